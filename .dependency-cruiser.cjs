@@ -1,0 +1,63 @@
+/** Which folder may import which: core ← paint, db, server, ui ← app. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      comment: 'The core imports itself and these packages only.',
+      from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^src/core|^node_modules/(harfbuzzjs|bidi-js|linebreak|yup)/' },
+    },
+    {
+      name: 'paint-knows-core-only',
+      severity: 'error',
+      from: { path: '^src/paint', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^src/(paint|core)/' },
+    },
+    {
+      name: 'db-knows-core-only',
+      severity: 'error',
+      from: { path: '^src/db', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(server|ui|app|paint)/' },
+    },
+    {
+      name: 'server-knows-no-interface',
+      severity: 'error',
+      from: { path: '^src/server' },
+      to: { path: '^src/(ui|app)/' },
+    },
+    {
+      name: 'ui-takes-only-types-from-the-server',
+      severity: 'error',
+      from: { path: '^src/ui' },
+      to: { path: '^src/(server|db)/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'nobody-imports-the-app',
+      severity: 'error',
+      from: { pathNot: '^src/app' },
+      to: { path: '^src/app/' },
+    },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, pathNot: '\\.d\\.ts$|src/empty\\.ts$|src/ui/testSetup\\.ts$' },
+      to: {},
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default', 'types'],
+    },
+  },
+};

@@ -1,0 +1,82 @@
+import type { Clip, Title } from '@/core/document/project';
+import type { Template } from '@/core/document/template';
+import type { Db } from '@/db/open';
+import { changeTitles, insertProject } from '@/db/projects';
+import { insertTemplate, releaseTemplate } from '@/db/templates';
+import { openingLockup, placeCorner, tidelineStrap } from './templates';
+
+const SEED: readonly (readonly [string, Template])[] = [
+  ['tideline-strap', tidelineStrap],
+  ['place-corner', placeCorner],
+  ['opening-lockup', openingLockup],
+];
+
+export const DEMO_PROJECT_ID = 'lantern-regatta-2';
+
+const seconds = (value: number): number => Math.round(value * 25);
+
+const clip = (index: number, scene: string, label: string, from: number, to: number): Clip => ({
+  id: `clip-${index}`,
+  scene,
+  label,
+  startFrame: seconds(from),
+  lengthFrames: seconds(to) - seconds(from),
+  sourceStartFrame: seconds(index * 3),
+});
+
+const CLIPS: readonly Clip[] = [
+  clip(1, 'lock-gates', 'Lock gates', 0, 12),
+  clip(2, 'harbour-dusk', 'Harbour dusk', 12, 34),
+  clip(3, 'weir', 'Weir, close', 34, 52),
+  clip(4, 'reed-beds', 'Reed beds', 52, 74),
+  clip(5, 'harbour-dusk', 'Harbour, late', 74, 92),
+  clip(6, 'night-deck', 'Night deck', 92, 120),
+];
+
+const title = (
+  index: number,
+  templateId: string,
+  start: number,
+  length: number,
+  values: Title['values'],
+): Title => ({
+  id: `title-${index}`,
+  editionId: `${templateId}-1`,
+  startFrame: seconds(start),
+  lengthFrames: seconds(length),
+  lane: 0,
+  values,
+});
+
+const TITLES: readonly Title[] = [
+  title(1, 'opening-lockup', 2, 6, { title: 'Lantern Regatta', line: 'Day two' }),
+  title(2, 'place-corner', 13, 4.4, { place: 'Osier Reach', when: 'low water 14:20' }),
+  title(3, 'tideline-strap', 19, 5.2, { name: 'Ilse Marrow', role: 'Lockkeeper, Osier Reach' }),
+  title(4, 'tideline-strap', 27, 5, { name: 'Teo Vance', role: 'Sailmaker' }),
+  title(5, 'place-corner', 35, 4.4, { place: 'Upper Weir', when: 'second heat' }),
+  title(6, 'tideline-strap', 42, 6, {
+    name: 'Bartholomew Quillfeather-Oduya',
+    role: 'Steward of the Upper Weirs',
+  }),
+  title(7, 'tideline-strap', 56, 5, { name: 'Noor Halloran', role: 'Tide pilot', 'panel-colour': '#3c4a22' }),
+  title(8, 'tideline-strap', 64, 5.4, { name: 'نور الهلالي', role: 'مرشدة المد والجزر' }),
+  title(9, 'tideline-strap', 78, 5.4, { name: 'सीमा घाटे', role: 'नौका निर्माता' }),
+  title(10, 'tideline-strap', 98, 5, { name: 'Ode Pell', role: '', 'panel-colour': '#6d2a2c' }),
+];
+
+/** Fills an empty database with the demo: three released templates and one project with ten titles. */
+export async function seedDemo(db: Db): Promise<void> {
+  for (const [id, document] of SEED) {
+    await insertTemplate(db, id, document);
+    await releaseTemplate(db, id, 1, `${id}-1`);
+  }
+  const settings = {
+    name: 'Lantern Regatta, day two',
+    production: 'Lantern Regatta',
+    format: 'wide-1080',
+    rate: '25',
+  };
+  await insertProject(db, DEMO_PROJECT_ID, settings, CLIPS);
+  const put = TITLES.map((one) => ({ title: one, revision: null }));
+  await changeTitles(db, DEMO_PROJECT_ID, { put, remove: [] });
+}

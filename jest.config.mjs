@@ -1,0 +1,40 @@
+const transform = {
+  '^.+\\.(t|j|mj)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+
+const shared = {
+  rootDir: import.meta.dirname,
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform,
+};
+
+const config = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'core and server',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/{src,demo,bench}/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'interface',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      setupFilesAfterEnv: ['<rootDir>/src/ui/testSetup.ts'],
+    },
+  ],
+};
+
+export default config;

@@ -1,0 +1,43 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.GILDER_TEST_PORT ?? 4460 + (process.pid % 400));
+process.env.GILDER_TEST_PORT = String(port);
+process.env.GILDER_TEST_DATA ??= mkdtempSync(join(tmpdir(), 'gilder-e2e-'));
+
+const baseURL = `http://127.0.0.1:${port}`;
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  outputDir: 'test-results/browser',
+  use: {
+    baseURL,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+        '--disable-dev-shm-usage',
+      ],
+    },
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    url: `${baseURL}/shelf`,
+    timeout: 120_000,
+    reuseExistingServer: false,
+    env: { GILDER_DATA: process.env.GILDER_TEST_DATA },
+  },
+});

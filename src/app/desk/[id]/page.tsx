@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { getProject } from '@/server/usecases/projects';
+import { DeskScreen } from '@/ui/desk/DeskScreen';
+import { orNotFound } from '../../orNotFound';
+
+export const dynamic = 'force-dynamic';
+export const metadata: Metadata = { title: 'Desk' };
+
+interface Props {
+  readonly params: Promise<{ readonly id: string }>;
+  readonly searchParams: Promise<{ readonly place?: string | string[] }>;
+}
+
+export default async function DeskPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  const { place } = await searchParams;
+  const project = await orNotFound(getProject(id));
+  return <DeskScreen key={id} project={project} placeEditionId={typeof place === 'string' ? place : null} />;
+}

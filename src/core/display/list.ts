@@ -1,0 +1,97 @@
+import type { Matrix } from '../kit/matrix';
+import type { Point, Rect } from '../kit/rect';
+import type { Outline } from './outline';
+
+/** A colour as `#rrggbb`; how opaque it is stands beside it. */
+export type HexColour = string;
+
+export interface GradientStop {
+  readonly at: number;
+  readonly colour: HexColour;
+  readonly opacity: number;
+}
+
+/** What fills a shape. Gradient points are in the shape's own coordinates. */
+export type Paint =
+  | { readonly kind: 'solid'; readonly colour: HexColour }
+  | {
+      readonly kind: 'linear';
+      readonly from: Point;
+      readonly to: Point;
+      readonly stops: readonly GradientStop[];
+    }
+  | {
+      readonly kind: 'radial';
+      readonly centre: Point;
+      readonly radius: number;
+      readonly stops: readonly GradientStop[];
+    };
+
+/** One step of drawing, in the order in which a painter takes it: the first lies furthest back. */
+export type DisplayItem =
+  | {
+      readonly kind: 'fill';
+      readonly outline: Outline;
+      readonly paint: Paint;
+      readonly matrix: Matrix;
+      readonly opacity: number;
+    }
+  | {
+      readonly kind: 'stroke';
+      readonly outline: Outline;
+      readonly paint: Paint;
+      /** In the outline's own units, centred on the edge. */
+      readonly width: number;
+      readonly matrix: Matrix;
+      readonly opacity: number;
+    }
+  | {
+      /** Only what lies in the rectangle (whole pixels) is seen. */
+      readonly kind: 'clip';
+      readonly rectPx: Rect;
+      readonly items: readonly DisplayItem[];
+    }
+  | {
+      /** Painted on its own first, then laid down with one opacity. */
+      readonly kind: 'group';
+      readonly boundsPx: Rect;
+      readonly opacity: number;
+      readonly items: readonly DisplayItem[];
+    }
+  | {
+      /** The shadow that the items cast, without the items themselves. */
+      readonly kind: 'shadow';
+      readonly boundsPx: Rect;
+      readonly offsetPx: Point;
+      /** Standard deviation of the blur. */
+      readonly blurPx: number;
+      readonly colour: HexColour;
+      readonly opacity: number;
+      readonly items: readonly DisplayItem[];
+    };
+
+/** Everything that makes up one frame. */
+export interface DisplayList {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly items: readonly DisplayItem[];
+}
+
+/**
+ * Whether two frames look the same for certain. Outlines and paints are compared by identity first,
+ * so frames of one compiled title compare fast.
+ */
+export function sameDisplayList(a: DisplayList, b: DisplayList): boolean {
+  return a.widthPx === b.widthPx && a.heightPx === b.heightPx && sameValue(a.items, b.items);
+}
+
+function sameValue(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a)) {
+    return Array.isArray(b) && a.length === b.length && a.every((item, i) => sameValue(item, b[i]));
+  }
+  const left = Object.entries(a);
+  const right = new Map<string, unknown>(Object.entries(b));
+  return left.length === right.size && left.every(([key, value]) => sameValue(value, right.get(key)));
+}

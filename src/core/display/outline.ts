@@ -1,0 +1,136 @@
+import type { Rect } from '../kit/rect';
+
+/**
+ * A filled shape: one verb a segment (M move 2 numbers, L line 2, Q quadratic 4, C cubic 6, Z close 0)
+ * and their coordinates in order. Treated as immutable, so painters may cache by identity.
+ */
+export interface Outline {
+  readonly verbs: string;
+  readonly coords: readonly number[];
+}
+
+const COORDS_PER_VERB: Readonly<Record<string, number>> = { M: 2, L: 2, Q: 4, C: 6, Z: 0 };
+
+/** Collects segments into an outline. */
+export class OutlineBuilder {
+  private verbs = '';
+  private readonly coords: number[] = [];
+
+  moveTo(x: number, y: number): this {
+    return this.push('M', x, y);
+  }
+
+  lineTo(x: number, y: number): this {
+    return this.push('L', x, y);
+  }
+
+  curveTo(x1: number, y1: number, x2: number, y2: number, x: number, y: number): this {
+    return this.push('C', x1, y1, x2, y2, x, y);
+  }
+
+  close(): this {
+    return this.push('Z');
+  }
+
+  /** Adds an outline scaled by (sx, sy), then moved by (dx, dy). */
+  add(outline: Outline, sx: number, sy: number, dx: number, dy: number): this {
+    this.verbs += outline.verbs;
+    const { coords } = outline;
+    for (let i = 0; i < coords.length; i += 2) this.coords.push(coords[i] * sx + dx, coords[i + 1] * sy + dy);
+    return this;
+  }
+
+  build(): Outline {
+    return { verbs: this.verbs, coords: this.coords };
+  }
+
+  private push(verb: string, ...coords: number[]): this {
+    this.verbs += verb;
+    this.coords.push(...coords);
+    return this;
+  }
+}
+
+/** Receives the segments of an outline in order. */
+export interface OutlineSink {
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
+  quadraticCurveTo(cx: number, cy: number, x: number, y: number): void;
+  bezierCurveTo(x1: number, y1: number, x2: number, y2: number, x: number, y: number): void;
+  closePath(): void;
+}
+
+/** Replays an outline into a path. */
+export function replayOutline(outline: Outline, sink: OutlineSink): void {
+  const c = outline.coords;
+  let i = 0;
+  for (const verb of outline.verbs) {
+    if (verb === 'M') sink.moveTo(c[i], c[i + 1]);
+    else if (verb === 'L') sink.lineTo(c[i], c[i + 1]);
+    else if (verb === 'Q') sink.quadraticCurveTo(c[i], c[i + 1], c[i + 2], c[i + 3]);
+    else if (verb === 'C') sink.bezierCurveTo(c[i], c[i + 1], c[i + 2], c[i + 3], c[i + 4], c[i + 5]);
+    else sink.closePath();
+    i += COORDS_PER_VERB[verb];
+  }
+}
+
+/** The rectangle around all points and handles of an outline, at least as large as its ink; null when empty. */
+export function outlineBounds(outline: Outline): Rect | null {
+  const { coords } = outline;
+  if (coords.length === 0) return null;
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
+  for (let i = 0; i < coords.length; i += 2) {
+    left = Math.min(left, coords[i]);
+    right = Math.max(right, coords[i]);
+    top = Math.min(top, coords[i + 1]);
+    bottom = Math.max(bottom, coords[i + 1]);
+  }
+  return { x: left, y: top, width: right - left, height: bottom - top };
+}
+
+// The handle length, in radii, at which a cubic follows a quarter circle within 0.03 % of the radius.
+const QUARTER_HANDLE = 0.5522847498;
+
+/** A rectangle with equal corner radii; the radius is limited to half the shorter side. */
+export function roundedRectOutline(rect: Rect, radius: number): Outline {
+  const { x, y, width, height } = rect;
+  const r = Math.max(0, Math.min(radius, width / 2, height / 2));
+  const b = new OutlineBuilder();
+  if (r === 0) {
+    return b
+      .moveTo(x, y)
+      .lineTo(x + width, y)
+      .lineTo(x + width, y + height)
+      .lineTo(x, y + height)
+      .close()
+      .build();
+  }
+  const k = r * (1 - QUARTER_HANDLE);
+  const right = x + width;
+  const bottom = y + height;
+  return b
+    .moveTo(x + r, y)
+    .lineTo(right - r, y)
+    .curveTo(right - k, y, right, y + k, right, y + r)
+    .lineTo(right, bottom - r)
+    .curveTo(right, bottom - k, right - k, bottom, right - r, bottom)
+    .lineTo(x + r, bottom)
+    .curveTo(x + k, bottom, x, bottom - k, x, bottom - r)
+    .lineTo(x, y + r)
+    .curveTo(x, y + k, x + k, y, x + r, y)
+    .close()
+    .build();
+}
+
+/** A closed or open run of straight lines through points given as x, y pairs. */
+export function polygonOutline(points: readonly number[], closed = true): Outline {
+  const b = new OutlineBuilder();
+  for (let i = 0; i < points.length; i += 2) {
+    if (i === 0) b.moveTo(points[0], points[1]);
+    else b.lineTo(points[i], points[i + 1]);
+  }
+  return closed ? b.close().build() : b.build();
+}

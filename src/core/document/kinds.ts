@@ -1,0 +1,13 @@
+import { createRegistry } from '../kit/registry';
+
+/** The kinds of title under which templates stand on the shelf. */
+export const TEMPLATE_KINDS = createRegistry('template kind', [
+  { id: 'name-strap', label: 'Name straps' },
+  { id: 'place-date', label: 'Places and dates' },
+  { id: 'opener', label: 'Openers' },
+  { id: 'list', label: 'Lists and boards' },
+  { id: 'quote', label: 'Quotes' },
+  { id: 'credits', label: 'Credits' },
+  { id: 'caption', label: 'Captions' },
+  { id: 'bumper', label: 'Bumpers' },
+]);

@@ -1,0 +1,3 @@
+import { defineEase } from './ease';
+
+export const even = defineEase({ id: 'even', label: 'Even', at: (p) => p });

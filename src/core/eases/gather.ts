@@ -1,0 +1,3 @@
+import { defineEase } from './ease';
+
+export const gather = defineEase({ id: 'gather', label: 'Gather speed', at: (p) => p ** 3 });

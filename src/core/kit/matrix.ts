@@ -1,0 +1,45 @@
+import type { Rect } from './rect';
+
+/** A 2D affine map as [a, b, c, d, e, f]: x' = a x + c y + e, y' = b x + d y + f (the canvas order). */
+export type Matrix = readonly [number, number, number, number, number, number];
+
+export const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0];
+
+/** The map that applies `inner` first, then `outer`. */
+export function multiply(outer: Matrix, inner: Matrix): Matrix {
+  return [
+    outer[0] * inner[0] + outer[2] * inner[1],
+    outer[1] * inner[0] + outer[3] * inner[1],
+    outer[0] * inner[2] + outer[2] * inner[3],
+    outer[1] * inner[2] + outer[3] * inner[3],
+    outer[0] * inner[4] + outer[2] * inner[5] + outer[4],
+    outer[1] * inner[4] + outer[3] * inner[5] + outer[5],
+  ];
+}
+
+/** The map moved by (dx, dy) before it is applied. */
+export function translated(matrix: Matrix, dx: number, dy: number): Matrix {
+  return [
+    matrix[0],
+    matrix[1],
+    matrix[2],
+    matrix[3],
+    matrix[0] * dx + matrix[2] * dy + matrix[4],
+    matrix[1] * dx + matrix[3] * dy + matrix[5],
+  ];
+}
+
+/** The bounding rectangle of a rectangle after a map. */
+export function mapRect(matrix: Matrix, rect: Rect): Rect {
+  const xs: number[] = [];
+  const ys: number[] = [];
+  for (const x of [rect.x, rect.x + rect.width]) {
+    for (const y of [rect.y, rect.y + rect.height]) {
+      xs.push(matrix[0] * x + matrix[2] * y + matrix[4]);
+      ys.push(matrix[1] * x + matrix[3] * y + matrix[5]);
+    }
+  }
+  const left = Math.min(...xs);
+  const top = Math.min(...ys);
+  return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+}

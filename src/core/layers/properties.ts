@@ -1,0 +1,100 @@
+import type { FieldValue, Layer } from '../document/template';
+import { FACES, nearestWeight } from '../text/faces';
+import type { Control, Property } from './layerKind';
+
+type NumberControl = Extract<Control, { kind: 'number' }>;
+
+/** A numeric property; values that are not finite numbers leave it as it was, others are kept in range. */
+export function numberProperty(
+  path: string,
+  label: string,
+  [unit, min, max, step]: readonly [NumberControl['unit'], number, number, number],
+  value: number,
+  write: (value: number) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    fieldKind: 'number',
+    control: { kind: 'number', unit, min, max, step },
+    value,
+    with: (next) => {
+      const number = typeof next === 'number' ? next : Number(next);
+      return write(Number.isFinite(number) ? Math.max(min, Math.min(max, number)) : value);
+    },
+  };
+}
+
+/** A colour property; anything but `#rrggbb` leaves it as it was. */
+export function colourProperty(
+  path: string,
+  label: string,
+  value: string,
+  write: (value: string) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    fieldKind: 'colour',
+    control: { kind: 'colour' },
+    value,
+    with: (next) => write(/^#[0-9a-f]{6}$/i.test(String(next)) ? String(next).toLowerCase() : value),
+  };
+}
+
+/** A property with a fixed set of values; any other value leaves it as it was. */
+export function choiceProperty<T extends string>(
+  path: string,
+  label: string,
+  choices: readonly { readonly value: T; readonly label: string }[],
+  value: T,
+  write: (value: T) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    fieldKind: 'choice',
+    control: { kind: 'choice', choices },
+    value,
+    with: (next) => write(choices.find((choice) => choice.value === String(next))?.value ?? value),
+  };
+}
+
+/** A property that holds words. */
+export function textProperty(
+  path: string,
+  label: string,
+  value: string,
+  write: (value: string) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    fieldKind: 'text',
+    control: { kind: 'text', lines: 'many' },
+    value,
+    with: (next: FieldValue) => write(String(next)),
+  };
+}
+
+/** The faces as choices. */
+export function faceChoices(): { value: string; label: string }[] {
+  return FACES.list.map((face) => ({ value: face.id, label: face.label }));
+}
+
+const WEIGHT_NAMES: Readonly<Record<number, string>> = {
+  400: 'Regular',
+  500: 'Medium',
+  600: 'Semibold',
+  700: 'Bold',
+};
+
+/** The weights that a face has, as choices; the current one is the nearest it has. */
+export function weightChoices(
+  faceId: string,
+  weight: number,
+): { choices: { value: string; label: string }[]; current: string } {
+  const face = FACES.find(faceId) ?? FACES.list[0];
+  const choices = Object.keys(face.files).map((w) => ({ value: w, label: WEIGHT_NAMES[Number(w)] ?? w }));
+  return { choices, current: String(nearestWeight(face, weight)) };
+}

@@ -1,0 +1,64 @@
+import { createRegistry } from '../kit/registry';
+
+/** A kind of file that the press makes. */
+export interface Output {
+  readonly id: string;
+  readonly label: string;
+  /** What it is good for, in one sentence. */
+  readonly note: string;
+  readonly extension: 'mov' | 'webm' | 'png' | 'zip';
+  /** Whether the worker hands over finished PNG files or raw pixels. */
+  readonly frames: 'png' | 'rgba';
+  readonly needsFfmpeg: boolean;
+  /** Largest difference of alpha (0 to 255) that the coding may bring; measured, see docs/decisions. */
+  readonly alphaTolerance: number;
+}
+
+/** Every kind of file, the usual choice first. */
+export const OUTPUTS = createRegistry<Output>('output', [
+  {
+    id: 'mov-png',
+    label: 'MOV, lossless alpha',
+    note: 'PNG coded. Opens in any editing system, exact to the last bit.',
+    extension: 'mov',
+    frames: 'png',
+    needsFfmpeg: true,
+    alphaTolerance: 0,
+  },
+  {
+    id: 'mov-prores',
+    label: 'MOV, ProRes 4444',
+    note: 'With alpha. The usual exchange format in post-production.',
+    extension: 'mov',
+    frames: 'rgba',
+    needsFfmpeg: true,
+    alphaTolerance: 2,
+  },
+  {
+    id: 'webm-vp9',
+    label: 'WebM, VP9 with alpha',
+    note: 'Small. For the web and for quick approval.',
+    extension: 'webm',
+    frames: 'rgba',
+    needsFfmpeg: true,
+    alphaTolerance: 24,
+  },
+  {
+    id: 'png-sequence',
+    label: 'PNG sequence in a zip',
+    note: 'One numbered picture a frame, with alpha.',
+    extension: 'zip',
+    frames: 'png',
+    needsFfmpeg: false,
+    alphaTolerance: 0,
+  },
+  {
+    id: 'png-still',
+    label: 'PNG still',
+    note: 'One picture of the title at rest, with alpha.',
+    extension: 'png',
+    frames: 'png',
+    needsFfmpeg: false,
+    alphaTolerance: 0,
+  },
+]);

@@ -1,0 +1,31 @@
+import type { MoveUse, Template } from '../document/template';
+import { plainText } from '../document/template';
+import type { TitleTiming } from '../timeline/stretch';
+import { mirrorMove } from '../timeline/motion';
+
+/**
+ * Seconds during which every text of a title is at rest: from the end of the last move in to the start of
+ * the first move out. 0 when they overlap. Texts that are empty or hidden do not count.
+ */
+export function readableSeconds(template: Template, timing: TitleTiming): number {
+  let from = 0;
+  let to = timing.totalSeconds;
+  for (const layer of template.layers) {
+    if (layer.kind !== 'text' || !layer.visible || plainText(layer).trim() === '') continue;
+    const { in: arrive, out: leave } = layer.motion;
+    if (arrive !== null) {
+      const share = columnShare(arrive.startSeconds + arrive.lengthSeconds, template.timing.inSeconds);
+      from = Math.max(from, share * timing.inSeconds);
+    }
+    const out: MoveUse | null = leave === 'mirror' ? arrive && mirrorMove(arrive, template.timing) : leave;
+    if (out !== null) {
+      const share = columnShare(out.startSeconds, template.timing.outSeconds);
+      to = Math.min(to, timing.outStartSeconds + share * timing.outSeconds);
+    }
+  }
+  return Math.max(0, to - from);
+}
+
+function columnShare(seconds: number, columnSeconds: number): number {
+  return columnSeconds > 0 ? Math.min(1, seconds / columnSeconds) : 0;
+}

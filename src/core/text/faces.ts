@@ -1,0 +1,69 @@
+import { createRegistry } from '../kit/registry';
+
+/** A type family that ships with the application, as static weights in TrueType files. */
+export interface Face {
+  readonly id: string;
+  readonly label: string;
+  /** File name by weight, lightest first. */
+  readonly files: Readonly<Record<number, string>>;
+  readonly scripts: readonly string[];
+  readonly licence: string;
+}
+
+const weights = (stem: string, ...list: readonly number[]): Record<number, string> =>
+  Object.fromEntries(list.map((weight) => [weight, `${stem}-${weight}.ttf`]));
+
+/** Every shipped face; each file comes under the SIL Open Font License 1.1, beside its licence text. */
+export const FACES = createRegistry<Face>('face', [
+  {
+    id: 'barlow-condensed',
+    label: 'Barlow Condensed',
+    files: weights('barlow-condensed', 400, 500, 600, 700),
+    scripts: ['Latin'],
+    licence: 'OFL-1.1',
+  },
+  {
+    id: 'hanken-grotesk',
+    label: 'Hanken Grotesk',
+    files: weights('hanken-grotesk', 400, 600, 700),
+    scripts: ['Latin'],
+    licence: 'OFL-1.1',
+  },
+  {
+    id: 'fraunces',
+    label: 'Fraunces',
+    files: weights('fraunces', 400, 600, 700),
+    scripts: ['Latin'],
+    licence: 'OFL-1.1',
+  },
+  {
+    id: 'noto-sans-arabic',
+    label: 'Noto Sans Arabic',
+    files: weights('noto-sans-arabic', 400, 500, 600, 700),
+    scripts: ['Arabic'],
+    licence: 'OFL-1.1',
+  },
+  {
+    id: 'noto-sans-devanagari',
+    label: 'Noto Sans Devanagari',
+    files: weights('noto-sans-devanagari', 400, 500, 600, 700),
+    scripts: ['Devanagari', 'Latin'],
+    licence: 'OFL-1.1',
+  },
+]);
+
+export const DEFAULT_FACE_ID = 'barlow-condensed';
+
+/** The faces that are asked in turn for a character that the chosen face does not have. */
+export const FALLBACK_FACE_IDS = ['noto-sans-arabic', 'noto-sans-devanagari', 'hanken-grotesk'] as const;
+
+/** The weight of a face that is nearest to the one asked for; the lighter of two equally near. */
+export function nearestWeight(face: Face, weight: number): number {
+  const all = Object.keys(face.files).map(Number);
+  return all.reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best));
+}
+
+/** The names of all shipped font files. */
+export function fontFileNames(): string[] {
+  return FACES.list.flatMap((face) => Object.values(face.files));
+}

@@ -1,0 +1,94 @@
+import type { Outline } from '../display/outline';
+import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
+import { FACES, fontFileNames, nearestWeight } from './faces';
+import type * as HarfBuzzModule from 'harfbuzzjs';
+import { glyphToOutline } from './glyphOutline';
+
+/** A font file ready for shaping; lengths come in font units, y up, save outlines, which are y down. */
+export interface ShapingFont {
+  readonly fileName: string;
+  readonly unitsPerEm: number;
+  readonly metrics: FontMetrics;
+  covers(codePoint: number): boolean;
+  /** Shapes text[start, end) with the rest as context. Clusters are UTF-16 positions in the whole text. */
+  shape(text: string, start: number, end: number, options: ShapeOptions): ShapedGlyph[];
+  /** The same object for the same glyph every time. */
+  outline(glyphId: number): Outline;
+}
+
+/** Every shipped font, by face and weight. */
+export interface FontLibrary {
+  font(faceId: string, weight: number): ShapingFont;
+}
+
+/**
+ * Loads HarfBuzz and makes all shipped fonts available. `files` maps each name from fontFileNames() to
+ * the bytes of a TrueType file (compressed web fonts would silently give empty glyphs, so they are refused).
+ */
+export async function loadFontLibrary(files: ReadonlyMap<string, Uint8Array>): Promise<FontLibrary> {
+  for (const name of fontFileNames()) requireTrueType(name, files.get(name));
+  // A static import would make every module above wait for the WebAssembly start; workers lose messages then.
+  const hb = await import('harfbuzzjs');
+  const opened = new Map<string, ShapingFont>();
+  return {
+    font(faceId, weight) {
+      const face = FACES.get(faceId);
+      const fileName = face.files[nearestWeight(face, weight)];
+      let font = opened.get(fileName);
+      if (font === undefined) {
+        font = openFont(hb, fileName, files.get(fileName) ?? new Uint8Array());
+        opened.set(fileName, font);
+      }
+      return font;
+    },
+  };
+}
+
+function requireTrueType(name: string, bytes: Uint8Array | undefined): void {
+  if (bytes === undefined) throw new Error(`The font file ${name} is missing`);
+  const tag = String.fromCharCode(...bytes.subarray(0, 4));
+  if (tag !== '\0\u0001\0\0' && tag !== 'OTTO') throw new Error(`${name} is not a TrueType or OpenType font`);
+}
+
+function openFont(hb: typeof HarfBuzzModule, fileName: string, bytes: Uint8Array): ShapingFont {
+  const face = new hb.Face(new hb.Blob(bytes));
+  const font = new hb.Font(face);
+  const extents = font.hExtents();
+  const known = new Set(face.collectUnicodes());
+  const outlines = new Map<number, Outline>();
+  return {
+    fileName,
+    unitsPerEm: face.upem,
+    metrics: {
+      ascender: extents.ascender,
+      descender: extents.descender,
+      capHeight: font.getMetricPositionWithFallback(hb.MetricsTag.CAP_HEIGHT),
+      xHeight: font.getMetricPositionWithFallback(hb.MetricsTag.X_HEIGHT),
+    },
+    covers: (codePoint) => known.has(codePoint),
+    shape(text, start, end, options) {
+      const buffer = new hb.Buffer();
+      buffer.addText(text, start, end - start);
+      buffer.setDirection(options.rightToLeft ? hb.Direction.RTL : hb.Direction.LTR);
+      buffer.guessSegmentProperties();
+      const features = options.features.map((f) => new hb.Feature(f.tag, f.value));
+      hb.shape(font, buffer, features);
+      const positions = buffer.getGlyphPositions();
+      return buffer.getGlyphInfos().map((info, i) => ({
+        glyphId: info.codepoint,
+        cluster: info.cluster,
+        advance: positions[i].xAdvance,
+        offsetX: positions[i].xOffset,
+        offsetY: positions[i].yOffset,
+      }));
+    },
+    outline(glyphId) {
+      let outline = outlines.get(glyphId);
+      if (outline === undefined) {
+        outline = glyphToOutline(font.glyphToJson(glyphId));
+        outlines.set(glyphId, outline);
+      }
+      return outline;
+    },
+  };
+}

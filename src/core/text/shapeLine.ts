@@ -1,0 +1,84 @@
+import type { TextStyle } from '../document/template';
+import type { ShapedGlyph } from './fontTypes';
+import type { ShapingFont } from './fontLibrary';
+import type { ItemisedParagraph, TextItem } from './itemise';
+
+/** A glyph on its line: x from the line's left end and y from the baseline (down), in design units. */
+export interface PlacedGlyph {
+  readonly font: ShapingFont;
+  readonly glyphId: number;
+  /** UTF-16 position in the paragraph of what it stands for. */
+  readonly cluster: number;
+  readonly style: TextStyle;
+  readonly x: number;
+  readonly y: number;
+  readonly advance: number;
+}
+
+export interface ShapedLine {
+  readonly glyphs: readonly PlacedGlyph[];
+  readonly width: number;
+}
+
+const JOINING_SCRIPTS = /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}]/u;
+
+// Spread letters must not be ligatures; everything else is left to the font.
+const SPREAD_FEATURES = [
+  { tag: 'liga', value: 0 },
+  { tag: 'clig', value: 0 },
+];
+
+/** Shapes the positions [start, end) of a paragraph as one line, glyphs in visual order from the left. */
+export function shapeLine(paragraph: ItemisedParagraph, start: number, end: number): ShapedLine {
+  const glyphs: PlacedGlyph[] = [];
+  let x = 0;
+  let lastSpread = 0;
+  for (const item of visualItems(paragraph, start, end)) {
+    const { style, font } = item;
+    const scale = style.sizeU / font.unitsPerEm;
+    const joined = JOINING_SCRIPTS.test(paragraph.text.slice(item.start, item.end));
+    // Space between joined letters would tear them apart, so joining scripts ignore tracking.
+    const spread = joined ? 0 : (style.tracking / 1000) * style.sizeU;
+    const shaped = font.shape(paragraph.text, item.start, item.end, {
+      rightToLeft: item.level % 2 === 1,
+      features: spread === 0 ? [] : SPREAD_FEATURES,
+    });
+    for (const [i, glyph] of shaped.entries()) {
+      const extra = endsCluster(shaped, i) ? spread : 0;
+      glyphs.push({
+        font,
+        glyphId: glyph.glyphId,
+        cluster: glyph.cluster,
+        style,
+        x: x + glyph.offsetX * scale,
+        y: -glyph.offsetY * scale,
+        advance: glyph.advance * scale + extra,
+      });
+      x += glyph.advance * scale + extra;
+    }
+    if (shaped.length > 0) lastSpread = spread;
+  }
+  return { glyphs, width: Math.max(0, x - lastSpread) };
+}
+
+function endsCluster(shaped: readonly ShapedGlyph[], i: number): boolean {
+  return i + 1 === shaped.length || shaped[i + 1].cluster !== shaped[i].cluster;
+}
+
+/** The items of a line cut to [start, end), in visual order by reversing runs from the highest level down (UAX 9 L2). */
+function visualItems(paragraph: ItemisedParagraph, start: number, end: number): TextItem[] {
+  const items = paragraph.items
+    .filter((item) => item.start < end && item.end > start)
+    .map((item) => ({ ...item, start: Math.max(item.start, start), end: Math.min(item.end, end) }));
+  const highest = Math.max(0, ...items.map((item) => item.level));
+  for (let level = highest; level > 0; level--) {
+    for (let from = 0; from < items.length; from++) {
+      if (items[from].level < level) continue;
+      let to = from;
+      while (to < items.length && items[to].level >= level) to++;
+      items.splice(from, to - from, ...items.slice(from, to).reverse());
+      from = to;
+    }
+  }
+  return items;
+}

@@ -1,0 +1,23 @@
+declare module 'bidi-js' {
+  interface EmbeddingLevels {
+    readonly levels: Uint8Array;
+    readonly paragraphs: readonly { readonly start: number; readonly end: number; readonly level: number }[];
+  }
+  interface Bidi {
+    getEmbeddingLevels(text: string, direction?: 'ltr' | 'rtl' | 'auto'): EmbeddingLevels;
+    getReorderSegments(
+      text: string,
+      levels: EmbeddingLevels,
+      start?: number,
+      end?: number,
+    ): [number, number][];
+  }
+  export default function bidiFactory(): Bidi;
+}
+
+declare module 'linebreak' {
+  export default class LineBreaker {
+    constructor(text: string);
+    nextBreak(): { readonly position: number; readonly required: boolean } | null;
+  }
+}

@@ -1,0 +1,36 @@
+import { eq } from 'drizzle-orm';
+import type { Db } from './open';
+import { assets } from './schema';
+
+export type AssetRecord = Omit<typeof assets.$inferSelect, 'createdAt'>;
+export type AssetFacts = Omit<AssetRecord, 'bytes'>;
+
+const facts = {
+  id: assets.id,
+  name: assets.name,
+  mediaType: assets.mediaType,
+  hash: assets.hash,
+  widthPx: assets.widthPx,
+  heightPx: assets.heightPx,
+};
+
+/** Keeps a picture; one with the same content is kept once and the first is given back. */
+export async function putAsset(db: Db, asset: AssetRecord): Promise<AssetFacts> {
+  await db.insert(assets).values(asset).onConflictDoNothing({ target: assets.hash });
+  const rows = await db.select(facts).from(assets).where(eq(assets.hash, asset.hash));
+  return rows[0];
+}
+
+/** All pictures, without their bytes. */
+export function listAssets(db: Db): Promise<AssetFacts[]> {
+  return db.select(facts).from(assets).orderBy(assets.createdAt);
+}
+
+/** A picture with its bytes, or undefined. */
+export async function findAsset(db: Db, id: string): Promise<AssetRecord | undefined> {
+  const rows = await db
+    .select({ ...facts, bytes: assets.bytes })
+    .from(assets)
+    .where(eq(assets.id, id));
+  return rows[0];
+}

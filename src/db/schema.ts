@@ -1,0 +1,156 @@
+import {
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import type { FieldValues, Template } from '@/core/document/template';
+
+const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
+const now = () => timestamp({ withTimezone: true, mode: 'date' }).notNull().defaultNow();
+
+export const templates = pgTable('templates', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  kind: text().notNull(),
+  production: text().notNull(),
+  document: jsonb().$type<Template>().notNull(),
+  revision: integer().notNull(),
+  /** The revision that was last released; equal to revision when nothing has changed since. */
+  releasedRevision: integer('released_revision'),
+  updatedAt: now(),
+});
+
+export const editions = pgTable(
+  'editions',
+  {
+    id: text().primaryKey(),
+    templateId: text('template_id')
+      .notNull()
+      .references(() => templates.id),
+    number: integer().notNull(),
+    document: jsonb().$type<Template>().notNull(),
+    releasedAt: now(),
+  },
+  (table) => [uniqueIndex('editions_template_number').on(table.templateId, table.number)],
+);
+
+export const projects = pgTable('projects', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  production: text().notNull(),
+  format: text().notNull(),
+  rate: text().notNull(),
+  createdAt: now(),
+});
+
+export const clips = pgTable(
+  'clips',
+  {
+    id: text().primaryKey(),
+    projectId: text('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    scene: text().notNull(),
+    label: text().notNull(),
+    startFrame: integer('start_frame').notNull(),
+    lengthFrames: integer('length_frames').notNull(),
+    sourceStartFrame: integer('source_start_frame').notNull(),
+  },
+  (table) => [index('clips_project').on(table.projectId, table.startFrame)],
+);
+
+export const titles = pgTable(
+  'titles',
+  {
+    id: text().primaryKey(),
+    projectId: text('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    editionId: text('edition_id')
+      .notNull()
+      .references(() => editions.id),
+    startFrame: integer('start_frame').notNull(),
+    lengthFrames: integer('length_frames').notNull(),
+    lane: integer().notNull(),
+    values: jsonb().$type<FieldValues>().notNull(),
+    revision: integer().notNull(),
+  },
+  (table) => [index('titles_project').on(table.projectId, table.startFrame)],
+);
+
+export const assets = pgTable(
+  'assets',
+  {
+    id: text().primaryKey(),
+    name: text().notNull(),
+    mediaType: text('media_type').notNull(),
+    hash: text().notNull(),
+    widthPx: integer('width_px').notNull(),
+    heightPx: integer('height_px').notNull(),
+    bytes: bytea().notNull(),
+    createdAt: now(),
+  },
+  (table) => [uniqueIndex('assets_hash').on(table.hash)],
+);
+
+/** A title as it was when it was sent to the press. */
+export interface JobTitle {
+  readonly titleId: string;
+  readonly fileStem: string;
+  readonly document: Template;
+  readonly values: FieldValues;
+  readonly lengthFrames: number;
+  /** For stills: the one frame that is wanted. */
+  readonly onlyFrame: number | null;
+}
+
+export interface JobPayload {
+  readonly name: string;
+  readonly output: string;
+  readonly format: string;
+  readonly rate: string;
+  readonly titles: readonly JobTitle[];
+}
+
+/** What a rendered file is, as read back from it. */
+export interface FileFacts {
+  readonly titleId: string;
+  readonly name: string;
+  readonly bytes: number;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly frames: number;
+  readonly codec: string;
+  readonly framesPainted: number;
+  /** Largest difference of alpha (0 to 255) between a decoded frame and what was painted. */
+  readonly alphaErrorMax: number;
+}
+
+export interface JobProgress {
+  readonly doneFrames: number;
+  readonly totalFrames: number;
+  readonly paintedFrames: number;
+}
+
+export type JobStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
+
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: text().primaryKey(),
+    status: text().$type<JobStatus>().notNull(),
+    payload: jsonb().$type<JobPayload>().notNull(),
+    progress: jsonb().$type<JobProgress>().notNull(),
+    files: jsonb().$type<readonly FileFacts[]>().notNull(),
+    error: text(),
+    createdAt: now(),
+    startedAt: timestamp('started_at', { withTimezone: true, mode: 'date' }),
+    endedAt: timestamp('ended_at', { withTimezone: true, mode: 'date' }),
+  },
+  (table) => [index('jobs_status').on(table.status, table.createdAt)],
+);

@@ -1,0 +1,157 @@
+import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/list';
+import type { Outline } from '@/core/display/outline';
+import { replayOutline } from '@/core/display/outline';
+import { assertNever } from '@/core/kit/assertNever';
+import type { Matrix } from '@/core/kit/matrix';
+import type { Rect } from '@/core/kit/rect';
+import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
+
+type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
+
+/** Paints display lists with one canvas implementation; paths are made once per outline. */
+export class Painter {
+  private readonly paths = new WeakMap<Outline, SurfacePath>();
+
+  constructor(private readonly maker: SurfaceMaker) {}
+
+  /** Paints a frame over what the context shows, at its top left corner. */
+  paint(context: SurfaceContext, list: DisplayList): void {
+    this.paintItems(context, list.items, 0, 0);
+    context.setTransform(1, 0, 0, 1, 0, 0);
+  }
+
+  private paintItems(
+    context: SurfaceContext,
+    items: readonly DisplayItem[],
+    left: number,
+    top: number,
+  ): void {
+    for (const item of items) this.paintItem(context, item, left, top);
+  }
+
+  private paintItem(context: SurfaceContext, item: DisplayItem, left: number, top: number): void {
+    switch (item.kind) {
+      case 'fill':
+        place(context, item.matrix, left, top);
+        context.globalAlpha = item.opacity;
+        context.fillStyle = paintStyle(context, item.paint);
+        context.fill(this.pathOf(item.outline));
+        context.globalAlpha = 1;
+        return;
+      case 'stroke':
+        place(context, item.matrix, left, top);
+        context.globalAlpha = item.opacity;
+        context.strokeStyle = paintStyle(context, item.paint);
+        context.lineWidth = item.width;
+        context.lineJoin = 'round';
+        context.stroke(this.pathOf(item.outline));
+        context.globalAlpha = 1;
+        return;
+      case 'clip':
+        this.paintClip(context, item, left, top);
+        return;
+      case 'group':
+        this.paintGroup(context, item, left, top);
+        return;
+      case 'shadow':
+        this.paintShadow(context, item, left, top);
+        return;
+      default:
+        assertNever(item, 'display item');
+    }
+  }
+
+  private paintClip(context: SurfaceContext, item: Of<'clip'>, left: number, top: number): void {
+    const { x, y, width, height } = item.rectPx;
+    context.save();
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.beginPath();
+    context.rect(x - left, y - top, width, height);
+    context.clip();
+    this.paintItems(context, item.items, left, top);
+    context.restore();
+  }
+
+  private paintGroup(context: SurfaceContext, item: Of<'group'>, left: number, top: number): void {
+    const { boundsPx, opacity } = item;
+    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
+    const layer = this.layer(boundsPx, item.items);
+    this.lay(context, layer, boundsPx.x - left, boundsPx.y - top, opacity);
+  }
+
+  private paintShadow(context: SurfaceContext, item: Of<'shadow'>, left: number, top: number): void {
+    const spread = Math.ceil(item.blurPx * 3);
+    const area = grow(item.boundsPx, spread);
+    if (item.boundsPx.width <= 0 || item.boundsPx.height <= 0) return;
+    const shape = this.layer(area, item.items);
+    shape.context.globalCompositeOperation = 'source-in';
+    shape.context.fillStyle = item.colour;
+    shape.context.setTransform(1, 0, 0, 1, 0, 0);
+    shape.context.fillRect(0, 0, area.width, area.height);
+    const soft = item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
+    this.lay(context, soft, area.x + item.offsetPx.x - left, area.y + item.offsetPx.y - top, item.opacity);
+  }
+
+  // Blurring between two small canvases costs a quarter of blurring straight onto a full frame.
+  private blurred(shape: Surface, area: Rect, blurPx: number): Surface {
+    const target = this.maker.surface(area.width, area.height);
+    target.context.filter = `blur(${blurPx}px)`;
+    target.context.drawImage(shape.image, 0, 0);
+    target.context.filter = 'none';
+    return target;
+  }
+
+  private layer(area: Rect, items: readonly DisplayItem[]): Surface {
+    const surface = this.maker.surface(area.width, area.height);
+    this.paintItems(surface.context, items, area.x, area.y);
+    return surface;
+  }
+
+  private lay(context: SurfaceContext, surface: Surface, x: number, y: number, opacity: number): void {
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.globalAlpha = opacity;
+    context.drawImage(surface.image, x, y);
+    context.globalAlpha = 1;
+  }
+
+  private pathOf(outline: Outline): SurfacePath {
+    const known = this.paths.get(outline);
+    if (known !== undefined) return known;
+    const path = this.maker.path();
+    replayOutline(outline, path);
+    this.paths.set(outline, path);
+    return path;
+  }
+}
+
+function place(context: SurfaceContext, m: Matrix, left: number, top: number): void {
+  context.setTransform(m[0], m[1], m[2], m[3], m[4] - left, m[5] - top);
+}
+
+function grow(rect: Rect, by: number): Rect {
+  return { x: rect.x - by, y: rect.y - by, width: rect.width + 2 * by, height: rect.height + 2 * by };
+}
+
+function paintStyle(context: SurfaceContext, paint: Paint): unknown {
+  if (paint.kind === 'solid') return paint.colour;
+  const gradient =
+    paint.kind === 'linear'
+      ? context.createLinearGradient(paint.from.x, paint.from.y, paint.to.x, paint.to.y)
+      : context.createRadialGradient(
+          paint.centre.x,
+          paint.centre.y,
+          0,
+          paint.centre.x,
+          paint.centre.y,
+          paint.radius,
+        );
+  for (const stop of paint.stops) gradient.addColorStop(stop.at, cssColour(stop.colour, stop.opacity));
+  return gradient;
+}
+
+function cssColour(colour: HexColour, opacity: number): string {
+  const alpha = Math.round(opacity * 255)
+    .toString(16)
+    .padStart(2, '0');
+  return `${colour}${alpha}`;
+}

@@ -1,0 +1,71 @@
+import { spawn, spawnSync } from 'node:child_process';
+import type { ChildProcessByStdio } from 'node:child_process';
+import type { Readable, Writable } from 'node:stream';
+
+type EncoderProcess = ChildProcessByStdio<Writable, null, Readable>;
+
+/** Whether ffmpeg and ffprobe are on this machine. */
+export function hasFfmpeg(): boolean {
+  return ['ffmpeg', 'ffprobe'].every(
+    (name) => spawnSync(name, ['-version'], { stdio: 'ignore' }).status === 0,
+  );
+}
+
+/** An ffmpeg that frames are written to. */
+export class FfmpegFeed {
+  private readonly process: EncoderProcess;
+  private readonly ended: Promise<void>;
+  private said = '';
+
+  constructor(args: readonly string[]) {
+    this.process = spawn('ffmpeg', ['-v', 'error', '-y', ...args], { stdio: ['pipe', 'ignore', 'pipe'] });
+    this.process.stderr.on('data', (chunk: Buffer) => {
+      this.said = (this.said + chunk.toString()).slice(-2000);
+    });
+    // A broken pipe shows up as the exit code, with ffmpeg's own words.
+    this.process.stdin.on('error', () => undefined);
+    this.ended = new Promise((resolve, reject) => {
+      this.process.on('error', reject);
+      this.process.on('close', (code) =>
+        code === 0 ? resolve() : reject(new Error(`ffmpeg ended with code ${code}: ${this.said.trim()}`)),
+      );
+    });
+    this.ended.catch(() => undefined);
+  }
+
+  /** Resolves once the bytes may be overwritten. */
+  async write(bytes: Buffer): Promise<void> {
+    await new Promise<void>((resolve, reject) => {
+      this.process.stdin.write(bytes, (error) =>
+        error ? this.ended.then(() => reject(error), reject) : resolve(),
+      );
+    });
+  }
+
+  /** Resolves when the file is complete. */
+  async finish(): Promise<void> {
+    this.process.stdin.end();
+    await this.ended;
+  }
+
+  async abort(): Promise<void> {
+    this.process.kill('SIGKILL');
+    await this.ended.catch(() => undefined);
+  }
+}
+
+/** Runs a tool to its end and gives what it wrote to standard output. */
+export async function runTool(name: 'ffmpeg' | 'ffprobe', args: readonly string[]): Promise<Buffer> {
+  const child = spawn(name, ['-v', 'error', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const out: Buffer[] = [];
+  let said = '';
+  child.stdout.on('data', (chunk: Buffer) => out.push(chunk));
+  child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  await new Promise<void>((resolve, reject) => {
+    child.on('error', reject);
+    child.on('close', (code) =>
+      code === 0 ? resolve() : reject(new Error(`${name} ended with code ${code}: ${said.trim()}`)),
+    );
+  });
+  return Buffer.concat(out);
+}

@@ -1,0 +1,102 @@
+import * as yup from 'yup';
+import { checkValue } from '@/core/document/check';
+import { designValue } from '@/core/document/applyValues';
+import type { Title } from '@/core/document/project';
+import { InputError } from '@/core/kit/inputError';
+import { OUTPUTS } from '@/core/outputs';
+import { stretchTiming } from '@/core/timeline/stretch';
+import { RATES } from '@/core/units/rates';
+import type { Db } from '@/db/open';
+import { findProject } from '@/db/projects';
+import type { JobPayload, JobTitle } from '@/db/schema';
+import { listEditions } from '@/db/templates';
+import type { EditionRecord } from '@/db/templates';
+import { hasFfmpeg } from './ffmpeg';
+
+export interface JobOrder {
+  readonly projectId: string;
+  readonly output: string;
+  /** Titles of the project; all of them when empty. */
+  readonly titleIds: readonly string[];
+}
+
+const orderSchema = yup
+  .object({
+    projectId: yup.string().required().max(64),
+    output: yup
+      .string()
+      .required()
+      .oneOf(OUTPUTS.list.map((output) => output.id)),
+    titleIds: yup.array().of(yup.string().required()).required().max(5000),
+  })
+  .noUnknown()
+  .required();
+
+/** An order from outside, checked. Throws InputError. */
+export function parseOrder(value: unknown): JobOrder {
+  return checkValue<JobOrder>(orderSchema, value, 'Order');
+}
+
+/** What the press needs for an order: the titles as they are now. Throws InputError when it cannot be made. */
+export async function orderToPayload(db: Db, order: JobOrder): Promise<JobPayload> {
+  const output = OUTPUTS.get(order.output);
+  if (output.needsFfmpeg && !hasFfmpeg()) {
+    const advice = 'Install the Debian package ffmpeg, or choose a PNG still or sequence.';
+    throw InputError.of('Output', 'ffmpeg on this machine', 'none', advice);
+  }
+  const project = await findProject(db, order.projectId);
+  if (project === undefined) throw InputError.of('Project', 'a project that exists', order.projectId);
+  const wanted = new Set(order.titleIds);
+  const chosen = project.titles.filter((title) => wanted.size === 0 || wanted.has(title.id));
+  if (chosen.length === 0)
+    throw InputError.of(
+      'Titles',
+      'at least one title of the project',
+      'none',
+      'Place a title on the desk first.',
+    );
+  const editions = new Map((await listEditions(db)).map((edition) => [edition.id, edition]));
+  const titles = chosen.map((title) => {
+    const job = titleToJob(title, project.titles.indexOf(title) + 1, editions.get(title.editionId));
+    return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
+  });
+  return {
+    name: `${project.settings.name}, ${titles.length === 1 ? titles[0].fileStem : `${titles.length} titles`}`,
+    output: output.id,
+    format: project.settings.format,
+    rate: project.settings.rate,
+    titles,
+  };
+}
+
+function titleToJob(title: Title, number: number, edition: EditionRecord | undefined): JobTitle {
+  if (edition === undefined)
+    throw InputError.of(`Title ${number}`, 'an edition that exists', title.editionId);
+  const { document } = edition;
+  const first = document.fields.find((field) => field.kind === 'text');
+  const words = first === undefined ? '' : String(title.values[first.id] ?? designValue(document, first));
+  return {
+    titleId: title.id,
+    fileStem: `${String(number).padStart(3, '0')}-${fileSlug(words) || fileSlug(document.name) || 'title'}`,
+    document,
+    values: title.values,
+    lengthFrames: title.lengthFrames,
+    onlyFrame: null,
+  };
+}
+
+/** Words as a file name: letters, figures and hyphens of any script, at most 40. */
+export function fileSlug(words: string): string {
+  return words
+    .normalize('NFC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+}
+
+/** A frame in the middle of the hold. */
+function restingFrame(title: JobTitle, rateId: string): number {
+  const timing = stretchTiming(title.document.timing, title.lengthFrames, RATES.get(rateId));
+  return Math.min(timing.totalFrames - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
+}

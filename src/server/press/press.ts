@@ -1,0 +1,151 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { nanoid } from 'nanoid';
+import type { JobRecord } from '@/db/jobs';
+import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
+import type { Db } from '@/db/open';
+import type { FileFacts, JobPayload } from '@/db/schema';
+import type { RenderPool } from './renderPool';
+import { framesOf, renderTitle } from './renderTitle';
+
+// Progress is saved and told this often, not for each frame.
+const TELL_EVERY_MS = 250;
+
+/** Takes jobs from the queue one after the other; the titles of a job are rendered side by side. */
+export class Press {
+  private running: { readonly id: string; readonly abort: AbortController } | null = null;
+  private readonly listeners = new Set<(job: JobRecord) => void>();
+  private stopped = false;
+
+  constructor(
+    private readonly db: Db,
+    private readonly pool: RenderPool,
+    private readonly folder: string,
+  ) {}
+
+  /** Takes up what the last process left unfinished. */
+  async start(): Promise<void> {
+    await requeueInterrupted(this.db);
+    void this.work();
+  }
+
+  /** Queues a job and gives its id. */
+  async enqueue(payload: JobPayload): Promise<string> {
+    const id = nanoid(12);
+    const totalFrames = payload.titles.reduce((sum, title) => sum + framesOf(payload, title), 0);
+    await insertJob(this.db, id, payload, totalFrames);
+    await this.tell(id);
+    void this.work();
+    return id;
+  }
+
+  /** Stops a job that waits or runs; files that are finished stay. */
+  async cancel(id: string): Promise<void> {
+    const job = await findJob(this.db, id);
+    if (job === undefined || (job.status !== 'queued' && job.status !== 'running')) return;
+    await updateJob(this.db, id, { status: 'cancelled', endedAt: new Date() });
+    if (this.running?.id === id) this.running.abort.abort();
+    await this.tell(id);
+  }
+
+  /** Calls back with every job that changes, until the returned function is called. */
+  subscribe(listener: (job: JobRecord) => void): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  /** Ends without marking the running job: the next start takes it up again. */
+  async stop(): Promise<void> {
+    this.stopped = true;
+    this.running?.abort.abort();
+    await this.pool.close();
+  }
+
+  /** The folder with a job's files. */
+  folderOf(jobId: string): string {
+    return join(this.folder, jobId);
+  }
+
+  private async tell(id: string): Promise<void> {
+    if (this.listeners.size === 0) return;
+    const job = await findJob(this.db, id);
+    if (job !== undefined) for (const listener of this.listeners) listener(job);
+  }
+
+  private async work(): Promise<void> {
+    if (this.running !== null) return;
+    // Taken before the first wait, so that two calls cannot both start.
+    this.running = { id: '', abort: new AbortController() };
+    try {
+      for (
+        let job = await nextQueuedJob(this.db);
+        job !== undefined && !this.stopped;
+        job = await nextQueuedJob(this.db)
+      ) {
+        const abort = new AbortController();
+        this.running = { id: job.id, abort };
+        await this.run(job, abort);
+      }
+    } finally {
+      this.running = null;
+    }
+  }
+
+  private async run(job: JobRecord, abort: AbortController): Promise<void> {
+    await updateJob(this.db, job.id, { status: 'running', startedAt: new Date() });
+    await this.tell(job.id);
+    try {
+      await this.renderAll(job, abort);
+      await this.end(job.id, { status: 'done', endedAt: new Date() });
+    } catch (error) {
+      if (this.stopped) return;
+      const current = await findJob(this.db, job.id);
+      if (current?.status === 'cancelled') return;
+      const message = error instanceof Error ? error.message : String(error);
+      await this.end(job.id, { status: 'failed', error: message, endedAt: new Date() });
+    }
+  }
+
+  private async end(id: string, change: Parameters<typeof updateJob>[2]): Promise<void> {
+    await updateJob(this.db, id, change);
+    await this.tell(id);
+  }
+
+  private async renderAll(job: JobRecord, abort: AbortController): Promise<void> {
+    const { payload } = job;
+    const folder = this.folderOf(job.id);
+    mkdirSync(folder, { recursive: true });
+    const files: FileFacts[] = [...job.files];
+    const done = new Set(files.map((file) => file.titleId));
+    const waiting = payload.titles.filter((title) => !done.has(title.titleId));
+    let doneFrames =
+      job.progress.totalFrames - waiting.reduce((sum, title) => sum + framesOf(payload, title), 0);
+    let paintedFrames = files.reduce((sum, file) => sum + file.framesPainted, 0);
+    let toldAt = 0;
+    const save = async (): Promise<void> => {
+      toldAt = Date.now();
+      const progress = { doneFrames, paintedFrames, totalFrames: job.progress.totalFrames };
+      await updateJob(this.db, job.id, { progress, files: [...files] });
+      await this.tell(job.id);
+    };
+    const onFrames = (frames: number): void => {
+      doneFrames += frames;
+      paintedFrames++;
+      if (Date.now() - toldAt > TELL_EVERY_MS) void save();
+    };
+    const lane = async (): Promise<void> => {
+      for (let title = waiting.shift(); title !== undefined; title = waiting.shift()) {
+        files.push(
+          await renderTitle({ payload, title, folder, pool: this.pool, signal: abort.signal, onFrames }),
+        );
+        await save();
+      }
+    };
+    try {
+      await Promise.all(Array.from({ length: this.pool.size }, lane));
+    } catch (error) {
+      abort.abort();
+      throw error;
+    }
+  }
+}

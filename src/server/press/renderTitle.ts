@@ -1,0 +1,82 @@
+import { rename, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { FORMATS } from '@/core/layout/formats';
+import { OUTPUTS } from '@/core/outputs';
+import { stretchTiming } from '@/core/timeline/stretch';
+import { RATES } from '@/core/units/rates';
+import type { FileFacts, JobPayload, JobTitle } from '@/db/schema';
+import type { RenderPool } from './renderPool';
+import { createSink } from './sinks';
+import { verifyFile } from './verifyFile';
+
+/** The file with a picture of a rendered file at rest. */
+export function posterName(name: string): string {
+  return `${name}.rest.png`;
+}
+
+/** The number of frames that a title takes in a job: one for stills. */
+export function framesOf(payload: JobPayload, title: JobTitle): number {
+  if (title.onlyFrame !== null) return 1;
+  return stretchTiming(title.document.timing, title.lengthFrames, RATES.get(payload.rate)).totalFrames;
+}
+
+export interface TitleRender {
+  readonly payload: JobPayload;
+  readonly title: JobTitle;
+  readonly folder: string;
+  readonly pool: RenderPool;
+  readonly signal: AbortSignal;
+  /** Called as pictures come: how many frames one stands for. */
+  onFrames(frames: number): void;
+}
+
+/** Renders one title to a file and verifies it. The file has its name only once it is complete and right. */
+export async function renderTitle({
+  payload,
+  title,
+  folder,
+  pool,
+  signal,
+  onFrames,
+}: TitleRender): Promise<FileFacts> {
+  const output = OUTPUTS.get(payload.output);
+  const format = FORMATS.get(payload.format);
+  const rate = RATES.get(payload.rate);
+  const name = `${title.fileStem}.${output.extension}`;
+  const partial = join(folder, `${name}.part`);
+  const sink = createSink(output.id, { path: partial, format, rate });
+  const references: { frame: number; alpha: Uint8Array; png: Uint8Array }[] = [];
+  let framesPainted = 0;
+  try {
+    await pool.render(
+      { ...title, format: format.id, rate: rate.id, frames: output.frames },
+      {
+        async frame(bytes, { repeats }) {
+          await sink.write(bytes, repeats);
+          framesPainted++;
+          onFrames(repeats);
+        },
+        reference: (frame, alpha, png) => void references.push({ frame, alpha, png }),
+      },
+      signal,
+    );
+    await sink.finish();
+    const [reference] = references;
+    if (reference === undefined) throw new Error('The renderer gave no frame to compare with');
+    const found = await verifyFile(partial, {
+      output,
+      format,
+      rate,
+      frames: framesOf(payload, title),
+      reference,
+    });
+    await writeFile(join(folder, posterName(name)), reference.png);
+    await rename(partial, join(folder, name));
+    const { widthPx, heightPx } = format;
+    return { titleId: title.titleId, name, widthPx, heightPx, framesPainted, ...found };
+  } catch (error) {
+    await sink.abort();
+    await rm(partial, { force: true });
+    throw error;
+  }
+}

@@ -1,0 +1,23 @@
+import { createSequenceSink, createStillSink } from './pictureSinks';
+import { createPngMovSink } from './pngMovSink';
+import { createProresSink } from './proresSink';
+import type { FrameSink, SinkOptions } from './sink';
+import { createWebmSink } from './webmSink';
+
+const SINKS: Readonly<Record<string, (options: SinkOptions) => FrameSink>> = {
+  'mov-png': createPngMovSink,
+  'mov-prores': createProresSink,
+  'webm-vp9': createWebmSink,
+  'png-sequence': createSequenceSink,
+  'png-still': createStillSink,
+};
+
+/** The ids of the outputs that can be written. */
+export const SINK_IDS = Object.keys(SINKS);
+
+/** Opens the sink for an output. */
+export function createSink(output: string, options: SinkOptions): FrameSink {
+  const create = SINKS[output];
+  if (create === undefined) throw new Error(`No way to write the output "${output}"`);
+  return create(options);
+}

@@ -1,0 +1,104 @@
+import { nanoid } from 'nanoid';
+import * as yup from 'yup';
+import { checkValue } from '@/core/document/check';
+import { newTemplate } from '@/core/document/newTemplate';
+import type { Template } from '@/core/document/template';
+import { parseTemplate } from '@/core/document/templateSchema';
+import { InputError } from '@/core/kit/inputError';
+import { FORMATS } from '@/core/layout/formats';
+import { compile } from '@/core/timeline/compile';
+import type { TemplateRecord } from '@/db/templates';
+import {
+  findTemplate,
+  insertTemplate,
+  listEditions,
+  listTemplates,
+  releaseTemplate,
+  saveTemplate,
+} from '@/db/templates';
+import { serverFonts } from '../fontFiles';
+import { NotFoundError, readRevision } from '../respond';
+import { workshop } from '../workshop';
+import type { ShelfEntry } from './shapes';
+
+const startSchema = yup
+  .object({
+    name: yup.string().required().min(1).max(80),
+    kind: yup.string().required(),
+    production: yup.string().defined().max(80),
+    format: yup.string().required(),
+    rate: yup.string().required(),
+  })
+  .noUnknown()
+  .required();
+
+/** Starts a template for a kind of title, a format and a rate; gives its id. */
+export async function startTemplate(input: unknown): Promise<string> {
+  const start = checkValue<Parameters<typeof newTemplate>[0]>(startSchema, input, 'New template');
+  const document = parseTemplate(newTemplate(start), 'New template');
+  const id = nanoid(12);
+  await insertTemplate((await workshop()).db, id, document);
+  return id;
+}
+
+/** Starts a template from a copy of another's present state; gives its id. */
+export async function copyTemplate(fromId: string): Promise<string> {
+  const { document } = await getTemplate(fromId);
+  const id = nanoid(12);
+  await insertTemplate((await workshop()).db, id, {
+    ...document,
+    name: `${document.name} copy`.slice(0, 80),
+  });
+  return id;
+}
+
+/** A template with its revision. Throws NotFoundError. */
+export async function getTemplate(id: string): Promise<TemplateRecord> {
+  const found = await findTemplate((await workshop()).db, id);
+  if (found === undefined) throw new NotFoundError(`There is no template "${id}".`);
+  return found;
+}
+
+/** All templates as they stand on the bench. */
+export async function getTemplates(): Promise<TemplateRecord[]> {
+  return listTemplates((await workshop()).db);
+}
+
+/** Saves a template; gives the new revision. Everything in it is checked, and that it can be laid out. */
+export async function putTemplate(id: string, body: Record<string, unknown>): Promise<number> {
+  const revision = readRevision(body.revision);
+  const document = await checkTemplate(body.document);
+  return saveTemplate((await workshop()).db, id, revision, document);
+}
+
+/** Releases a template as its next edition; gives the edition's number. */
+export async function release(id: string, body: Record<string, unknown>): Promise<number> {
+  const { db } = await workshop();
+  const { document } = await getTemplate(id);
+  if (document.layers.length === 0) {
+    throw InputError.of(
+      `Template "${document.name}"`,
+      'at least one layer',
+      'none',
+      'Add a text or a box before you release it.',
+    );
+  }
+  return releaseTemplate(db, id, readRevision(body.revision), nanoid(12));
+}
+
+/** What stands on the shelf: the newest edition of each released template, with where it is used. */
+export async function getShelf(): Promise<ShelfEntry[]> {
+  const entries = new Map<string, ShelfEntry>();
+  for (const edition of await listEditions((await workshop()).db)) {
+    const newest = entries.get(edition.templateId);
+    if (newest === undefined) entries.set(edition.templateId, { ...edition, totalUses: edition.uses });
+    else entries.set(edition.templateId, { ...newest, totalUses: newest.totalUses + edition.uses });
+  }
+  return [...entries.values()].sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'));
+}
+
+async function checkTemplate(value: unknown): Promise<Template> {
+  const document = parseTemplate(value);
+  compile(document, {}, FORMATS.get(document.formats[0]), await serverFonts());
+  return document;
+}

@@ -1,0 +1,113 @@
+'use client';
+import { useCallback, useMemo, useState } from 'react';
+import { sampleValues } from '@/core/document/sampleTexts';
+import type { FieldValue, FieldValues } from '@/core/document/template';
+import { FORMATS } from '@/core/layout/formats';
+import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import { frameToSeconds, RATES } from '@/core/units/rates';
+import type { TemplateRecord } from '@/db/templates';
+import { useFonts } from '../picture/useFonts';
+import { usePlayer } from '../picture/usePlayer';
+import { SaveTrouble } from '../shared/SaveTrouble';
+import { TopBar } from '../shared/TopBar';
+import { BenchActions, BenchTitle } from './BenchBar';
+import { BenchProvider, createBenchStore, useTemplate } from './benchStore';
+import type { BenchView } from './benchStore';
+import { FormatWall } from './FormatWall';
+import { PictureWell } from './PictureWell';
+import { Score } from './Score';
+import { Settings } from './Settings';
+import { useBenchKeys } from './useBenchKeys';
+import { useTemplateSaving } from './useTemplateSaving';
+
+/** The bench: where a template is designed. */
+export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
+  const [store] = useState(() => createBenchStore(record.document));
+  const [selected, select] = useState<string | null>(record.document.layers[0]?.id ?? null);
+  const [formatId, chooseFormat] = useState(record.document.formats[0]);
+  const view = useMemo<BenchView>(
+    () => ({ store, selected, select, formatId, chooseFormat }),
+    [store, selected, formatId],
+  );
+  return (
+    <BenchProvider value={view}>
+      <BenchLayout record={record} view={view} />
+    </BenchProvider>
+  );
+}
+
+function BenchLayout({ record, view }: { readonly record: TemplateRecord; readonly view: BenchView }) {
+  const template = useTemplate();
+  const fonts = useFonts();
+  const rate = RATES.get(template.rate);
+  const totalFrames = designFrames(template.timing, rate);
+  const timing = useMemo(
+    () => stretchTiming(template.timing, totalFrames, rate),
+    [template.timing, totalFrames, rate],
+  );
+  const player = usePlayer(rate, { from: 0, to: totalFrames }, timing.inFrames);
+  const [sampleId, setSampleId] = useState('usual');
+  const [tried, setTried] = useState<FieldValues>({});
+  const [guides, setGuides] = useState(true);
+  const [typing, setTyping] = useState(false);
+  const values = useMemo(
+    () => ({ ...sampleValues(template, sampleId), ...tried }),
+    [template, sampleId, tried],
+  );
+  const saving = useTemplateSaving(record, template);
+  const format = FORMATS.get(template.formats.includes(view.formatId) ? view.formatId : template.formats[0]);
+  const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
+
+  const type = useCallback((on: boolean) => {
+    // Typing changes the design's own words, so those are what is shown.
+    if (on) {
+      setSampleId('usual');
+      setTried({});
+    }
+    setTyping(on);
+  }, []);
+  useBenchKeys({ view, player, rate, timing, setGuides, startTyping: () => type(true) });
+  const pickSample = (id: string): void => {
+    setTried({});
+    setSampleId(id);
+  };
+  const tryValue = (fieldId: string, value: FieldValue): void =>
+    setTried((now) => ({ ...now, [fieldId]: value }));
+  const takeTheirs = (): void => {
+    saving.takeTheirs((theirs) => view.store.getState().apply(() => theirs));
+  };
+
+  return (
+    <div className="flex h-dvh flex-col">
+      <TopBar
+        middle={<BenchTitle saving={saving.save.state} edition={saving.edition} changed={saving.changed} />}
+        actions={<BenchActions saving={saving} />}
+      />
+      <SaveTrouble state={saving.save.state} onTakeTheirs={takeTheirs} onKeepMine={saving.keepMine} />
+      <main className="flex min-h-0 flex-1">
+        <FormatWall
+          fonts={fonts}
+          values={values}
+          seconds={seconds}
+          timing={timing}
+          sampleId={sampleId}
+          onSample={pickSample}
+        />
+        <div className="flex min-w-0 flex-1 flex-col">
+          <PictureWell
+            format={format}
+            fonts={fonts}
+            values={values}
+            seconds={seconds}
+            timing={timing}
+            guides={guides}
+            typing={typing}
+            onTyping={type}
+          />
+          <Score player={player} rate={rate} totalFrames={totalFrames} />
+        </div>
+        <Settings values={values} onTry={tryValue} />
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,173 @@
+'use client';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { XMarkIcon } from '@heroicons/react/24/outline';
+import { useDeferredValue, useMemo } from 'react';
+import { SAMPLE_TEXTS } from '@/core/document/sampleTexts';
+import type { FieldValues, Template } from '@/core/document/template';
+import { FORMATS, pictureSize } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import type { TitleTiming } from '@/core/timeline/stretch';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import { useBackdrop } from '../picture/backdrop';
+import { PictureCanvas } from '../picture/PictureCanvas';
+import { useCompiled } from '../picture/useCompiled';
+import { classes } from '../shared/classes';
+import { useApply, useBench, useTemplate } from './benchStore';
+
+interface Props {
+  readonly fonts: FontLibrary | null;
+  readonly values: FieldValues;
+  readonly seconds: number;
+  readonly timing: TitleTiming;
+  readonly sampleId: string;
+  readonly onSample: (sampleId: string) => void;
+}
+
+/** The same moment of the design in every format it is made for, and sample texts to try it with. */
+export function FormatWall({ fonts, values, seconds, timing, sampleId, onSample }: Props) {
+  // The wall may lag behind the picture in the middle, so that typing and dragging never wait for it.
+  const template = useDeferredValue(useTemplate());
+  const shownValues = useDeferredValue(values);
+  const shownSeconds = useDeferredValue(seconds);
+  return (
+    <aside aria-label="Format wall" className="flex w-32 shrink-0 flex-col border-r border-line bg-card">
+      <div className="min-h-0 flex-1 overflow-y-auto px-2.5 pt-3">
+        <h2 className="caps pb-2">Formats</h2>
+        {template.formats.map((id) => (
+          <WallPicture
+            key={id}
+            template={template}
+            format={FORMATS.get(id)}
+            fonts={fonts}
+            values={shownValues}
+            seconds={shownSeconds}
+            timing={timing}
+          />
+        ))}
+        <AddFormat />
+      </div>
+      <div className="border-t border-line px-2.5 py-2.5">
+        <h2 className="caps pb-1.5">Try text</h2>
+        <div className="flex flex-wrap gap-1">
+          {SAMPLE_TEXTS.map((sample) => (
+            <button
+              key={sample.id}
+              type="button"
+              aria-pressed={sample.id === sampleId}
+              aria-label={sample.title}
+              title={sample.title}
+              onClick={() => onSample(sample.id)}
+              className={classes(
+                'rounded-md px-1.5 py-0.5',
+                sample.id === sampleId ? 'bg-leaf-wash font-semibold' : 'text-soft hover:bg-paper',
+              )}
+            >
+              {sample.label}
+            </button>
+          ))}
+        </div>
+      </div>
+    </aside>
+  );
+}
+
+interface PictureProps {
+  readonly template: Template;
+  readonly format: FrameFormat;
+  readonly fonts: FontLibrary | null;
+  readonly values: FieldValues;
+  readonly seconds: number;
+  readonly timing: TitleTiming;
+}
+
+const WALL_AREA_PX = 7800;
+const WALL_WIDEST_PX = 106;
+
+function WallPicture({ template, format, fonts, values, seconds, timing }: PictureProps) {
+  const { formatId, chooseFormat } = useBench();
+  const apply = useApply();
+  const backdrop = useBackdrop(template.backdrop);
+  const { widthU, heightU } = pictureSize(format);
+  // Pictures of about equal area, so that a tall one is not twice as loud as a wide one.
+  const width = Math.min(WALL_WIDEST_PX, Math.sqrt((WALL_AREA_PX * widthU) / heightU));
+  const shown = useMemo(() => previewFormat(format, width * 2), [format, width]);
+  const { title } = useCompiled(template, values, shown, fonts);
+  const lists = useMemo(
+    () => (title === null ? [] : [title.frame(seconds, timing)]),
+    [title, seconds, timing],
+  );
+  const chosen = formatId === format.id;
+  const trouble = title?.notes.filter((note) => note.kind === 'overflow') ?? [];
+  return (
+    <div className="group relative mb-3">
+      <button
+        type="button"
+        aria-pressed={chosen}
+        onClick={() => chooseFormat(format.id)}
+        className="block text-left"
+      >
+        <span className="block pb-1 text-[12px]">
+          <span className="font-semibold">{format.label}</span>{' '}
+          <span className="text-soft">{format.shapeLabel}</span>
+        </span>
+        <PictureCanvas
+          format={shown}
+          backdrop={backdrop}
+          backdropSeconds={1}
+          lists={lists}
+          label={`${template.name}, ${format.label}`}
+          widthCss={Math.round(width)}
+          className={classes(
+            'block rounded-md',
+            chosen ? 'outline-2 outline-offset-1 outline-leaf' : 'outline outline-line-strong',
+          )}
+        />
+      </button>
+      {trouble.length > 0 && <p className="pt-0.5 text-[12px] text-stop-ink">text too wide</p>}
+      {template.formats.length > 1 && (
+        <button
+          type="button"
+          aria-label={`Take ${format.label} off the wall`}
+          onClick={() => apply((now) => ({ ...now, formats: now.formats.filter((id) => id !== format.id) }))}
+          className="absolute top-0 right-0 grid h-5 w-5 place-items-center rounded text-soft opacity-0 group-hover:opacity-100 hover:bg-paper focus-visible:opacity-100"
+        >
+          <XMarkIcon className="h-3.5 w-3.5" />
+        </button>
+      )}
+    </div>
+  );
+}
+
+function AddFormat() {
+  const template = useTemplate();
+  const apply = useApply();
+  const free = FORMATS.list.filter((format) => !template.formats.includes(format.id));
+  if (free.length === 0) return null;
+  return (
+    <Menu>
+      <MenuButton className="py-1 font-semibold text-leaf-ink">+ Add a format</MenuButton>
+      <MenuItems
+        anchor={{ to: 'right start', gap: 8 }}
+        className="z-40 w-56 rounded-xl border border-line-strong bg-card p-1"
+      >
+        {free.map((format) => (
+          <MenuItem key={format.id}>
+            <button
+              type="button"
+              className="flex w-full justify-between rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash"
+              onClick={() => apply((now) => ({ ...now, formats: [...now.formats, format.id] }))}
+            >
+              <span>
+                {format.label} {format.shapeLabel}
+              </span>
+              <span className="font-mono text-[12px] text-soft">
+                {format.widthPx} × {format.heightPx}
+              </span>
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}

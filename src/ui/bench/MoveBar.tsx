@@ -1,0 +1,128 @@
+'use client';
+import { useRef, useState } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import type { Layer, MoveUse, UnitKind } from '@/core/document/template';
+import { MOVES } from '@/core/moves';
+import type { FrameRate } from '@/core/units/rates';
+import { frameToSeconds, secondsToNearestFrames } from '@/core/units/rates';
+import { classes } from '../shared/classes';
+import type { ScoreScale } from './scoreScale';
+
+interface Props {
+  readonly use: MoveUse;
+  readonly column: 'in' | 'out';
+  readonly layer: Layer;
+  /** Where the column starts, in CSS pixels. */
+  readonly left: number;
+  readonly scale: ScoreScale;
+  readonly rate: FrameRate;
+  readonly columnSeconds: number;
+  /** null for a bar that follows the in and cannot be dragged. */
+  readonly onChange: ((use: MoveUse) => void) | null;
+}
+
+const BY_UNIT: Readonly<Record<UnitKind, string>> = {
+  layer: '',
+  line: ' by line',
+  word: ' by word',
+  letter: ' by letter',
+};
+
+/** A move in its column: dragged as a whole it starts at another time, dragged at an end it lasts longer or shorter. */
+export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, onChange }: Props) {
+  const drag = useRef<{
+    readonly x: number;
+    readonly use: MoveUse;
+    readonly part: 'whole' | 'start' | 'end';
+  } | null>(null);
+  const [says, setSays] = useState('');
+  const label = MOVES.find(use.move)?.label.split(' ')[0] ?? use.move;
+  const words = `${label}${BY_UNIT[use.unit]}`;
+  const toFrame = (seconds: number): number => frameToSeconds(secondsToNearestFrames(seconds, rate), rate);
+  const shift = (from: MoveUse, part: 'whole' | 'start' | 'end', by: number): MoveUse => {
+    const end = from.startSeconds + from.lengthSeconds;
+    const least = frameToSeconds(1, rate);
+    if (part === 'end') {
+      return {
+        ...from,
+        lengthSeconds: Math.max(least, Math.min(columnSeconds, toFrame(end + by)) - from.startSeconds),
+      };
+    }
+    if (part === 'start') {
+      const start = Math.max(0, Math.min(end - least, toFrame(from.startSeconds + by)));
+      return { ...from, startSeconds: start, lengthSeconds: end - start };
+    }
+    return {
+      ...from,
+      startSeconds: Math.max(
+        0,
+        Math.min(columnSeconds - from.lengthSeconds, toFrame(from.startSeconds + by)),
+      ),
+    };
+  };
+  const tell = (next: MoveUse): void => {
+    const frames = (seconds: number): number => secondsToNearestFrames(seconds, rate);
+    setSays(`from ${frames(next.startSeconds)} f, ${frames(next.lengthSeconds)} f long`);
+  };
+  const onPointerDown = (event: PointerEvent<HTMLButtonElement>): void => {
+    if (onChange === null) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    const fromEnd = box.right - event.clientX;
+    const part = fromEnd < 8 ? 'end' : event.clientX - box.left < 8 ? 'start' : 'whole';
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = { x: event.clientX, use, part };
+  };
+  const onPointerMove = (event: PointerEvent): void => {
+    if (drag.current === null || onChange === null) return;
+    const next = shift(
+      drag.current.use,
+      drag.current.part,
+      (event.clientX - drag.current.x) / scale.pxPerSecond,
+    );
+    tell(next);
+    onChange(next);
+  };
+  const onPointerUp = (): void => {
+    drag.current = null;
+    setSays('');
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const steps: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1 };
+    const step = steps[event.key];
+    if (step === undefined || onChange === null) return;
+    event.preventDefault();
+    event.stopPropagation();
+    onChange(shift(use, event.shiftKey ? 'end' : 'whole', frameToSeconds(step, rate)));
+  };
+  return (
+    <button
+      type="button"
+      aria-label={`${layer.name}, ${column}: ${words}`}
+      title={
+        onChange === null
+          ? 'Mirrors the in; choose a move of its own under Motion to change it'
+          : 'Drag to start earlier or later, drag an end to change its length'
+      }
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      onKeyDown={onKeyDown}
+      className={classes(
+        'absolute top-[6px] h-6 touch-none rounded-md px-2 text-left text-[12px] font-semibold whitespace-nowrap text-white',
+        column === 'in' ? 'bg-in' : 'bg-out',
+        onChange === null ? 'cursor-default opacity-80' : 'cursor-ew-resize',
+      )}
+      style={{
+        left: left + use.startSeconds * scale.pxPerSecond,
+        width: Math.max(8, use.lengthSeconds * scale.pxPerSecond),
+      }}
+    >
+      <span className="block truncate">{words}</span>
+      {says !== '' && (
+        <span className="absolute -top-7 left-0 z-40 rounded-md bg-chosen px-2 py-0.5 font-mono text-on-chosen">
+          {says}
+        </span>
+      )}
+    </button>
+  );
+}

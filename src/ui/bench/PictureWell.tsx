@@ -1,0 +1,103 @@
+'use client';
+import { useMemo, useState } from 'react';
+import type { FieldValues } from '@/core/document/template';
+import type { FrameFormat } from '@/core/layout/formats';
+import { pictureSize } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import type { TitleTiming } from '@/core/timeline/stretch';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import { useBackdrop } from '../picture/backdrop';
+import { PictureCanvas } from '../picture/PictureCanvas';
+import { useCompiled } from '../picture/useCompiled';
+import { useElementSize } from '../picture/useElementSize';
+import { BackdropMenu } from './BackdropMenu';
+import { useBench, useTemplate } from './benchStore';
+import { TypingBox } from './TypingBox';
+import { WellOverlay } from './WellOverlay';
+
+interface Props {
+  readonly format: FrameFormat;
+  readonly fonts: FontLibrary | null;
+  readonly values: FieldValues;
+  readonly seconds: number;
+  readonly timing: TitleTiming;
+  readonly guides: boolean;
+  readonly typing: boolean;
+  readonly onTyping: (typing: boolean) => void;
+}
+
+const MARGIN_PX = 18;
+
+/** The picture on the bench: the design over a stand-in picture, where layers are picked, dragged and typed into. */
+export function PictureWell(props: Props) {
+  const { format, fonts, values, seconds, timing, guides, typing, onTyping } = props;
+  const template = useTemplate();
+  const { selected } = useBench();
+  const backdrop = useBackdrop(template.backdrop);
+  const [area, size] = useElementSize<HTMLDivElement>();
+  const { widthU, heightU } = pictureSize(format);
+  const fit = Math.min((size.width - 2 * MARGIN_PX) / widthU, (size.height - 2 * MARGIN_PX) / heightU);
+  const widthCss = Math.max(160, Math.floor(widthU * Math.max(0, fit)));
+  const heightCss = Math.round((widthCss * heightU) / widthU);
+  const [dpr] = useState(() => (typeof window === 'undefined' ? 1 : Math.min(2, window.devicePixelRatio)));
+  const shown = useMemo(() => previewFormat(format, widthCss * dpr), [format, widthCss, dpr]);
+  const { title, problem } = useCompiled(template, values, shown, fonts);
+  const lists = useMemo(
+    () => (title === null ? [] : [title.frame(seconds, timing)]),
+    [title, seconds, timing],
+  );
+  const layer = template.layers.find((one) => one.id === selected);
+  const scale = widthCss / widthU;
+  return (
+    <section aria-label="Picture" className="flex min-h-0 flex-1 flex-col bg-well">
+      <div ref={area} className="relative grid min-h-0 flex-1 place-items-center overflow-hidden">
+        <div className="relative" style={{ width: widthCss, height: heightCss }}>
+          <PictureCanvas
+            format={shown}
+            backdrop={backdrop}
+            backdropSeconds={seconds + 1}
+            lists={lists}
+            label={`${template.name} over the picture`}
+            className="block h-full w-full"
+          />
+          {title !== null && (
+            <WellOverlay
+              title={title}
+              format={format}
+              scale={scale}
+              guides={guides}
+              typing={typing}
+              onTyping={onTyping}
+            />
+          )}
+          {title !== null && typing && layer?.kind === 'text' && (
+            <TypingBox
+              layer={layer}
+              box={title.boxes.get(layer.id)}
+              scale={scale}
+              onDone={() => onTyping(false)}
+            />
+          )}
+        </div>
+      </div>
+      <div className="flex h-8 shrink-0 items-center justify-between px-4 text-[12px] text-[#c9c4b8]">
+        <span className="font-mono">{problem === '' ? <SafeWords format={format} scale={fit} /> : null}</span>
+        {problem !== '' && (
+          <span role="alert" className="min-w-0 flex-1 truncate text-[#f0a197]" title={problem}>
+            {problem}
+          </span>
+        )}
+        <BackdropMenu />
+      </div>
+    </section>
+  );
+}
+
+function SafeWords({ format, scale }: { readonly format: FrameFormat; readonly scale: number }) {
+  return (
+    <>
+      {format.label} {format.shapeLabel} · {format.widthPx} × {format.heightPx} · shown at{' '}
+      {Math.round(Math.max(0, scale) * 100)} %
+    </>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { dragRoots, nudgeLayer, removeLayer } from '@/core/document/editTemplate';
+import type { TitleTiming } from '@/core/timeline/stretch';
+import type { FrameRate } from '@/core/units/rates';
+import type { Player } from '../picture/usePlayer';
+import type { BenchView } from './benchStore';
+
+interface Options {
+  readonly view: BenchView;
+  readonly player: Player;
+  readonly rate: FrameRate;
+  readonly timing: TitleTiming;
+  readonly setGuides: (change: (shown: boolean) => boolean) => void;
+  readonly startTyping: () => void;
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** Keys that act on what is focused keep their own meaning there. */
+function actsItself(event: KeyboardEvent): boolean {
+  const { target } = event;
+  return (
+    target instanceof HTMLElement &&
+    target.closest('button, a, [role="tab"], [role="radio"], [role="menuitem"], [role="slider"]') !== null
+  );
+}
+
+/** The bench's keys; none of them act while text is typed. */
+export function useBenchKeys({ view, player, rate, timing, setGuides, startTyping }: Options): void {
+  const { store, selected } = view;
+  const { apply, template } = store.getState();
+  const total = timing.totalFrames;
+  const stops = [0, timing.inFrames, total - timing.outFrames, total - 1, total];
+  useHotkeys('space', (event) => {
+    if (actsItself(event)) return;
+    event.preventDefault();
+    player.toggle();
+  });
+  useHotkeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
+  useHotkeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? total), { useKey: true });
+  useHotkeys('comma, shift+comma', (event) =>
+    player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)),
+  );
+  useHotkeys('period, shift+period', (event) =>
+    player.seek(Math.min(total, player.frame + (event.shiftKey ? rate.nominal : 1))),
+  );
+  useHotkeys('g', () => setGuides((shown) => !shown));
+  useHotkeys('f', () => {
+    const { formats } = template;
+    view.chooseFormat(formats[(formats.indexOf(view.formatId) + 1) % formats.length]);
+  });
+  useHotkeys('enter', (event) => {
+    if (actsItself(event) || template.layers.find((layer) => layer.id === selected)?.kind !== 'text') return;
+    event.preventDefault();
+    startTyping();
+  });
+  useHotkeys('delete, backspace', () => {
+    if (selected === null) return;
+    apply((now) => removeLayer(now, selected));
+    view.select(null);
+  });
+  useHotkeys(
+    [
+      'arrowleft',
+      'arrowright',
+      'arrowup',
+      'arrowdown',
+      'shift+arrowleft',
+      'shift+arrowright',
+      'shift+arrowup',
+      'shift+arrowdown',
+    ],
+    (event) => {
+      const arrow = ARROWS[event.key];
+      const { target } = event;
+      const ownArrows =
+        target instanceof HTMLElement &&
+        target.closest('[role="tablist"], [role="radiogroup"], [role="menu"], [role="slider"]') !== null;
+      if (selected === null || arrow === undefined || ownArrows) return;
+      event.preventDefault();
+      const step = event.shiftKey ? 10 : 1;
+      apply((now) =>
+        dragRoots(now, selected).reduce(
+          (moved, id) => nudgeLayer(moved, id, arrow[0] * step, arrow[1] * step),
+          now,
+        ),
+      );
+    },
+  );
+  const history = { enableOnFormTags: true, preventDefault: true } as const;
+  useHotkeys('mod+z', () => store.temporal.getState().undo(), history);
+  useHotkeys('mod+shift+z', () => store.temporal.getState().redo(), history);
+}

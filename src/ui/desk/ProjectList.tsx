@@ -1,0 +1,45 @@
+'use client';
+import Link from 'next/link';
+import { FORMATS } from '@/core/layout/formats';
+import { RATES } from '@/core/units/rates';
+import type { ProjectSummary } from '@/db/projects';
+import { TopBar } from '../shared/TopBar';
+import { NewProject } from './NewProject';
+
+/** All projects. */
+export function ProjectList({ projects }: { readonly projects: readonly ProjectSummary[] }) {
+  return (
+    <div className="flex h-dvh flex-col">
+      <TopBar
+        middle={<h1 className="font-serif text-[17px] font-semibold">Projects</h1>}
+        actions={<NewProject />}
+      />
+      <main className="min-h-0 flex-1 overflow-y-auto p-4">
+        {projects.length === 0 && (
+          <p className="p-6 text-soft">No projects yet. Start one with “New project”.</p>
+        )}
+        <ul className="mx-auto grid max-w-3xl gap-2">
+          {projects.map((project) => {
+            const format = FORMATS.get(project.format);
+            return (
+              <li key={project.id}>
+                <Link
+                  href={`/desk/${project.id}`}
+                  className="flex items-baseline gap-3 rounded-[10px] border border-line bg-card px-4 py-3 hover:border-line-strong"
+                >
+                  <span className="font-serif text-[16px] font-semibold">{project.name}</span>
+                  <span className="text-soft">{project.production}</span>
+                  <span className="flex-1" />
+                  <span className="text-soft">
+                    {format.label} {format.widthPx} × {format.heightPx}, {RATES.get(project.rate).label}{' '}
+                    frames a second · {project.titleCount === 1 ? '1 title' : `${project.titleCount} titles`}
+                  </span>
+                </Link>
+              </li>
+            );
+          })}
+        </ul>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+import { createContext, useContext } from 'react';
+import { useStore } from 'zustand';
+import type { Clip, ProjectSettings, Title } from '@/core/document/project';
+import type { FrameRate } from '@/core/units/rates';
+import type { EditionRecord } from '@/db/templates';
+import type { DeskStore, Titles, TitlesChange } from './deskStore';
+
+/** What the parts of the desk share. */
+export interface DeskView {
+  readonly projectId: string;
+  readonly settings: ProjectSettings;
+  readonly rate: FrameRate;
+  readonly clips: readonly Clip[];
+  readonly editions: ReadonlyMap<string, EditionRecord>;
+  /** The newest edition of each template, by template id. */
+  readonly newest: ReadonlyMap<string, EditionRecord>;
+  readonly store: DeskStore;
+  readonly selected: string | null;
+  select(titleId: string | null): void;
+}
+
+const DeskContext = createContext<DeskView | null>(null);
+export const DeskProvider = DeskContext.Provider;
+
+/** The shared state of the desk. */
+export function useDesk(): DeskView {
+  const view = useContext(DeskContext);
+  if (view === null) throw new Error('This part belongs on the desk');
+  return view;
+}
+
+/** The titles as they are now, in order of their start. */
+export function useTitles(): Titles {
+  return useStore(useDesk().store, (state) => state.titles);
+}
+
+/** How to change the titles. */
+export function useApplyTitles(): (change: TitlesChange) => void {
+  return useStore(useDesk().store, (state) => state.apply);
+}
+
+/** The edition that a title should move on to, if there is a newer one. */
+export function newerEdition(view: DeskView, title: Title): EditionRecord | null {
+  const used = view.editions.get(title.editionId);
+  const newest = used && view.newest.get(used.templateId);
+  return newest !== undefined && newest.id !== title.editionId ? newest : null;
+}

@@ -1,0 +1,53 @@
+'use client';
+import { useEffect, useMemo, useRef } from 'react';
+import type { DisplayList } from '@/core/display/list';
+import type { FrameFormat } from '@/core/layout/formats';
+import { Painter } from '@/paint/painter';
+import { browserSurfaces } from './browserSurfaces';
+import type { Backdrop } from './backdrop';
+import { paintBackdrop } from './backdrop';
+
+interface Props {
+  readonly format: FrameFormat;
+  readonly backdrop: Backdrop;
+  readonly backdropSeconds: number;
+  /** The titles over it, furthest back first. */
+  readonly lists: readonly DisplayList[];
+  readonly label: string;
+  readonly className?: string;
+  /** Shown this wide; as wide as the class says when left out. */
+  readonly widthCss?: number;
+}
+
+/** The picture with its titles, painted by the same painter as the press uses. */
+export function PictureCanvas({
+  format,
+  backdrop,
+  backdropSeconds,
+  lists,
+  label,
+  className,
+  widthCss,
+}: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const painter = useMemo(() => new Painter(browserSurfaces), []);
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d', { willReadFrequently: true });
+    if (!context) return;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, format.widthPx, format.heightPx);
+    paintBackdrop(painter, context, backdrop, backdropSeconds, format);
+    for (const list of lists) painter.paint(context, list);
+  }, [painter, format, backdrop, backdropSeconds, lists]);
+  return (
+    <canvas
+      ref={canvas}
+      width={format.widthPx}
+      height={format.heightPx}
+      role="img"
+      aria-label={label}
+      className={className}
+      style={widthCss === undefined ? undefined : { width: widthCss }}
+    />
+  );
+}

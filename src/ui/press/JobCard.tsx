@@ -1,0 +1,108 @@
+'use client';
+import { ArrowDownTrayIcon } from '@heroicons/react/24/outline';
+import { toast } from 'sonner';
+import { OUTPUTS } from '@/core/outputs';
+import { ask, wordsOf } from '../shared/api';
+import { Button } from '../shared/Button';
+import { classes } from '../shared/classes';
+import { Pill } from '../shared/Pill';
+import { bytesToWords, reusedWords, timeLeft } from './jobWords';
+import type { SeenJob } from './useJobs';
+import type { Viewed } from './Viewer';
+
+interface Props {
+  readonly job: SeenJob;
+  readonly viewed: Viewed | null;
+  readonly onView: (viewed: Viewed) => void;
+}
+
+const STATUS = {
+  queued: { tone: 'quiet', words: 'waiting' },
+  running: { tone: 'look', words: 'on the press' },
+  done: { tone: 'pass', words: 'done' },
+  failed: { tone: 'stop', words: 'failed' },
+  cancelled: { tone: 'quiet', words: 'stopped' },
+} as const;
+
+/** Where a file of a job is downloaded from. */
+export function fileHref(jobId: string, name: string): string {
+  return `/api/jobs/${jobId}/files/${encodeURIComponent(name)}`;
+}
+
+/** A job: its progress and its files. */
+export function JobCard({ job, viewed, onView }: Props) {
+  const { doneFrames, totalFrames } = job.progress;
+  const percent = totalFrames === 0 ? 0 : Math.round((doneFrames / totalFrames) * 100);
+  const { tone, words } = STATUS[job.status];
+  const unfinished = job.status === 'queued' || job.status === 'running';
+  const stop = (): void =>
+    void ask(`jobs/${job.id}/cancel`, { method: 'POST' }).catch((error: unknown) =>
+      toast.error(wordsOf(error)),
+    );
+  const details = [
+    OUTPUTS.find(job.output)?.label ?? job.output,
+    reusedWords(job),
+    unfinished ? timeLeft(job, job.seenAt) : '',
+  ];
+  return (
+    <article aria-label={job.name} className="rounded-[10px] border border-line bg-card p-3">
+      <div className="flex items-center gap-3">
+        <h2 className="min-w-0 flex-1 truncate font-serif text-[15px] font-semibold">{job.name}</h2>
+        <Pill tone={tone}>{words}</Pill>
+        {unfinished && <Button onClick={stop}>Stop</Button>}
+      </div>
+      <p className="text-soft">{details.filter((part) => part !== '').join(' · ')}</p>
+      {unfinished && (
+        <div
+          role="progressbar"
+          aria-label="Progress"
+          aria-valuemin={0}
+          aria-valuemax={totalFrames}
+          aria-valuenow={doneFrames}
+          className="mt-2 h-2 overflow-hidden rounded-full bg-paper"
+        >
+          <div className="h-full bg-leaf" style={{ width: `${percent}%` }} />
+        </div>
+      )}
+      {unfinished && (
+        <p className="pt-1 font-mono text-[12px] text-soft">{`${doneFrames} of ${totalFrames} frames`}</p>
+      )}
+      {job.error !== null && (
+        <p role="alert" className="pt-1 text-stop-ink">
+          {job.error}
+        </p>
+      )}
+      {job.files.length > 0 && (
+        <ul className="mt-2 border-t border-line">
+          {job.files.map((file) => (
+            <li
+              key={file.name}
+              className={classes(
+                'flex items-center gap-3 border-b border-line py-1 last:border-b-0',
+                viewed?.file.name === file.name && viewed.job.id === job.id && 'bg-leaf-wash',
+              )}
+            >
+              <button
+                type="button"
+                onClick={() => onView({ job, file })}
+                className="min-w-0 flex-1 truncate px-1 text-left font-semibold"
+              >
+                {file.name}
+              </button>
+              <span className="font-mono text-[12px] text-soft">{`${file.frames} f · ${bytesToWords(file.bytes)}`}</span>
+              <a
+                href={fileHref(job.id, file.name)}
+                download
+                className="grid h-7 w-7 place-items-center rounded-md hover:bg-paper"
+                aria-label={`Download ${file.name}`}
+                title="Download"
+              >
+                <ArrowDownTrayIcon className="h-4 w-4" />
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
+    </article>
+  );
+}

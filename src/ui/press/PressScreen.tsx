@@ -1,0 +1,49 @@
+'use client';
+import { useState } from 'react';
+import type { JobSummary } from '@/server/usecases/shapes';
+import { TopBar } from '../shared/TopBar';
+import { JobCard } from './JobCard';
+import { Viewer } from './Viewer';
+import type { Viewed } from './Viewer';
+import { useJobs } from './useJobs';
+
+interface Props {
+  readonly jobs: readonly JobSummary[];
+  readonly ffmpeg: boolean;
+}
+
+/** The press: what is being rendered, what is ready, and a look at it. */
+export function PressScreen({ jobs: first, ffmpeg }: Props) {
+  const jobs = useJobs(first);
+  const [chosen, setChosen] = useState<Viewed | null>(null);
+  const latest = jobs.find((job) => job.files.length > 0);
+  const viewed = chosen ?? (latest === undefined ? null : { job: latest, file: latest.files[0] });
+  return (
+    <div className="flex h-dvh flex-col">
+      <TopBar middle={<h1 className="font-serif text-[17px] font-semibold">Press</h1>} />
+      {!ffmpeg && (
+        <p role="alert" className="border-b border-line bg-leaf-wash px-4 py-2 text-leaf-ink">
+          There is no ffmpeg on this machine, so videos cannot be made. PNG stills and sequences can. Install
+          the Debian package ffmpeg for the rest.
+        </p>
+      )}
+      <main className="flex min-h-0 flex-1">
+        <section aria-label="Jobs" className="min-h-0 flex-1 overflow-y-auto p-4">
+          {jobs.length === 0 && (
+            <p className="p-6 text-soft">
+              Nothing has been sent to the press yet. Open a project on the desk and choose “Send to Press”.
+            </p>
+          )}
+          <ul className="grid gap-3">
+            {jobs.map((job) => (
+              <li key={job.id}>
+                <JobCard job={job} viewed={viewed} onView={setChosen} />
+              </li>
+            ))}
+          </ul>
+        </section>
+        <Viewer viewed={viewed} />
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+'use client';
+import { useState } from 'react';
+import { FORMATS } from '@/core/layout/formats';
+import { RATES } from '@/core/units/rates';
+import type { FileFacts } from '@/db/schema';
+import type { JobSummary } from '@/server/usecases/shapes';
+import { Segmented } from '../shared/Segmented';
+import { bytesToWords } from './jobWords';
+import { fileHref } from './JobCard';
+
+export interface Viewed {
+  readonly job: JobSummary;
+  readonly file: FileFacts;
+}
+
+const GROUNDS = {
+  checks: 'repeating-conic-gradient(#8a8a86 0 25%, #a8a8a3 0 50%) 0 0 / 20px 20px',
+  black: '#000000',
+  white: '#ffffff',
+} as const;
+
+const CODECS: Readonly<Record<string, string>> = { png: 'PNG', prores: 'ProRes 4444', vp9: 'VP9 with alpha' };
+
+/** A look at a finished file: its picture over a ground, and what it is, as read back from it. */
+export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
+  const [ground, setGround] = useState<keyof typeof GROUNDS>('checks');
+  if (viewed === null) {
+    return (
+      <aside aria-label="Viewer" className="w-[460px] shrink-0 border-l border-line bg-card p-4 text-soft">
+        A finished file is shown here, over checks, black or white.
+      </aside>
+    );
+  }
+  const { job, file } = viewed;
+  const format = FORMATS.get(job.format);
+  const facts: [string, string][] = [
+    ['File', file.name],
+    ['Picture', `${file.widthPx} × ${file.heightPx}, ${format.label} ${format.shapeLabel}`],
+    ['Rate', `${RATES.get(job.rate).label} frames a second`],
+    ['Frames', `${file.frames}, of which ${file.framesPainted} different`],
+    ['Coding', CODECS[file.codec] ?? file.codec],
+    ['Size', bytesToWords(file.bytes)],
+    [
+      'Alpha',
+      file.alphaErrorMax === 0
+        ? 'exactly as painted'
+        : `within ${file.alphaErrorMax} of 255 of what was painted`,
+    ],
+  ];
+  return (
+    <aside
+      aria-label="Viewer"
+      className="flex w-[460px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-line bg-card p-4"
+    >
+      <div
+        className="overflow-hidden rounded-[10px] border border-line"
+        style={{ background: GROUNDS[ground], aspectRatio: `${file.widthPx} / ${file.heightPx}` }}
+      >
+        <FilePicture key={fileHref(job.id, file.name)} job={job} file={file} />
+      </div>
+      <Segmented
+        label="Ground"
+        value={ground}
+        onChange={setGround}
+        choices={[
+          { value: 'checks', label: 'Checks' },
+          { value: 'black', label: 'Black' },
+          { value: 'white', label: 'White' },
+        ]}
+      />
+      <dl className="grid grid-cols-[72px_1fr] gap-y-1">
+        {facts.map(([name, value]) => (
+          <div key={name} className="contents">
+            <dt className="text-soft">{name}</dt>
+            <dd className="min-w-0 break-words">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <a
+        href={fileHref(job.id, file.name)}
+        download
+        className="inline-flex h-8 items-center justify-center rounded-lg border gold px-3 font-semibold"
+      >
+        Download
+      </a>
+    </aside>
+  );
+}
+
+function FilePicture({ job, file }: Viewed) {
+  const href = `${fileHref(job.id, file.name)}?inline`;
+  if (file.name.endsWith('.webm')) {
+    return (
+      <video src={href} controls loop muted className="h-full w-full" aria-label={`Video ${file.name}`} />
+    );
+  }
+  if (file.name.endsWith('.png')) {
+    // eslint-disable-next-line @next/next/no-img-element -- a rendered file, shown as it is
+    return <img src={href} alt={`Still ${file.name}`} className="h-full w-full" />;
+  }
+  return (
+    // eslint-disable-next-line @next/next/no-img-element -- browsers cannot play these files; this is their painted frame
+    <img src={`${fileHref(job.id, file.name)}?rest`} alt={`${file.name} at rest`} className="h-full w-full" />
+  );
+}

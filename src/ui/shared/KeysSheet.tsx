@@ -1,0 +1,62 @@
+'use client';
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { QuestionMarkCircleIcon } from '@heroicons/react/24/outline';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Button } from './Button';
+
+const KEYS = [
+  ['Space', 'Play or stop'],
+  ['[ and ]', 'To the start or end of in, hold and out in turn'],
+  [', and .', 'A frame back or on; with Shift a second'],
+  [
+    'Arrows',
+    'Move the chosen layer 1 u; with Shift 10 u. On the desk: the chosen title by a frame; with Shift a second',
+  ],
+  ['Enter', 'Type into the chosen text'],
+  ['Delete', 'Remove the chosen layer or title'],
+  ['G', 'Show or hide the safe lines'],
+  ['F', 'To the next format'],
+  ['D', 'On the desk: a copy of the chosen title after it'],
+  ['Ctrl or Cmd + Z', 'Undo; with Shift redo'],
+  ['Escape', 'Leave a text, a drag or a sheet'],
+  ['?', 'This sheet'],
+];
+
+/** The sheet of keys, behind `?`. */
+export function KeysSheet() {
+  const [open, setOpen] = useState(false);
+  useHotkeys('shift+slash', () => setOpen(true), { useKey: false });
+  return (
+    <>
+      <button
+        type="button"
+        aria-label="Keys"
+        title="Keys (?)"
+        className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
+        onClick={() => setOpen(true)}
+      >
+        <QuestionMarkCircleIcon className="h-5 w-5" />
+      </button>
+      <Dialog open={open} onClose={setOpen} className="relative z-50">
+        <div className="fixed inset-0 bg-black/40" aria-hidden="true" />
+        <div className="fixed inset-0 grid place-items-center p-4">
+          <DialogPanel className="w-full max-w-md rounded-xl border border-line-strong bg-card p-5">
+            <DialogTitle className="font-serif text-[18px] font-semibold">Keys</DialogTitle>
+            <dl className="mt-3 grid grid-cols-[9rem_1fr] gap-y-2">
+              {KEYS.map(([key, does]) => (
+                <div key={key} className="contents">
+                  <dt className="font-mono text-[12.5px] font-semibold">{key}</dt>
+                  <dd className="text-soft">{does}</dd>
+                </div>
+              ))}
+            </dl>
+            <div className="mt-4 flex justify-end">
+              <Button onClick={() => setOpen(false)}>Close</Button>
+            </div>
+          </DialogPanel>
+        </div>
+      </Dialog>
+    </>
+  );
+}

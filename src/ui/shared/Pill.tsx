@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+import { classes } from './classes';
+
+interface Props {
+  readonly tone: 'pass' | 'look' | 'stop' | 'quiet';
+  readonly children: ReactNode;
+  readonly title?: string;
+}
+
+const TONES = {
+  pass: 'bg-pass-wash text-pass',
+  look: 'bg-leaf-wash text-leaf-ink',
+  stop: 'bg-stop-wash text-stop-ink',
+  quiet: 'bg-paper text-soft',
+};
+
+/** A short finding. */
+export function Pill({ tone, children, title }: Props) {
+  return (
+    <span
+      title={title}
+      className={classes(
+        'inline-block rounded-full px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap',
+        TONES[tone],
+      )}
+    >
+      {children}
+    </span>
+  );
+}

@@ -1,0 +1,148 @@
+'use client';
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { FormEvent, ReactNode } from 'react';
+import { FORMATS } from '@/core/layout/formats';
+import { RATES } from '@/core/units/rates';
+import { ask, wordsOf } from './api';
+import { Button } from './Button';
+import { SelectBox } from './SelectBox';
+
+export interface StartValues {
+  readonly name: string;
+  readonly production: string;
+  readonly format: string;
+  readonly rate: string;
+}
+
+interface Props {
+  /** What is started, such as "New template". */
+  readonly title: string;
+  readonly go: string;
+  readonly productions: readonly string[];
+  /** Rows of its own, under the name. */
+  readonly children?: ReactNode;
+  /** Where it is made, and the body for that. */
+  readonly endpoint: string;
+  toBody(values: StartValues): object;
+  /** Where to go with the new id. */
+  toPath(id: string): string;
+}
+
+/** Starts a template or a project: its name, production, format and rate. */
+export function StartDialog({ title, go, productions, children, endpoint, toBody, toPath }: Props) {
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  const [values, setValues] = useState<StartValues>({
+    name: '',
+    production: productions[0] ?? '',
+    format: 'wide-1080',
+    rate: '25',
+  });
+  const [problem, setProblem] = useState('');
+  const set = (change: Partial<StartValues>): void => setValues((now) => ({ ...now, ...change }));
+  const start = async (event: FormEvent): Promise<void> => {
+    event.preventDefault();
+    if (values.name.trim() === '') {
+      setProblem('Give it a name first.');
+      return;
+    }
+    try {
+      const { id } = await ask<{ id: string }>(endpoint, {
+        method: 'POST',
+        body: toBody({ ...values, name: values.name.trim() }),
+      });
+      router.push(toPath(id));
+    } catch (error) {
+      setProblem(wordsOf(error));
+    }
+  };
+  const box = 'h-8 w-full rounded-lg border border-line-strong bg-field px-2.5';
+  return (
+    <>
+      <Button look="gold" onClick={() => setOpen(true)}>
+        {title}
+      </Button>
+      <Dialog open={open} onClose={setOpen} className="relative z-50">
+        <div className="fixed inset-0 bg-black/40" aria-hidden="true" />
+        <div className="fixed inset-0 grid place-items-center p-4">
+          <DialogPanel className="w-full max-w-md rounded-xl border border-line-strong bg-card p-5">
+            <DialogTitle className="font-serif text-[18px] font-semibold">{title}</DialogTitle>
+            <form onSubmit={(event) => void start(event)} className="mt-3 grid gap-3">
+              <Labelled label="Name">
+                <input
+                  autoFocus
+                  aria-label="Name"
+                  value={values.name}
+                  maxLength={80}
+                  onChange={(event) => set({ name: event.target.value })}
+                  className={box}
+                />
+              </Labelled>
+              {children}
+              <Labelled label="Production">
+                <input
+                  aria-label="Production"
+                  value={values.production}
+                  maxLength={80}
+                  list="productions"
+                  onChange={(event) => set({ production: event.target.value })}
+                  className={box}
+                />
+                <datalist id="productions">
+                  {productions.map((one) => (
+                    <option key={one} value={one} />
+                  ))}
+                </datalist>
+              </Labelled>
+              <Labelled label="Format">
+                <SelectBox
+                  label="Format"
+                  value={values.format}
+                  onChange={(format) => set({ format })}
+                  choices={FORMATS.list.map((one) => ({
+                    value: one.id,
+                    label: `${one.label} ${one.shapeLabel}, ${one.widthPx} × ${one.heightPx}`,
+                  }))}
+                />
+              </Labelled>
+              <Labelled label="Frame rate">
+                <SelectBox
+                  label="Frame rate"
+                  value={values.rate}
+                  onChange={(rate) => set({ rate })}
+                  choices={RATES.list.map((one) => ({
+                    value: one.id,
+                    label: `${one.label} frames a second`,
+                  }))}
+                />
+              </Labelled>
+              {problem !== '' && (
+                <p role="alert" className="text-stop-ink">
+                  {problem}
+                </p>
+              )}
+              <div className="flex justify-end gap-2 pt-1">
+                <Button onClick={() => setOpen(false)}>Leave it</Button>
+                <Button look="gold" type="submit">
+                  {go}
+                </Button>
+              </div>
+            </form>
+          </DialogPanel>
+        </div>
+      </Dialog>
+    </>
+  );
+}
+
+/** A row of a dialog: a word and its control. */
+export function Labelled({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+  return (
+    <div className="grid grid-cols-[96px_1fr] items-center gap-2">
+      <span className="text-soft">{label}</span>
+      <span>{children}</span>
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+import { MoonIcon, SunIcon } from '@heroicons/react/24/outline';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { classes } from './classes';
+import { KeysSheet } from './KeysSheet';
+import { useTheme } from './useTheme';
+
+const PLACES = [
+  { href: '/shelf', label: 'Shelf' },
+  { href: '/bench', label: 'Bench' },
+  { href: '/desk', label: 'Desk' },
+  { href: '/press', label: 'Press' },
+];
+
+interface Props {
+  /** What is being worked on. */
+  readonly middle?: ReactNode;
+  readonly actions?: ReactNode;
+}
+
+/** The bar across every screen: where you are, what you work on, and the next step. */
+export function TopBar({ middle, actions }: Props) {
+  const path = usePathname();
+  const [theme, setTheme] = useTheme();
+  const other = theme === 'lamplight' ? 'daylight' : 'lamplight';
+  return (
+    <header className="flex h-12 shrink-0 items-center gap-4 border-b border-line bg-card px-3">
+      <Link
+        href="/shelf"
+        className="flex items-center gap-2 font-serif text-[20px] font-semibold"
+        aria-label="Gilder, to the shelf"
+      >
+        <svg viewBox="0 0 20 20" className="h-5 w-5" aria-hidden="true">
+          <path d="M10 1 19 10 10 19 1 10Z" className="fill-leaf" />
+          <path d="M10 1 19 10 10 10Z" className="fill-leaf-light" />
+        </svg>
+        Gilder
+      </Link>
+      <nav aria-label="Places" className="flex">
+        {PLACES.map(({ href, label }) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={path.startsWith(href) ? 'page' : undefined}
+            className={classes(
+              'rounded-full px-3 py-1.5',
+              path.startsWith(href) ? 'bg-chosen font-semibold text-on-chosen' : 'text-soft hover:text-ink',
+            )}
+          >
+            {label}
+          </Link>
+        ))}
+      </nav>
+      <div className="flex min-w-0 flex-1 items-center gap-3">{middle}</div>
+      <div className="flex items-center gap-2">{actions}</div>
+      <button
+        type="button"
+        className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
+        aria-label={`Change to ${other}`}
+        title={`Change to ${other}`}
+        onClick={() => setTheme(other)}
+      >
+        {theme === 'lamplight' ? <SunIcon className="h-5 w-5" /> : <MoonIcon className="h-5 w-5" />}
+      </button>
+      <KeysSheet />
+    </header>
+  );
+}

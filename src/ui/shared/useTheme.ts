@@ -1,0 +1,31 @@
+'use client';
+import { useSyncExternalStore } from 'react';
+import { THEME_KEY } from './themeScript';
+
+export type Theme = 'daylight' | 'lamplight';
+
+const listeners = new Set<() => void>();
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  window.addEventListener('storage', listener);
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener('storage', listener);
+  };
+}
+
+function readTheme(): Theme {
+  return localStorage.getItem(THEME_KEY) === 'lamplight' ? 'lamplight' : 'daylight';
+}
+
+function setTheme(theme: Theme): void {
+  localStorage.setItem(THEME_KEY, theme);
+  document.documentElement.dataset.theme = theme;
+  for (const listener of listeners) listener();
+}
+
+/** The theme, kept in this browser, and how to change it. */
+export function useTheme(): [Theme, (theme: Theme) => void] {
+  return [useSyncExternalStore(subscribe, readTheme, () => 'daylight' as const), setTheme];
+}

@@ -1,0 +1,168 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { TEMPLATE_KINDS } from '@/core/document/kinds';
+import { designValue } from '@/core/document/applyValues';
+import type { ProjectSummary } from '@/db/projects';
+import type { ShelfEntry } from '@/server/usecases/shapes';
+import { useFonts } from '../picture/useFonts';
+import { classes } from '../shared/classes';
+import { TopBar } from '../shared/TopBar';
+import { NewTemplate } from './NewTemplate';
+import { ShelfFacts } from './ShelfFacts';
+import { ShelfTile } from './ShelfTile';
+
+interface Props {
+  readonly entries: readonly ShelfEntry[];
+  readonly projects: readonly ProjectSummary[];
+}
+
+type Filter = { readonly by: 'all' } | { readonly by: 'kind' | 'production'; readonly value: string };
+
+/** The shelf: released templates, found by kind, production or word. */
+export function ShelfScreen({ entries, projects }: Props) {
+  const fonts = useFonts();
+  const [filter, setFilter] = useState<Filter>({ by: 'all' });
+  const [wanted, setWanted] = useState('');
+  const [chosenId, setChosenId] = useState(entries[0]?.templateId ?? null);
+  const shown = useMemo(
+    () => entries.filter((entry) => matches(entry, filter, wanted)),
+    [entries, filter, wanted],
+  );
+  const chosen = shown.find((entry) => entry.templateId === chosenId) ?? shown[0];
+  return (
+    <div className="flex h-dvh flex-col">
+      <TopBar
+        middle={
+          <input
+            type="search"
+            aria-label="Find a template, a field or a word"
+            placeholder="Find a template, a field or a word"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+            className="h-8 w-full max-w-[340px] rounded-lg border border-line-strong bg-field px-3"
+          />
+        }
+        actions={
+          <NewTemplate productions={[...new Set(entries.map((entry) => entry.document.production))]} />
+        }
+      />
+      <main className="flex min-h-0 flex-1">
+        <h1 className="sr-only">Shelf</h1>
+        <Filters entries={entries} filter={filter} onFilter={setFilter} />
+        <section aria-label="Templates" className="min-h-0 flex-1 overflow-y-auto p-4">
+          {shown.length === 0 ? (
+            <NothingHere wanted={wanted} empty={entries.length === 0} />
+          ) : (
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+              {shown.map((entry) => (
+                <li key={entry.templateId}>
+                  <ShelfTile
+                    entry={entry}
+                    fonts={fonts}
+                    chosen={entry === chosen}
+                    onChoose={() => setChosenId(entry.templateId)}
+                  />
+                </li>
+              ))}
+            </ul>
+          )}
+        </section>
+        {chosen !== undefined && (
+          <ShelfFacts key={chosen.id} entry={chosen} fonts={fonts} projects={projects} />
+        )}
+      </main>
+    </div>
+  );
+}
+
+function matches(entry: ShelfEntry, filter: Filter, wanted: string): boolean {
+  const { document } = entry;
+  if (filter.by !== 'all' && document[filter.by] !== filter.value) return false;
+  const words = [
+    document.name,
+    document.description,
+    document.production,
+    TEMPLATE_KINDS.get(document.kind).label,
+  ]
+    .concat(document.fields.flatMap((field) => [field.label, String(designValue(document, field))]))
+    .join(' ')
+    .toLowerCase();
+  return wanted
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => words.includes(word));
+}
+
+function NothingHere({ wanted, empty }: { readonly wanted: string; readonly empty: boolean }) {
+  if (empty)
+    return (
+      <p className="p-6 text-soft">
+        The shelf is empty. Start a template with “New template”; once released it stands here.
+      </p>
+    );
+  return (
+    <p className="p-6 text-soft">
+      {wanted === '' ? 'Nothing of this kind yet.' : `Nothing here says “${wanted}”.`}
+    </p>
+  );
+}
+
+interface FilterProps {
+  readonly entries: readonly ShelfEntry[];
+  readonly filter: Filter;
+  readonly onFilter: (filter: Filter) => void;
+}
+
+function Filters({ entries, filter, onFilter }: FilterProps) {
+  const kinds = TEMPLATE_KINDS.list
+    .map((kind) => ({
+      value: kind.id,
+      label: kind.label,
+      count: entries.filter((entry) => entry.document.kind === kind.id).length,
+    }))
+    .filter((kind) => kind.count > 0);
+  const productions = [...new Set(entries.map((entry) => entry.document.production))]
+    .toSorted()
+    .map((name) => ({
+      value: name,
+      label: name === '' ? 'Any production' : name,
+      count: entries.filter((entry) => entry.document.production === name).length,
+    }));
+  const line = (label: string, count: number, on: boolean, next: Filter) => (
+    <button
+      key={label}
+      type="button"
+      aria-pressed={on}
+      onClick={() => onFilter(next)}
+      className={classes(
+        'flex w-full justify-between rounded-lg px-2.5 py-1.5 text-left',
+        on ? 'bg-leaf-wash font-semibold' : 'text-soft hover:text-ink',
+      )}
+    >
+      <span>{label}</span>
+      <span>{count}</span>
+    </button>
+  );
+  return (
+    <nav
+      aria-label="Kinds and productions"
+      className="w-[168px] shrink-0 overflow-y-auto border-r border-line bg-card p-3"
+    >
+      <h2 className="caps pb-2">Kinds</h2>
+      {line('All', entries.length, filter.by === 'all', { by: 'all' })}
+      {kinds.map((kind) =>
+        line(kind.label, kind.count, filter.by === 'kind' && filter.value === kind.value, {
+          by: 'kind',
+          value: kind.value,
+        }),
+      )}
+      <h2 className="caps pt-5 pb-2">Productions</h2>
+      {productions.map((one) =>
+        line(one.label, one.count, filter.by === 'production' && filter.value === one.value, {
+          by: 'production',
+          value: one.value,
+        }),
+      )}
+    </nav>
+  );
+}

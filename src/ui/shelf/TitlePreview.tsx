@@ -1,0 +1,72 @@
+'use client';
+import { useEffect, useMemo, useState } from 'react';
+import type { Template } from '@/core/document/template';
+import { FORMATS, pictureSize } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import type { FrameRate } from '@/core/units/rates';
+import { frameToSeconds, RATES, secondsToFrame } from '@/core/units/rates';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import { useBackdrop } from '../picture/backdrop';
+import { PictureCanvas } from '../picture/PictureCanvas';
+import { useCompiled } from '../picture/useCompiled';
+
+interface Props {
+  readonly template: Template;
+  readonly formatId: string;
+  readonly fonts: FontLibrary | null;
+  readonly widthPx: number;
+  /** While true it plays from the start, round and round; otherwise it rests. */
+  readonly playing: boolean;
+}
+
+const NO_VALUES = {};
+
+/** A template at rest, or playing. Nothing runs while it rests. */
+export function TitlePreview({ template, formatId, fonts, widthPx, playing }: Props) {
+  const rate = RATES.get(template.rate);
+  const format = FORMATS.get(formatId);
+  const shown = useMemo(() => previewFormat(format, widthPx * 1.5), [format, widthPx]);
+  const timing = useMemo(
+    () => stretchTiming(template.timing, designFrames(template.timing, rate), rate),
+    [template, rate],
+  );
+  const frame = useLoop(playing, timing.totalFrames, rate) ?? timing.inFrames;
+  const { title } = useCompiled(template, NO_VALUES, shown, fonts);
+  const backdrop = useBackdrop(template.backdrop);
+  const seconds = frameToSeconds(frame, rate);
+  const lists = useMemo(
+    () => (title === null ? [] : [title.frame(seconds, timing)]),
+    [title, seconds, timing],
+  );
+  const { widthU, heightU } = pictureSize(format);
+  return (
+    <div className="relative w-full bg-well" style={{ aspectRatio: `${widthU} / ${heightU}` }}>
+      <PictureCanvas
+        format={shown}
+        backdrop={backdrop}
+        backdropSeconds={1 + seconds}
+        lists={lists}
+        label={`${template.name}, ${format.label}`}
+        className="absolute inset-0 h-full w-full"
+      />
+    </div>
+  );
+}
+
+function useLoop(playing: boolean, frames: number, rate: FrameRate): number | null {
+  const [frame, setFrame] = useState<number | null>(null);
+  useEffect(() => {
+    if (!playing) return;
+    const startedAt = performance.now();
+    let request = requestAnimationFrame(function step(now) {
+      setFrame(secondsToFrame(Math.max(0, now - startedAt) / 1000, rate) % frames);
+      request = requestAnimationFrame(step);
+    });
+    return () => {
+      cancelAnimationFrame(request);
+      setFrame(null);
+    };
+  }, [playing, frames, rate]);
+  return playing ? frame : null;
+}
