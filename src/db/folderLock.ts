@@ -43,7 +43,7 @@ function createExclusively(path: string, content: string): boolean {
     writeFileSync(path, content, { flag: 'wx' });
     return true;
   } catch (error) {
-    if (error instanceof Error && 'code' in error && error.code === 'EEXIST') return false;
+    if (typeof error === 'object' && error !== null && Reflect.get(error, 'code') === 'EEXIST') return false;
     throw error;
   }
 }

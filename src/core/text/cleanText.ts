@@ -6,11 +6,9 @@ const LONGEST_TEXT = 10_000;
  */
 export function cleanText(text: string): string {
   const cut = text.length > LONGEST_TEXT ? text.slice(0, LONGEST_TEXT) : text;
-  return (
-    cut
-      .replace(/\r\n?|\u2028|\u2029/g, '\n')
-      .replace(/\t/g, ' ')
-      .replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f]/g, '')
-      .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd')
-  );
+  return cut
+    .replace(/\r\n?|\u2028|\u2029/g, '\n')
+    .replace(/\t/g, ' ')
+    .replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f]/g, '')
+    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
 }

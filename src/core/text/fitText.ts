@@ -1,4 +1,5 @@
 import type { LongStep, TextStyle } from '../document/template';
+import { assertNever } from '../kit/assertNever';
 import type { FontLibrary } from './fontLibrary';
 import type { TextLayout, TextSpec } from './layoutText';
 import { layoutText } from './layoutText';
@@ -14,73 +15,119 @@ type Spec = Omit<TextSpec, 'wrapWidthU' | 'squeeze'>;
 
 // Rounding in widths must not count as too wide.
 const TOLERANCE_U = 0.01;
+// Halvings of the range of sizes: 2^-12 of it is far below a hundredth of a unit of width.
+const HALVINGS = 12;
 
-/** Sets a text no wider than `maxWidthU`, taking the given steps in order until it fits. */
+/**
+ * Sets a text no wider than `maxWidthU`, taking the given steps in order until it fits. Lines that a wrap
+ * allows count for the shrinking after it too: the largest size is found that fits in that many lines.
+ */
 export function fitText(
   spec: Spec,
   maxWidthU: number,
   steps: readonly LongStep[],
   fonts: FontLibrary,
 ): FittedText {
-  let state: TextSpec = { ...spec, wrapWidthU: Infinity, squeeze: 1 };
-  let layout = layoutText(state, fonts);
-  const done: string[] = [];
+  const fitter = new Fitter(spec, maxWidthU, fonts);
   for (const step of steps) {
-    if (layout.width <= maxWidthU + TOLERANCE_U) break;
-    const next = takeStep(step, state, layout, maxWidthU, fonts);
-    if (next === null) continue;
-    ({ state, layout } = next);
-    done.push(next.words);
+    if (fitter.fits()) break;
+    fitter.take(step);
   }
-  return { layout, done, overflows: layout.width > maxWidthU + TOLERANCE_U };
+  return { layout: fitter.layout, done: fitter.done, overflows: !fitter.fits() };
 }
 
-interface Step {
-  readonly state: TextSpec;
-  readonly layout: TextLayout;
-  readonly words: string;
+class Fitter {
+  layout: TextLayout;
+  readonly done: string[] = [];
+  private readonly typedLines: number;
+  private state: TextSpec;
+  private maxLines = 1;
+
+  constructor(
+    spec: Spec,
+    private readonly maxWidthU: number,
+    private readonly fonts: FontLibrary,
+  ) {
+    this.state = { ...spec, wrapWidthU: Infinity, squeeze: 1 };
+    this.layout = layoutText(this.state, fonts);
+    this.typedLines = this.layout.lines.length;
+  }
+
+  fits(layout = this.layout): boolean {
+    const most = Math.max(this.typedLines, this.maxLines);
+    return layout.width <= this.maxWidthU + TOLERANCE_U && layout.lines.length <= most;
+  }
+
+  take(step: LongStep): void {
+    switch (step.kind) {
+      case 'wrap':
+        this.maxLines = step.maxLines;
+        this.keepIfFits({ ...this.state, wrapWidthU: this.maxWidthU });
+        return;
+      case 'squeeze': {
+        const squeeze = Math.max(
+          step.minPercent / 100,
+          this.state.squeeze * (this.maxWidthU / this.layout.width),
+        );
+        this.keep({ ...this.state, squeeze });
+        this.done.push(`squeezed to ${Math.round(squeeze * 100)} %`);
+        return;
+      }
+      case 'shrink':
+        this.shrink(step.minSizeU);
+        return;
+      default:
+        assertNever(step, 'step');
+    }
+  }
+
+  private shrink(minSizeU: number): void {
+    const least = minSizeU / this.state.style.sizeU;
+    if (least >= 1) return;
+    const wrapWidthU = this.maxLines > 1 ? this.maxWidthU : Infinity;
+    const scaled = (factor: number): TextSpec => ({ ...scaleSpec(this.state, factor), wrapWidthU });
+    let low = least;
+    let high = 1;
+    if (this.fits(layoutText(scaled(least), this.fonts))) {
+      for (let i = 0; i < HALVINGS; i++) {
+        const middle = (low + high) / 2;
+        if (this.fits(layoutText(scaled(middle), this.fonts))) low = middle;
+        else high = middle;
+      }
+    }
+    this.keep(scaled(low));
+    this.done.push(`shrunk to ${Math.round(this.state.style.sizeU)} u`);
+    this.noteWrapping();
+  }
+
+  private keepIfFits(state: TextSpec): void {
+    const layout = layoutText(state, this.fonts);
+    if (!this.fits(layout)) return;
+    this.state = state;
+    this.layout = layout;
+    this.noteWrapping();
+  }
+
+  private keep(state: TextSpec): void {
+    this.state = state;
+    this.layout = layoutText(state, this.fonts);
+  }
+
+  private noteWrapping(): void {
+    if (this.layout.lines.length > this.typedLines)
+      this.done.push(`wrapped to ${this.layout.lines.length} lines`);
+  }
 }
 
-function takeStep(
-  step: LongStep,
-  state: TextSpec,
-  layout: TextLayout,
-  maxWidthU: number,
-  fonts: FontLibrary,
-): Step | null {
-  if (step.kind === 'wrap') {
-    const wrapped = { ...state, wrapWidthU: maxWidthU };
-    const next = layoutText(wrapped, fonts);
-    const added = next.lines.length - layout.lines.length;
-    // More lines than allowed: leave it unwrapped, so that the steps that follow can still save it.
-    if (added === 0 || next.lines.length > step.maxLines) return null;
-    return { state: wrapped, layout: next, words: `wrapped to ${next.lines.length} lines` };
-  }
-  if (step.kind === 'squeeze') {
-    const squeeze = Math.max(step.minPercent / 100, state.squeeze * (maxWidthU / layout.width));
-    const next = { ...state, squeeze };
-    return {
-      state: next,
-      layout: layoutText(next, fonts),
-      words: `squeezed to ${Math.round(squeeze * 100)} %`,
-    };
-  }
-  const factor = Math.max(step.minSizeU / state.style.sizeU, maxWidthU / layout.width);
-  if (factor >= 1) return null;
-  const next = {
-    ...state,
-    style: scaleStyle(state.style, factor),
-    runs: state.runs.map((run) => scaleRun(run, factor)),
-  };
-  const words = `shrunk to ${Math.round(next.style.sizeU)} u`;
-  return { state: next, layout: layoutText(next, fonts), words };
+function scaleSpec(spec: TextSpec, factor: number): TextSpec {
+  const runs = spec.runs.map((run) =>
+    run.style?.sizeU === undefined
+      ? run
+      : { ...run, style: { ...run.style, sizeU: run.style.sizeU * factor } },
+  );
+  return { ...spec, runs, style: scaleStyle(spec.style, factor) };
 }
 
 function scaleStyle(style: TextStyle, factor: number): TextStyle {
   return { ...style, sizeU: style.sizeU * factor };
-}
-
-function scaleRun(run: Spec['runs'][number], factor: number): Spec['runs'][number] {
-  if (run.style?.sizeU === undefined) return run;
-  return { ...run, style: { ...run.style, sizeU: run.style.sizeU * factor } };
 }

@@ -18,7 +18,12 @@ export function unitWindows(count: number, order: UnitOrder, overlap: number): W
   return ranks.map((rank) => ({ start: rank * gap * length, length }));
 }
 
+// Rounding must neither show a sliver of what has gone nor keep something from coming fully to rest.
+const DUST = 1e-9;
+
 /** How far a unit is through its window, 0 to 1, for the whole move's progress. */
 export function windowProgress(window: Window, progress: number): number {
-  return Math.max(0, Math.min(1, (progress - window.start) / window.length));
+  const through = (progress - window.start) / window.length;
+  if (through < DUST) return 0;
+  return through > 1 - DUST ? 1 : through;
 }

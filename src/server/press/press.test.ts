@@ -1,14 +1,19 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
+import { PNG } from 'pngjs';
+import type { MoveUse } from '@/core/document/template';
 import type { JobRecord } from '@/db/jobs';
-import { findJob } from '@/db/jobs';
+import { findJob, insertJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
+import { fileSlug } from './orderJob';
+import { encodePng } from './png';
 import { Press } from './press';
+import { concatList } from './proresSink';
 import { RenderPool } from './renderPool';
 
 let folder: string;
@@ -62,3 +67,72 @@ test.each([
   },
   60_000,
 );
+
+test('a still is the frame that was asked for', async () => {
+  const job = await ended(await press.enqueue(payload('png-still')));
+  expect(job.error).toBeNull();
+  expect(job.files[0]).toMatchObject({ name: '001-ilse.png', frames: 1, alphaErrorMax: 0 });
+});
+
+test('a job that is stopped ends at once, leaves no half file, and the next one runs', async () => {
+  const long = payload('webm-vp9', 3000);
+  const id = await press.enqueue(long);
+  await new Promise<void>((resolve) => {
+    press.subscribe((job) => job.id === id && job.progress.doneFrames > 0 && resolve());
+  });
+  await press.cancel(id);
+  expect((await ended(id)).status).toBe('cancelled');
+  const next = await ended(await press.enqueue(payload('png-still')));
+  expect(next.status).toBe('done');
+  expect(readdirSync(press.folderOf(id))).toEqual([]);
+}, 60_000);
+
+test('a job that cannot be rendered fails with the reason', async () => {
+  const impossible = { ...payload('png-still'), format: 'wide-1080' };
+  const [title] = impossible.titles;
+  const document = {
+    ...title.document,
+    layers: [
+      { ...title.document.layers[0], id: 'x', motion: { in: { ...use(), move: 'vanish' }, out: null } },
+    ],
+  };
+  const job = await ended(await press.enqueue({ ...impossible, titles: [{ ...title, document }] }));
+  expect(job).toMatchObject({ status: 'failed', error: expect.stringMatching(/Unknown move "vanish"/) });
+});
+
+function use(): MoveUse {
+  const [first] = tidelineStrap.layers.flatMap((layer) => layer.motion.in ?? []);
+  return first;
+}
+
+test('what another process left half done is taken up and finished', async () => {
+  const id = 'left-behind';
+  await insertJob(database.db, id, payload('mov-png'), 60);
+  await updateJob(database.db, id, { status: 'running', startedAt: new Date() });
+  await press.start();
+  const job = await ended(id);
+  expect(job).toMatchObject({ status: 'done', error: null });
+  expect(job.files[0].frames).toBe(60);
+}, 60_000);
+
+test('pieces for ProRes: single frames in one piece, a repeated frame once for each time', () => {
+  const lines = concatList('d.mov', [1, 1, 3, 1], 0.04).trim().split('\n');
+  const pieces = lines
+    .filter((line) => line.startsWith('inpoint') || line.startsWith('outpoint'))
+    .map((line) => Number(line.split(' ')[1]));
+  expect(pieces).toEqual([0, 0.08, 0.08, 0.12, 0.08, 0.12, 0.08, 0.12, 0.12, 0.16]);
+});
+
+test('our PNG files decode to the very pixels', () => {
+  const pixels = Uint8Array.from({ length: 7 * 5 * 4 }, (_, i) => (i * 37) % 256);
+  const decoded = PNG.sync.read(encodePng(pixels, 7, 5));
+  expect([decoded.width, decoded.height]).toEqual([7, 5]);
+  expect(Uint8Array.from(decoded.data)).toEqual(pixels);
+});
+
+test('file names keep letters of any script and nothing that a shell or a disk minds', () => {
+  expect(fileSlug('Bartholomew Quillfeather-Oduya')).toBe('bartholomew-quillfeather-oduya');
+  expect(fileSlug('../../etc/passwd')).toBe('etc-passwd');
+  expect(fileSlug('نور الهلالي')).toBe('نور-الهلالي');
+  expect(fileSlug('…')).toBe('');
+});

@@ -27,7 +27,7 @@ export function snapFrames(
   for (const edge of edges) {
     for (const stop of stops) {
       const off = Math.abs(stop - (edge + by));
-      if (off <= distance) {
+      if (off < distance) {
         distance = off;
         best = { by: stop - edge, line: stop };
       }

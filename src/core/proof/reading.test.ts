@@ -1,0 +1,52 @@
+import { describe, expect, test } from '@jest/globals';
+import { tidelineStrap } from '../../../demo/templates';
+import { stretchTiming } from '../timeline/stretch';
+import { RATES } from '../units/rates';
+import { proofTitle } from './proofTitle';
+import { readableSeconds } from './readableTime';
+import { readingSeconds } from './readingTime';
+
+const rate = RATES.get('25');
+
+describe('time to read', () => {
+  test('is never under two seconds, and nothing for a text without letters', () => {
+    expect(readingSeconds('Ode Pell')).toBe(2);
+    expect(readingSeconds(' — ')).toBe(0);
+  });
+
+  test('goes by words or by characters, whichever takes longer', () => {
+    // 9 words of 2 letters: 9 / 2.7 + 0.7.
+    expect(readingSeconds('to be or it is an ox at me')).toBeCloseTo(9 / 2.7 + 0.7, 6);
+    // Two words, 57 characters.
+    const long = `${'a'.repeat(28)} ${'b'.repeat(28)}`;
+    expect(readingSeconds(long)).toBeCloseTo(57 / 15 + 0.7, 6);
+  });
+
+  test('scripts without spaces go by eight characters a second', () => {
+    expect(readingSeconds('河川敷で待っています今日は')).toBeCloseTo(13 / 8 + 0.7, 6);
+  });
+});
+
+describe('readable time', () => {
+  test('runs from the last text at rest to the first that leaves', () => {
+    const timing = stretchTiming(tidelineStrap.timing, 150, rate);
+    // Role rests at 1.0 s of the in; mirrored, role leaves at once when the out starts at 6 - 0.8 s.
+    expect(readableSeconds(tidelineStrap, timing)).toBeCloseTo(5.2 - 1.0, 6);
+  });
+});
+
+describe('the proof of a title', () => {
+  test('says how long it takes to read when there is too little time', () => {
+    const short = proofTitle(tidelineStrap, { name: 'Bartholomew Quillfeather-Oduya' }, 60, rate);
+    expect(short.tone).toBe('stop');
+    expect(short.message).toMatch(/^reads in \d\.\d s, lasts 0\.6$/);
+  });
+
+  test('names a field that must be filled and is not', () => {
+    expect(proofTitle(tidelineStrap, { name: ' ' }, 150, rate).message).toBe('Name is empty');
+  });
+
+  test('is clear for the demo’s own words', () => {
+    expect(proofTitle(tidelineStrap, {}, 150, rate)).toMatchObject({ tone: 'pass', message: 'clear' });
+  });
+});

@@ -1,0 +1,41 @@
+import type { BoxLayer, Place, Template, TextLayer } from './document/template';
+import { newTemplate, newTextLayer } from './document/newTemplate';
+
+/** Builders for tests: a template, texts and boxes with only what matters said. */
+export function testTemplate(layers: Template['layers'], more: Partial<Template> = {}): Template {
+  const start = { name: 'Test', kind: 'name-strap', production: '', format: 'wide-1080', rate: '25' };
+  return { ...newTemplate(start), layers, fields: [], ...more };
+}
+
+/** A text layer without motion. */
+export function testText(id: string, text: string, more: Partial<TextLayer> = {}): TextLayer {
+  return { ...newTextLayer(id, id), runs: [{ text }], motion: { in: null, out: null }, ...more };
+}
+
+/** A box of 100 × 50 u without motion. */
+export function testBox(id: string, more: Partial<BoxLayer> = {}): BoxLayer {
+  return {
+    id,
+    name: id,
+    kind: 'box',
+    visible: true,
+    opacity: 1,
+    shadow: null,
+    place: place({}),
+    motion: { in: null, out: null },
+    fill: '#203040',
+    fillOpacity: 1,
+    radiusU: 0,
+    outline: null,
+    width: { kind: 'fixed', u: 100 },
+    height: { kind: 'fixed', u: 50 },
+    encloses: [],
+    padding: { leftU: 0, topU: 0, rightU: 0, bottomU: 0 },
+    ...more,
+  };
+}
+
+/** A place at the frame's top left corner, with what differs. */
+export function place(more: Partial<Place>): Place {
+  return { point: 'topLeft', target: { kind: 'frame' }, targetPoint: 'topLeft', dxU: 0, dyU: 0, ...more };
+}

@@ -1,0 +1,28 @@
+import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@jest/globals';
+import { FolderInUseError, lockFolder } from './folderLock';
+
+const folder = (): string => mkdtempSync(join(tmpdir(), 'gilder-lock-'));
+
+test('is held until it is given back', () => {
+  const at = folder();
+  const unlock = lockFolder(at);
+  expect(() => lockFolder(at)).toThrow(FolderInUseError);
+  unlock();
+  expect(existsSync(join(at, 'gilder.lock'))).toBe(false);
+  lockFolder(at)();
+});
+
+test.each([
+  ['a process that is gone', JSON.stringify({ pid: 2 ** 22 + 1, started: '123' })],
+  ['another process that got the same number', JSON.stringify({ pid: process.pid, started: '1' })],
+  ['nothing readable', 'half a li'],
+])('a lock of %s is taken over', (_who, content) => {
+  const at = folder();
+  writeFileSync(join(at, 'gilder.lock'), content);
+  const unlock = lockFolder(at);
+  expect(() => lockFolder(at)).toThrow(FolderInUseError);
+  unlock();
+});
