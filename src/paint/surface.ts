@@ -42,7 +42,7 @@ export interface SurfaceContext {
 }
 
 /** Anything that can be drawn on a context: a canvas of the same implementation. */
-export type SurfaceImage = object;
+type SurfaceImage = object;
 
 /** A canvas for a part of the picture. */
 export interface Surface {

@@ -98,7 +98,7 @@ export type Extent =
   | { readonly kind: 'encloses' }
   | { readonly kind: 'matches'; readonly layerId: string };
 
-export interface Padding {
+interface Padding {
   readonly leftU: number;
   readonly topU: number;
   readonly rightU: number;
@@ -121,7 +121,7 @@ export type Layer = TextLayer | BoxLayer;
 
 export type FieldKind = 'text' | 'colour' | 'number' | 'choice';
 
-export interface FieldTarget {
+interface FieldTarget {
   readonly layerId: string;
   /** A property of that layer's kind, such as `text` or `style.fill`. */
   readonly path: string;

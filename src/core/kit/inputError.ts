@@ -9,7 +9,7 @@ export interface InputProblem {
 }
 
 /** One line for people: where, what was expected, what was got, what to do. */
-export function describeProblem(problem: InputProblem): string {
+function describeProblem(problem: InputProblem): string {
   const advice = problem.advice === '' ? '' : ` ${problem.advice}`;
   return `${problem.where}: expected ${problem.expected}, got ${problem.got}.${advice}`;
 }

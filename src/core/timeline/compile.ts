@@ -16,7 +16,7 @@ import { paintLayer } from './paintLayer';
 import type { TitleTiming } from './stretch';
 
 /** The units of a layer with the move that acts on them. */
-export interface MovingUnits {
+interface MovingUnits {
   readonly move: CompiledMove;
   readonly units: readonly LayerUnit[];
 }
@@ -31,7 +31,7 @@ export interface CompiledLayer {
 }
 
 /** Something a designer or editor should know about a layer, in words. */
-export interface LayerNote {
+interface LayerNote {
   readonly layerId: string;
   readonly kind: 'fitted' | 'overflow' | 'missing' | 'unknownFace';
   readonly message: string;

@@ -108,9 +108,12 @@ export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, 
       onPointerUp={onPointerUp}
       onKeyDown={onKeyDown}
       className={classes(
-        'absolute top-[6px] h-6 touch-none rounded-md px-2 text-left text-[12px] font-semibold whitespace-nowrap text-white',
-        column === 'in' ? 'bg-in' : 'bg-out',
-        onChange === null ? 'cursor-default opacity-80' : 'cursor-ew-resize',
+        'absolute top-[6px] h-6 touch-none rounded-md px-2 text-left text-[12px] font-semibold whitespace-nowrap',
+        onChange === null
+          ? 'cursor-default border border-dashed border-out bg-out-wash text-out'
+          : column === 'in'
+            ? 'cursor-ew-resize bg-in text-on-bar'
+            : 'cursor-ew-resize bg-out text-on-bar',
       )}
       style={{
         left: left + use.startSeconds * scale.pxPerSecond,

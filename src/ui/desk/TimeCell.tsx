@@ -21,10 +21,11 @@ interface Props {
 export function TimeCell({ label, row, col, value, show, rate, least, onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState('');
-  const commit = (): void => {
+  const commit = (): boolean => {
     if (typed === null || typed === show(value)) {
       setTyped(null);
-      return;
+      setWrong('');
+      return true;
     }
     try {
       const frame = timecodeToFrame(typed, rate, label);
@@ -32,9 +33,11 @@ export function TimeCell({ label, row, col, value, show, rate, least, onChange }
       setTyped(null);
       setWrong('');
       if (frame !== value) onChange(frame);
+      return true;
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       setWrong(`Expected ${error.problems[0].expected}, got ${error.problems[0].got}.`);
+      return false;
     }
   };
   return (
@@ -49,7 +52,8 @@ export function TimeCell({ label, row, col, value, show, rate, least, onChange }
         onChange={(event) => setTyped(event.target.value)}
         onBlur={commit}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
+          // A new start may move the row, so Enter stays with it; elsewhere it goes on to the row below.
+          if (event.key === 'Enter' && (!commit() || col === 'in')) event.stopPropagation();
           if (event.key !== 'Escape') return;
           setTyped(null);
           setWrong('');

@@ -46,6 +46,7 @@ export function PictureCanvas({
       height={format.heightPx}
       role="img"
       aria-label={label}
+      data-titles={lists.length}
       className={className}
       style={widthCss === undefined ? undefined : { width: widthCss }}
     />

@@ -1,0 +1,41 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect } from '@playwright/test';
+
+/** A drag as a hand does it: press, a nudge, then steps. `hold` keeps the button down at the end. */
+export async function drag(
+  page: Page,
+  from: { x: number; y: number },
+  by: { x: number; y: number },
+  hold = false,
+): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + Math.sign(by.x) * 8, from.y + Math.sign(by.y) * 8);
+  await page.mouse.move(from.x + by.x, from.y + by.y, { steps: 12 });
+  if (!hold) await page.mouse.up();
+}
+
+/** The middle of an element, in page coordinates. */
+export async function middle(
+  locator: Locator,
+): Promise<{ x: number; y: number; width: number; height: number }> {
+  const box = await locator.boundingBox();
+  if (box === null) throw new Error('not on the page');
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2, width: box.width, height: box.height };
+}
+
+/** Waits until the screen says that everything is saved. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+}
+
+/** A figure that changes when the pixels of a canvas change. */
+export function pixels(canvas: Locator): Promise<number> {
+  return canvas.evaluate((element) => {
+    if (!(element instanceof HTMLCanvasElement)) throw new Error('not a canvas');
+    const { data } = element.getContext('2d')?.getImageData(0, 0, element.width, element.height) ?? { data: [] };
+    let figure = 0;
+    for (const byte of data) figure = (Math.imul(figure, 31) + byte) | 0;
+    return figure;
+  });
+}
