@@ -1,0 +1,33 @@
+/** The middle of some figures. */
+export function median(figures: readonly number[]): number {
+  const sorted = figures.toSorted((a, b) => a - b);
+  const middle = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
+}
+
+/** Milliseconds that one run of the work takes, at the median of `times` rounds of `inner` runs each. */
+export function time(work: () => void, times = 15, inner = 1): number {
+  work();
+  const rounds = Array.from({ length: times }, () => {
+    const from = performance.now();
+    for (let i = 0; i < inner; i++) work();
+    return (performance.now() - from) / inner;
+  });
+  return median(rounds);
+}
+
+/** Milliseconds that some asynchronous work takes, at the median of `times` runs. */
+export async function timeAsync(work: () => Promise<void>, times = 3): Promise<number> {
+  const rounds: number[] = [];
+  for (let i = 0; i < times; i++) {
+    const from = performance.now();
+    await work();
+    rounds.push(performance.now() - from);
+  }
+  return median(rounds);
+}
+
+/** Prints a line of the report. */
+export function report(name: string, figure: string, wanted = ''): void {
+  console.log(`${name.padEnd(62)} ${figure.padStart(14)}${wanted === '' ? '' : `   (wanted: ${wanted})`}`);
+}
