@@ -18,12 +18,20 @@ const RATE = RATES.get('25');
 
 /** The strap with a name of so many letters that come in one by one. */
 function strapOf(letters: number): Template {
-  const words = 'Quillfeather '.repeat(Math.ceil(letters / 12)).replace(/ /g, (_m, at: number) => (at % 5 === 0 ? ' ' : 'e'));
+  const words = 'Quillfeather '
+    .repeat(Math.ceil(letters / 12))
+    .replace(/ /g, (_m, at: number) => (at % 5 === 0 ? ' ' : 'e'));
   const text = Array.from(words.replace(/\s/g, '')).slice(0, letters).join('');
   return updateLayer(tidelineStrap, 'name', (layer) =>
     layer.kind !== 'text' || layer.motion.in === null
       ? layer
-      : { ...layer, runs: [{ text }], maxWidthShare: 2, whenLong: [], motion: { in: { ...layer.motion.in, unit: 'letter', overlap: 0.8 }, out: 'mirror' } },
+      : {
+          ...layer,
+          runs: [{ text }],
+          maxWidthShare: 2,
+          whenLong: [],
+          motion: { in: { ...layer.motion.in, unit: 'letter', overlap: 0.8 }, out: 'mirror' },
+        },
   );
 }
 
@@ -39,9 +47,17 @@ export function benchCore(fonts: FontLibrary): void {
     const frameMs = time(() => void title.frame(0.5, timing), 25, 20);
     perFrame.push(frameMs / letters);
     report(`compile, ${letters} letters by letter`, `${compileMs.toFixed(2)} ms`);
-    report(`frame(t), ${letters} letters moving`, `${frameMs.toFixed(3)} ms`, letters === 60 ? 'under 1 ms' : '');
+    report(
+      `frame(t), ${letters} letters moving`,
+      `${frameMs.toFixed(3)} ms`,
+      letters === 60 ? 'under 1 ms' : '',
+    );
   }
-  report('cost of a letter at 2 000 ÷ at 60', `${(perFrame[2] / perFrame[0]).toFixed(2)} ×`, 'linear: about 1');
+  report(
+    'cost of a letter at 2 000 ÷ at 60',
+    `${(perFrame[2] / perFrame[0]).toFixed(2)} ×`,
+    'linear: about 1',
+  );
 }
 
 /** Painting one moving frame, against the same paths drawn straight with the raster library. */
@@ -74,7 +90,9 @@ function straightDrawing(items: readonly DisplayItem[]): (context: Context) => v
       const inner = straightDrawing(item.items);
       return (context) => {
         context.save();
-        context.shadowColor = `${item.colour}${Math.round(item.opacity * 255).toString(16).padStart(2, '0')}`;
+        context.shadowColor = `${item.colour}${Math.round(item.opacity * 255)
+          .toString(16)
+          .padStart(2, '0')}`;
         context.shadowBlur = item.blurPx * 2;
         context.shadowOffsetY = item.offsetPx.y;
         inner(context);

@@ -17,7 +17,7 @@ export async function benchPages(): Promise<void> {
   }
   const folder = mkdtempSync(join(tmpdir(), 'gilder-bench-'));
   const first = await start(folder);
-  report('first start, database made and demo put in', `${(first.seconds).toFixed(1)} s`);
+  report('first start, database made and demo put in', `${first.seconds.toFixed(1)} s`);
   await first.stop();
   const second = await start(folder);
   report('second start to first page', `${second.seconds.toFixed(1)} s`, 'under 8 s');
@@ -51,14 +51,25 @@ async function start(folder: string): Promise<{ url: string; seconds: number; st
 }
 
 async function measureScreens(url: string): Promise<void> {
-  const args = ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'];
+  const args = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-background-networking',
+  ];
   const browser = await chromium.launch({ executablePath: CHROMIUM, args });
   for (const path of SCREENS) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     let scripts = 0;
     page.on('response', (response) => {
       if (!response.url().endsWith('.js')) return;
-      void response.request().sizes().then((sizes) => (scripts += sizes.responseBodySize), () => undefined);
+      void response
+        .request()
+        .sizes()
+        .then(
+          (sizes) => (scripts += sizes.responseBodySize),
+          () => undefined,
+        );
     });
     const from = performance.now();
     await page.goto(url + path);

@@ -23,9 +23,24 @@ interface Export {
   readonly name?: string;
 }
 
-async function exportTitle({ pool, output, frames, folder, holdOnce = false, name = 'a' }: Export): Promise<void> {
+async function exportTitle({
+  pool,
+  output,
+  frames,
+  folder,
+  holdOnce = false,
+  name = 'a',
+}: Export): Promise<void> {
   const sink = createSink(output, { path: join(folder, `${name}.${output}`), format: FORMAT, rate: RATE });
-  const task = { document: SIX_SECONDS, values: {}, format: FORMAT.id, rate: RATE.id, lengthFrames: 150, onlyFrame: null, frames };
+  const task = {
+    document: SIX_SECONDS,
+    values: {},
+    format: FORMAT.id,
+    rate: RATE.id,
+    lengthFrames: 150,
+    onlyFrame: null,
+    frames,
+  };
   const receiver = {
     frame: (bytes: Buffer, { repeats }: { repeats: number }) => sink.write(bytes, holdOnce ? 1 : repeats),
     reference: () => undefined,
@@ -37,10 +52,21 @@ async function exportTitle({ pool, output, frames, folder, holdOnce = false, nam
 /** Collects the frames of the title, so that an encoder can be fed without painting. */
 async function readyFrames(pool: RenderPool): Promise<{ bytes: Buffer; repeats: number }[]> {
   const ready: { bytes: Buffer; repeats: number }[] = [];
-  const task = { document: SIX_SECONDS, values: {}, format: FORMAT.id, rate: RATE.id, lengthFrames: 150, onlyFrame: null, frames: 'rgba' as const };
+  const task = {
+    document: SIX_SECONDS,
+    values: {},
+    format: FORMAT.id,
+    rate: RATE.id,
+    lengthFrames: 150,
+    onlyFrame: null,
+    frames: 'rgba' as const,
+  };
   await pool.render(
     task,
-    { frame: async (bytes, { repeats }) => void ready.push({ bytes: Buffer.from(bytes), repeats }), reference: () => undefined },
+    {
+      frame: async (bytes, { repeats }) => void ready.push({ bytes: Buffer.from(bytes), repeats }),
+      reference: () => undefined,
+    },
     new AbortController().signal,
   );
   return ready;
@@ -83,7 +109,11 @@ export async function benchBatch(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'gilder-bench-'));
   const batch = async (workers: number): Promise<number> => {
     const pool = new RenderPool(workers);
-    await Promise.all(Array.from({ length: workers }, (_, i) => exportTitle({ pool, output: 'mov-png', frames: 'png', folder, name: `warm${i}` })));
+    await Promise.all(
+      Array.from({ length: workers }, (_, i) =>
+        exportTitle({ pool, output: 'mov-png', frames: 'png', folder, name: `warm${i}` }),
+      ),
+    );
     const took = await timeAsync(async () => {
       const waiting = Array.from({ length: 20 }, (_, i) => `title${i}`);
       const lane = async (): Promise<void> => {
@@ -112,14 +142,30 @@ export async function benchMemory(): Promise<void> {
     ...SIX_SECONDS,
     timing: { inSeconds: 60, holdSeconds: 0, outSeconds: 60 },
     layers: SIX_SECONDS.layers.map((layer) =>
-      layer.motion.in === null ? layer : { ...layer, motion: { in: { ...layer.motion.in, startSeconds: 0, lengthSeconds: 60, ease: 'even' }, out: 'mirror' } },
+      layer.motion.in === null
+        ? layer
+        : {
+            ...layer,
+            motion: {
+              in: { ...layer.motion.in, startSeconds: 0, lengthSeconds: 60, ease: 'even' },
+              out: 'mirror',
+            },
+          },
     ),
   };
   const before = process.memoryUsage().rss;
   const samples: number[] = [];
   let frames = 0;
   while (frames < 5000) {
-    const task = { document, values: {}, format: FORMAT.id, rate: '25', lengthFrames: 3000, onlyFrame: null, frames: 'rgba' as const };
+    const task = {
+      document,
+      values: {},
+      format: FORMAT.id,
+      rate: '25',
+      lengthFrames: 3000,
+      onlyFrame: null,
+      frames: 'rgba' as const,
+    };
     const receiver = {
       frame: async (): Promise<void> => {
         if (++frames % 250 === 0) samples.push(process.memoryUsage().rss);
@@ -133,5 +179,9 @@ export async function benchMemory(): Promise<void> {
   const half = samples.slice(samples.length / 2);
   report('frames painted', String(frames));
   report('most above the start', megabytes(Math.max(...samples) - before), 'under 400 MB');
-  report('second half against first half, highest', `${(Math.max(...half) / Math.max(...samples.slice(0, samples.length / 2))).toFixed(2)} ×`, 'flat: about 1');
+  report(
+    'second half against first half, highest',
+    `${(Math.max(...half) / Math.max(...samples.slice(0, samples.length / 2))).toFixed(2)} ×`,
+    'flat: about 1',
+  );
 }

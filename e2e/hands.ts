@@ -33,7 +33,9 @@ export async function saved(page: Page): Promise<void> {
 export function pixels(canvas: Locator): Promise<number> {
   return canvas.evaluate((element) => {
     if (!(element instanceof HTMLCanvasElement)) throw new Error('not a canvas');
-    const { data } = element.getContext('2d')?.getImageData(0, 0, element.width, element.height) ?? { data: [] };
+    const { data } = element.getContext('2d')?.getImageData(0, 0, element.width, element.height) ?? {
+      data: [],
+    };
     let figure = 0;
     for (const byte of data) figure = (Math.imul(figure, 31) + byte) | 0;
     return figure;

@@ -14,6 +14,7 @@ const unit = read(unitPath);
 const browser = read(browserPath);
 const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0);
 const broken = (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0);
-const failed = broken + (browser?.stats.unexpected ?? 0) + (unit === null ? 1 : 0) + (browser === null ? 1 : 0);
+const failed =
+  broken + (browser?.stats.unexpected ?? 0) + (unit === null ? 1 : 0) + (browser === null ? 1 : 0);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

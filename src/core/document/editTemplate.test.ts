@@ -111,6 +111,8 @@ test('sample texts fill every text field, and “one line” leaves out what nee
   }
   expect(sampleValues(tidelineStrap, 'one-line')).toEqual({ name: 'Ilse Marrow', role: '' });
   expect(sampleValues(tidelineStrap, 'usual')).toEqual({});
+  // The role takes 48 characters; long words are cut between two of them.
+  expect(sampleValues(tidelineStrap, 'long').role).toBe('Deputy Steward of the Upper Weirs and Lantern');
 });
 
 test('typing replaces styled runs by one plain run', () => {

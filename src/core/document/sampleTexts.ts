@@ -41,6 +41,18 @@ export function sampleValues(template: Template, sampleId: string): FieldValues 
   if (sample === undefined || sampleId === 'usual') return {};
   const texts = template.fields.filter((field) => field.kind === 'text');
   return Object.fromEntries(
-    texts.map((field, i) => [field.id, sample.words(field, String(designValue(template, field)), i)]),
+    texts.map((field, i) => {
+      const words = sample.words(field, String(designValue(template, field)), i);
+      return [field.id, cutToLimit(words, field.limits.maxLength)];
+    }),
   );
+}
+
+/** Words cut to a limit between two of them where that is possible. */
+function cutToLimit(words: string, limit = Infinity): string {
+  const letters = Array.from(words);
+  if (letters.length <= limit) return words;
+  const cut = letters.slice(0, limit + 1).join('');
+  const space = cut.lastIndexOf(' ');
+  return space > 0 ? cut.slice(0, space) : letters.slice(0, limit).join('');
 }

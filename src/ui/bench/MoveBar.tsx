@@ -6,6 +6,7 @@ import { MOVES } from '@/core/moves';
 import type { FrameRate } from '@/core/units/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/units/rates';
 import { classes } from '../shared/classes';
+import { useBench } from './benchStore';
 import type { ScoreScale } from './scoreScale';
 
 interface Props {
@@ -30,6 +31,7 @@ const BY_UNIT: Readonly<Record<UnitKind, string>> = {
 
 /** A move in its column: dragged as a whole it starts at another time, dragged at an end it lasts longer or shorter. */
 export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, onChange }: Props) {
+  const { store } = useBench();
   const drag = useRef<{
     readonly x: number;
     readonly use: MoveUse;
@@ -70,6 +72,7 @@ export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, 
     const fromEnd = box.right - event.clientX;
     const part = fromEnd < 8 ? 'end' : event.clientX - box.left < 8 ? 'start' : 'whole';
     event.currentTarget.setPointerCapture(event.pointerId);
+    store.grouping.begin();
     drag.current = { x: event.clientX, use, part };
   };
   const onPointerMove = (event: PointerEvent): void => {
@@ -84,6 +87,7 @@ export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, 
   };
   const onPointerUp = (): void => {
     drag.current = null;
+    store.grouping.end();
     setSays('');
   };
   const onKeyDown = (event: KeyboardEvent): void => {

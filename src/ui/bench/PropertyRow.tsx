@@ -11,21 +11,21 @@ import { Segmented } from '../shared/Segmented';
 import { SelectBox } from '../shared/SelectBox';
 import { useApply, useTemplate } from './benchStore';
 
-/** A labelled row in the settings. */
-export function Row({
-  label,
-  children,
-  leaf,
-}: {
+interface RowProps {
   readonly label: string;
   readonly children: ReactNode;
+  /** The gold leaf; rows of settings that cannot be opened leave its place to the control. */
   readonly leaf?: ReactNode;
-}) {
+}
+
+/** A labelled row in the settings. */
+export function Row({ label, children, leaf }: RowProps) {
+  const columns = leaf === undefined ? 'grid-cols-[84px_1fr]' : 'grid-cols-[84px_1fr_28px]';
   return (
-    <div className="grid grid-cols-[84px_1fr_28px] items-center gap-2 py-1">
+    <div className={`grid ${columns} items-center gap-2 py-1`}>
       <span className="text-soft">{label}</span>
       <span className="min-w-0">{children}</span>
-      {leaf ?? <span />}
+      {leaf}
     </div>
   );
 }

@@ -203,7 +203,7 @@ interface StepProps {
 
 function StepRow({ label, on, onToggle, children }: StepProps) {
   return (
-    <div className="grid h-10 grid-cols-[84px_1fr_28px] items-center gap-2">
+    <div className="grid h-10 grid-cols-[84px_1fr] items-center gap-2">
       <label className="flex items-center gap-2">
         <input type="checkbox" className="accent-leaf" checked={on} onChange={onToggle} />
         {label}

@@ -41,7 +41,7 @@ const SNAP_REACH_PX = 6;
 export function WellOverlay({ title, format, scale, guides, typing, onTyping }: Props) {
   const template = useTemplate();
   const apply = useApply();
-  const { selected, select } = useBench();
+  const { store, selected, select } = useBench();
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const { widthU, heightU } = pictureSize(format);
@@ -69,6 +69,7 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
     const box = layerId === null ? undefined : title.boxes.get(layerId);
     if (layerId === null || box === undefined) return;
     event.currentTarget.setPointerCapture(event.pointerId);
+    store.grouping.begin();
     setDrag({ startX: x, startY: y, template, layerId, box, snapped: null, pointer: { x, y } });
   };
   const onPointerMove = (event: PointerEvent): void => {
@@ -98,9 +99,13 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
       ...still.flatMap((layer) => title.boxes.get(layer.id) ?? []),
     ]);
   };
+  const finish = (): void => {
+    store.grouping.end();
+    setDrag(null);
+  };
   const cancel = (): void => {
     if (drag !== null) apply(() => drag.template);
-    setDrag(null);
+    finish();
   };
   const box = selected === null ? undefined : title.boxes.get(selected);
   return (
@@ -111,7 +116,7 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
       className="absolute inset-0 h-full w-full touch-none"
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
-      onPointerUp={() => setDrag(null)}
+      onPointerUp={finish}
       onPointerCancel={cancel}
       onDoubleClick={() => {
         if (template.layers.find((layer) => layer.id === selected)?.kind === 'text') onTyping(true);

@@ -5,7 +5,8 @@ import type { TemporalState } from 'zundo';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Template } from '@/core/document/template';
-import { groupChanges } from '../shared/undoGrouping';
+import type { UndoGrouping } from '../shared/undoGrouping';
+import { createUndoGrouping } from '../shared/undoGrouping';
 
 export type Change = (template: Template) => Template;
 
@@ -15,21 +16,26 @@ interface BenchState {
 }
 
 type Tracked = Pick<BenchState, 'template'>;
-export type BenchStore = StoreApi<BenchState> & { readonly temporal: StoreApi<TemporalState<Tracked>> };
+export type BenchStore = StoreApi<BenchState> & {
+  readonly temporal: StoreApi<TemporalState<Tracked>>;
+  readonly grouping: UndoGrouping;
+};
 
 /** A template on the bench, with its undo history. */
 export function createBenchStore(template: Template): BenchStore {
-  return createStore<BenchState>()(
+  const grouping = createUndoGrouping();
+  const store = createStore<BenchState>()(
     temporal(
       (set) => ({ template, apply: (change) => set((state) => ({ template: change(state.template) })) }),
       {
         partialize: ({ template: tracked }): Tracked => ({ template: tracked }),
         equality: (past, current) => past.template === current.template,
-        handleSet: (record) => groupChanges(record),
+        handleSet: (record) => grouping.wrap(record),
         limit: 200,
       },
     ),
   );
+  return Object.assign(store, { grouping });
 }
 
 /** What the parts of the bench share besides the template. */

@@ -109,7 +109,6 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
                       width: clip.lengthFrames * pxPerFrame - 2,
                       background: `linear-gradient(90deg, ${from}, ${to})`,
                     }}
-                    title={clip.label}
                   >
                     {clip.label}
                   </div>

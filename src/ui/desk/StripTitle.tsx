@@ -58,6 +58,7 @@ export function StripTitle({ title, pxPerFrame, playFrame, laneHeightPx, onSnap 
     const grip: Grip =
       event.clientX - bounds.left < reach ? 'start' : bounds.right - event.clientX < reach ? 'end' : 'whole';
     event.currentTarget.setPointerCapture(event.pointerId);
+    store.grouping.begin();
     drag.current = { x: event.clientX, y: event.clientY, title, grip };
     select(title.id);
   };
@@ -85,6 +86,7 @@ export function StripTitle({ title, pxPerFrame, playFrame, laneHeightPx, onSnap 
   };
   const onPointerUp = (): void => {
     drag.current = null;
+    store.grouping.end();
     setSays('');
     onSnap(null);
   };

@@ -1,4 +1,5 @@
 'use client';
+import { TrashIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
 import type { FrameFormat } from '@/core/layout/formats';
 import { proofTitle } from '@/core/proof/proofTitle';
@@ -59,6 +60,18 @@ export function TitleCard({
             Bring up to edition {newer.number}
           </button>
         )}
+        <button
+          type="button"
+          aria-label="Remove this title"
+          title="Remove this title (Delete)"
+          className="grid h-7 w-7 place-items-center self-center rounded-md text-soft hover:bg-paper hover:text-ink"
+          onClick={() => {
+            apply((now) => now.filter((one) => one.id !== title.id));
+            select(null);
+          }}
+        >
+          <TrashIcon className="h-4 w-4" />
+        </button>
       </div>
       <CardForm
         template={document}
@@ -94,17 +107,6 @@ export function TitleCard({
           {note.message}
         </p>
       ))}
-      <div className="mt-3 flex justify-end">
-        <Button
-          look="quiet"
-          onClick={() => {
-            apply((now) => now.filter((one) => one.id !== title.id));
-            select(null);
-          }}
-        >
-          Remove this title
-        </Button>
-      </div>
     </section>
   );
 }

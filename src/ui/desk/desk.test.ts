@@ -1,4 +1,4 @@
-import { describe, expect, test } from '@jest/globals';
+import { describe, expect, jest, test } from '@jest/globals';
 import type { Title } from '@/core/document/project';
 import { createDeskStore, freeLane, updateTitle } from './deskStore';
 import { dragTitle, snapFrames } from './stripDrag';
@@ -39,6 +39,25 @@ test('a new title goes to the lowest lane that is free at its time', () => {
   expect(freeLane(titles, 60, 10)).toBe(2);
   expect(freeLane(titles, 100, 10)).toBe(0);
   expect(freeLane(titles, 60, 10, 'a')).toBe(0);
+});
+
+test('a drag is one step of undo, however long it pauses, and the next change is another', () => {
+  jest.useFakeTimers();
+  const store = createDeskStore([title('a', 0)]);
+  const move = (startFrame: number): void => {
+    store.getState().apply((titles) => updateTitle(titles, 'a', { startFrame }));
+    jest.advanceTimersByTime(2000);
+  };
+  store.grouping.begin();
+  for (const startFrame of [5, 10, 15]) move(startFrame);
+  store.grouping.end();
+  store.getState().apply((titles) => updateTitle(titles, 'a', { startFrame: 20 }));
+  const { undo } = store.temporal.getState();
+  undo();
+  expect(store.getState().titles[0].startFrame).toBe(15);
+  undo();
+  expect(store.getState().titles[0].startFrame).toBe(0);
+  jest.useRealTimers();
 });
 
 describe('the store', () => {

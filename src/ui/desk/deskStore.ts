@@ -4,7 +4,8 @@ import type { TemporalState } from 'zundo';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Title } from '@/core/document/project';
-import { groupChanges } from '../shared/undoGrouping';
+import type { UndoGrouping } from '../shared/undoGrouping';
+import { createUndoGrouping } from '../shared/undoGrouping';
 
 export type Titles = readonly Title[];
 export type TitlesChange = (titles: Titles) => Titles;
@@ -15,21 +16,26 @@ interface DeskState {
 }
 
 type Tracked = Pick<DeskState, 'titles'>;
-export type DeskStore = StoreApi<DeskState> & { readonly temporal: StoreApi<TemporalState<Tracked>> };
+export type DeskStore = StoreApi<DeskState> & {
+  readonly temporal: StoreApi<TemporalState<Tracked>>;
+  readonly grouping: UndoGrouping;
+};
 
 /** The titles of a project on the desk, with their undo history. Always in order of their start. */
 export function createDeskStore(titles: Titles): DeskStore {
-  return createStore<DeskState>()(
+  const grouping = createUndoGrouping();
+  const store = createStore<DeskState>()(
     temporal(
       (set) => ({ titles, apply: (change) => set((state) => ({ titles: inOrder(change(state.titles)) })) }),
       {
         partialize: ({ titles: tracked }): Tracked => ({ titles: tracked }),
         equality: (past, current) => past.titles === current.titles,
-        handleSet: (record) => groupChanges(record),
+        handleSet: (record) => grouping.wrap(record),
         limit: 200,
       },
     ),
   );
+  return Object.assign(store, { grouping });
 }
 
 function inOrder(titles: Titles): Titles {

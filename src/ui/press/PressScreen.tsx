@@ -20,7 +20,7 @@ export function PressScreen({ jobs: first, ffmpeg }: Props) {
   const viewed = chosen ?? (latest === undefined ? null : { job: latest, file: latest.files[0] });
   return (
     <div className="flex h-dvh flex-col">
-      <TopBar middle={<h1 className="font-serif text-[17px] font-semibold">Press</h1>} />
+      <TopBar middle={<h1 className="sr-only">Press</h1>} />
       {!ffmpeg && (
         <p role="alert" className="border-b border-line bg-leaf-wash px-4 py-2 text-leaf-ink">
           There is no ffmpeg on this machine, so videos cannot be made. PNG stills and sequences can. Install

@@ -1,0 +1,81 @@
+// Takes the pictures in docs/screenshots from the demo data, on a fresh data folder. Needs a build and Debian's Chromium.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+
+const root = join(import.meta.dirname, '..');
+const out = join(root, 'docs', 'screenshots');
+const folder = mkdtempSync(join(tmpdir(), 'gilder-shots-'));
+const server = spawn(process.execPath, [join(root, 'scripts', 'serve.mjs')], {
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...process.env, GILDER_DATA: folder, PORT: '4990' },
+});
+const url = await new Promise((resolve) => {
+  server.stdout.on('data', (chunk) => {
+    const found = /Gilder is at (\S+)/.exec(chunk.toString());
+    if (found) resolve(found[1]);
+  });
+});
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+});
+
+async function shoot(name, path, prepare = async () => undefined, theme = 'daylight') {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript((wanted) => localStorage.setItem('gilder-theme', wanted), theme);
+  await page.goto(url + path);
+  await page.locator('main').waitFor();
+  await prepare(page);
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: join(out, `${name}.png`) });
+  await page.close();
+  console.log(`${name}.png`);
+}
+
+const painted = (page) => page.locator('canvas[data-titles="1"]').first().waitFor();
+
+await shoot('shelf', '/shelf', async (page) => {
+  await painted(page);
+  await page.getByRole('button', { name: /^Tideline strap/ }).click();
+});
+await shoot('bench', '/bench/tideline-strap', painted);
+await shoot('bench-motion', '/bench/opening-lockup', async (page) => {
+  await painted(page);
+  await page.getByRole('tab', { name: 'Motion' }).click();
+  for (let i = 0; i < 18; i++) await page.keyboard.press('Comma');
+});
+await shoot('bench-card', '/bench/tideline-strap', async (page) => {
+  await painted(page);
+  await page.getByRole('tab', { name: 'Card' }).click();
+  await page.getByRole('button', { name: 'Very long words' }).click();
+});
+await shoot('bench-lamplight', '/bench/place-corner', painted, 'lamplight');
+await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
+  await painted(page);
+  await page.getByLabel('Name, row 3').click();
+});
+await shoot('press', '/desk/lantern-regatta-2', async (page) => {
+  await painted(page);
+  const send = async (which, kind) => {
+    await page.goto(`${url}/desk/lantern-regatta-2`);
+    await page.getByRole('button', { name: 'Send to Press' }).click();
+    await page.getByRole('radio', { name: which }).click();
+    await page.getByRole('radio', { name: kind }).click();
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await page.waitForURL('**/press');
+  };
+  await send('All 10 titles', /^MOV, lossless/);
+  const first = page.getByRole('article').first();
+  await first.getByText('done').waitFor({ timeout: 120_000 });
+  await send('All 10 titles', /^WebM/);
+  await page.getByText(/min left|s left/).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: /^006-.*mov$/ }).click();
+  await page.getByRole('img', { name: /at rest$/ }).waitFor();
+});
+await browser.close();
+server.kill('SIGTERM');
+rmSync(folder, { recursive: true, force: true });
+process.exit(0);
