@@ -1,6 +1,6 @@
 import { createCanvas, Path2D } from '@napi-rs/canvas';
 import { openingLockup, tidelineStrap } from '../demo/templates';
-import type { DisplayItem } from '@/core/display/list';
+import type { DisplayItem, DisplayList } from '@/core/display/list';
 import { replayOutline } from '@/core/display/outline';
 import { updateLayer } from '@/core/document/editTemplate';
 import type { Template } from '@/core/document/template';
@@ -62,40 +62,51 @@ export function benchCore(fonts: FontLibrary): void {
 
 /** Painting one moving frame, against the same paths drawn straight with the raster library. */
 export function benchPaint(fonts: FontLibrary): void {
-  console.log('\nPainting one frame at 1920 × 1080 in the server raster');
+  console.log('\nPainting one frame at 1920 × 1080 in the server raster, read back');
   for (const [name, template, seconds] of [
     ['Tideline strap, 60 letters', strapOf(60), 0.5],
     ['Opening lockup', openingLockup, 0.8],
   ] as const) {
     const timing = stretchTiming(template.timing, 145, RATE);
     const list = compile(template, {}, WIDE, fonts).frame(seconds, timing);
-    const context = createCanvas(1920, 1080).getContext('2d');
-    const painter = new Painter(serverSurfaces);
-    const straight = straightDrawing(list.items);
-    const clear = (): void => context.clearRect(0, 0, 1920, 1080);
-    const ours = time(() => (clear(), painter.paint(context, list)), 15, 4);
-    const theirs = time(() => (clear(), straight(context)), 15, 4);
-    report(`${name}: painter`, `${ours.toFixed(2)} ms`);
-    report(`${name}: same paths drawn straight`, `${theirs.toFixed(2)} ms`);
-    report(`${name}: ratio`, `${(ours / theirs).toFixed(2)} ×`, 'at most 1.2');
+    const flat = { ...list, items: list.items.filter((item) => item.kind !== 'shadow') };
+    comparePainting(`${name}, paths alone`, flat);
+    comparePainting(`${name}, with its soft shadow`, list);
   }
+}
+
+function comparePainting(name: string, list: DisplayList): void {
+  const context = createCanvas(1920, 1080).getContext('2d');
+  const painter = new Painter(serverSurfaces);
+  const straight = straightDrawing(list.items);
+  const clear = (): void => context.clearRect(0, 0, 1920, 1080);
+  // Drawing is recorded and done when the pixels are asked for, so that is measured with it.
+  const read = (): void => void context.getImageData(0, 0, 1920, 1080);
+  const ours = time(() => (clear(), painter.paint(context, list), read()), 15, 4);
+  const theirs = time(() => (clear(), straight(context), read()), 15, 4);
+  report(`${name}: painter`, `${ours.toFixed(2)} ms`);
+  report(`${name}: same drawn straight`, `${theirs.toFixed(2)} ms`);
+  report(`${name}: ratio`, `${(ours / theirs).toFixed(2)} ×`, 'at most 1.2');
 }
 
 type Context = ReturnType<ReturnType<typeof createCanvas>['getContext']>;
 
-/** The fills and clips of a list as plain calls on ready paths; shadows with the library's own shadow. */
+/** The fills and clips of a list as plain calls on ready paths; a shadow is drawn on a second frame and blurred onto this one. */
 function straightDrawing(items: readonly DisplayItem[]): (context: Context) => void {
   const steps = items.map((item): ((context: Context) => void) => {
     if (item.kind === 'shadow') {
       const inner = straightDrawing(item.items);
+      const second = createCanvas(1920, 1080);
       return (context) => {
+        const other = second.getContext('2d');
+        other.setTransform(1, 0, 0, 1, 0, 0);
+        other.clearRect(0, 0, 1920, 1080);
+        inner(other);
         context.save();
-        context.shadowColor = `${item.colour}${Math.round(item.opacity * 255)
-          .toString(16)
-          .padStart(2, '0')}`;
-        context.shadowBlur = item.blurPx * 2;
-        context.shadowOffsetY = item.offsetPx.y;
-        inner(context);
+        context.setTransform(1, 0, 0, 1, 0, 0);
+        context.filter = `blur(${item.blurPx}px)`;
+        context.globalAlpha = item.opacity;
+        context.drawImage(second, item.offsetPx.x, item.offsetPx.y);
         context.restore();
       };
     }

@@ -49,7 +49,7 @@ export async function findProject(db: Db, id: string): Promise<ProjectRecord | u
     .select()
     .from(titles)
     .where(eq(titles.projectId, id))
-    .orderBy(asc(titles.startFrame));
+    .orderBy(asc(titles.startFrame), asc(titles.id));
   return {
     id,
     settings: { name: row.name, production: row.production, format: row.format, rate: row.rate },

@@ -25,33 +25,40 @@ export class Painter {
     items: readonly DisplayItem[],
     left: number,
     top: number,
+    tint?: HexColour,
   ): void {
-    for (const item of items) this.paintItem(context, item, left, top);
+    for (const item of items) this.paintItem(context, item, left, top, tint);
   }
 
-  private paintItem(context: SurfaceContext, item: DisplayItem, left: number, top: number): void {
+  private paintItem(
+    context: SurfaceContext,
+    item: DisplayItem,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
     switch (item.kind) {
       case 'fill':
         place(context, item.matrix, left, top);
         context.globalAlpha = item.opacity;
-        context.fillStyle = paintStyle(context, item.paint);
+        context.fillStyle = paintStyle(context, item.paint, tint);
         context.fill(this.pathOf(item.outline));
         context.globalAlpha = 1;
         return;
       case 'stroke':
         place(context, item.matrix, left, top);
         context.globalAlpha = item.opacity;
-        context.strokeStyle = paintStyle(context, item.paint);
+        context.strokeStyle = paintStyle(context, item.paint, tint);
         context.lineWidth = item.width;
         context.lineJoin = 'round';
         context.stroke(this.pathOf(item.outline));
         context.globalAlpha = 1;
         return;
       case 'clip':
-        this.paintClip(context, item, left, top);
+        this.paintClip(context, item, left, top, tint);
         return;
       case 'group':
-        this.paintGroup(context, item, left, top);
+        this.paintGroup(context, item, left, top, tint);
         return;
       case 'shadow':
         this.paintShadow(context, item, left, top);
@@ -61,21 +68,33 @@ export class Painter {
     }
   }
 
-  private paintClip(context: SurfaceContext, item: Of<'clip'>, left: number, top: number): void {
+  private paintClip(
+    context: SurfaceContext,
+    item: Of<'clip'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
     const { x, y, width, height } = item.rectPx;
     context.save();
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.beginPath();
     context.rect(x - left, y - top, width, height);
     context.clip();
-    this.paintItems(context, item.items, left, top);
+    this.paintItems(context, item.items, left, top, tint);
     context.restore();
   }
 
-  private paintGroup(context: SurfaceContext, item: Of<'group'>, left: number, top: number): void {
+  private paintGroup(
+    context: SurfaceContext,
+    item: Of<'group'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
     const { boundsPx, opacity } = item;
     if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
-    const layer = this.layer(boundsPx, item.items);
+    const layer = this.layer(boundsPx, item.items, tint);
     this.lay(context, layer, boundsPx.x - left, boundsPx.y - top, opacity);
   }
 
@@ -83,11 +102,7 @@ export class Painter {
     const spread = Math.ceil(item.blurPx * 3);
     const area = grow(item.boundsPx, spread);
     if (item.boundsPx.width <= 0 || item.boundsPx.height <= 0) return;
-    const shape = this.layer(area, item.items);
-    shape.context.globalCompositeOperation = 'source-in';
-    shape.context.fillStyle = item.colour;
-    shape.context.setTransform(1, 0, 0, 1, 0, 0);
-    shape.context.fillRect(0, 0, area.width, area.height);
+    const shape = this.layer(area, item.items, item.colour);
     const soft = item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
     this.lay(context, soft, area.x + item.offsetPx.x - left, area.y + item.offsetPx.y - top, item.opacity);
   }
@@ -101,9 +116,9 @@ export class Painter {
     return target;
   }
 
-  private layer(area: Rect, items: readonly DisplayItem[]): Surface {
+  private layer(area: Rect, items: readonly DisplayItem[], tint?: HexColour): Surface {
     const surface = this.maker.surface(area.width, area.height);
-    this.paintItems(surface.context, items, area.x, area.y);
+    this.paintItems(surface.context, items, area.x, area.y, tint);
     return surface;
   }
 
@@ -132,8 +147,9 @@ function grow(rect: Rect, by: number): Rect {
   return { x: rect.x - by, y: rect.y - by, width: rect.width + 2 * by, height: rect.height + 2 * by };
 }
 
-function paintStyle(context: SurfaceContext, paint: Paint): unknown {
-  if (paint.kind === 'solid') return paint.colour;
+/** A fill style; with a tint its colours become that colour and only its opacity counts, as for a shadow. */
+function paintStyle(context: SurfaceContext, paint: Paint, tint?: HexColour): unknown {
+  if (paint.kind === 'solid') return tint ?? paint.colour;
   const gradient =
     paint.kind === 'linear'
       ? context.createLinearGradient(paint.from.x, paint.from.y, paint.to.x, paint.to.y)
@@ -145,7 +161,8 @@ function paintStyle(context: SurfaceContext, paint: Paint): unknown {
           paint.centre.y,
           paint.radius,
         );
-  for (const stop of paint.stops) gradient.addColorStop(stop.at, cssColour(stop.colour, stop.opacity));
+  for (const stop of paint.stops)
+    gradient.addColorStop(stop.at, cssColour(tint ?? stop.colour, stop.opacity));
   return gradient;
 }
 

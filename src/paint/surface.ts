@@ -13,7 +13,6 @@ interface SurfaceGradient {
  */
 export interface SurfaceContext {
   globalAlpha: number;
-  globalCompositeOperation: string;
   filter: string;
   lineWidth: number;
   lineJoin: string;

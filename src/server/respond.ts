@@ -1,6 +1,7 @@
 import type { InputProblem } from '@/core/kit/inputError';
 import { InputError } from '@/core/kit/inputError';
 import { StaleWriteError } from '@/db/staleWrite';
+import { isLoopback } from './loopback';
 
 /** What every refusal looks like on the wire. */
 export interface Refusal {
@@ -10,7 +11,6 @@ export interface Refusal {
   readonly newer?: unknown;
 }
 
-const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/;
 const LONGEST_BODY = 4 * 1024 * 1024;
 
 /** Something that was asked for does not exist. */
@@ -24,7 +24,7 @@ export class NotFoundError extends Error {
  */
 export async function respond(request: Request, work: () => Promise<Response>): Promise<Response> {
   const host = request.headers.get('host') ?? '';
-  if (!LOOPBACK.test(host))
+  if (!isLoopback(host))
     return refuse(403, { message: `Gilder answers on this machine only, not as "${host}".` });
   const origin = request.headers.get('origin');
   if (request.method !== 'GET' && origin !== null && !sameHost(origin, host)) {
@@ -41,11 +41,17 @@ export async function respond(request: Request, work: () => Promise<Response>): 
   }
 }
 
+/** Throws InputError when a request announces a longer body than is taken, before any of it is read. */
+export function refuseLarger(request: Request, mostBytes: number, where = 'Request'): void {
+  const bytes = Number(request.headers.get('content-length') ?? 0);
+  if (bytes <= mostBytes) return;
+  throw InputError.of(where, `at most ${Math.round(mostBytes / 1e6)} MB`, `${Math.ceil(bytes / 1e6)} MB`);
+}
+
 /** A JSON body of at most 4 MB. Throws InputError for anything else. */
 export async function readJson(request: Request): Promise<Record<string, unknown>> {
+  refuseLarger(request, LONGEST_BODY);
   const text = await request.text();
-  if (text.length > LONGEST_BODY)
-    throw InputError.of('Request', 'at most 4 MB', `${Math.round(text.length / 1e6)} MB`);
   try {
     const value: unknown = JSON.parse(text);
     if (typeof value === 'object' && value !== null && !Array.isArray(value)) return { ...value };

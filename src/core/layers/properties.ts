@@ -77,9 +77,12 @@ export function textProperty(
   };
 }
 
-/** The faces as choices. */
-export function faceChoices(): { value: string; label: string }[] {
-  return FACES.list.map((face) => ({ value: face.id, label: face.label }));
+/** The faces as choices; one that is asked for and not here is among them, so that it is seen. */
+export function faceChoices(current: string): { value: string; label: string }[] {
+  const here = FACES.list.map((face) => ({ value: face.id, label: face.label }));
+  return FACES.find(current) === undefined
+    ? [{ value: current, label: `${current}, not here` }, ...here]
+    : here;
 }
 
 const WEIGHT_NAMES: Readonly<Record<number, string>> = {

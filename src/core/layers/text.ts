@@ -92,7 +92,7 @@ function textProperties(layer: TextLayer): Property[] {
   const weights = weightChoices(style.face, style.weight);
   return [
     textProperty('text', 'Reads', plainText(layer), (text) => ({ ...layer, runs: [{ text }] })),
-    choiceProperty('style.face', 'Face', faceChoices(), style.face, (face) => styled({ face })),
+    choiceProperty('style.face', 'Face', faceChoices(style.face), style.face, (face) => styled({ face })),
     choiceProperty('style.weight', 'Weight', weights.choices, weights.current, (w) =>
       styled({ weight: Number(w) }),
     ),

@@ -8,7 +8,8 @@ import { findAsset, listAssets, putAsset } from '@/db/assets';
 import { NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 
-const LARGEST_BYTES = 40 * 1024 * 1024;
+/** The largest picture file that is taken in. */
+export const LARGEST_BYTES = 40 * 1024 * 1024;
 const LARGEST_SIDE_PX = 8192;
 const ACCEPTED = new Map([
   ['image/png', ['png']],

@@ -13,10 +13,15 @@ export function BackdropMenu() {
   const template = useTemplate();
   const apply = useApply();
   const file = useRef<HTMLInputElement>(null);
-  const [stills, setStills] = useState<readonly AssetFacts[]>([]);
+  const [stills, setStills] = useState<readonly AssetFacts[] | null>(null);
   useEffect(() => {
     ask<AssetFacts[]>('assets').then(setStills, () => undefined);
   }, []);
+  const { backdrop: current } = template;
+  const missing =
+    stills !== null &&
+    current.startsWith('asset:') &&
+    stills.every((still) => `asset:${still.id}` !== current);
   const choose = (backdrop: string): void => apply((now) => ({ ...now, backdrop }));
   const bringIn = async (picked: File): Promise<void> => {
     try {
@@ -26,7 +31,7 @@ export function BackdropMenu() {
       });
       const answer: AssetFacts & { message?: string } = await response.json();
       if (!response.ok) throw new Error(answer.message ?? 'The picture was not taken in.');
-      setStills((now) => [...now.filter((still) => still.id !== answer.id), answer]);
+      setStills((now) => [...(now ?? []).filter((still) => still.id !== answer.id), answer]);
       choose(`asset:${answer.id}`);
     } catch (error) {
       toast.error(wordsOf(error));
@@ -34,7 +39,7 @@ export function BackdropMenu() {
   };
   return (
     <label className="flex items-center gap-2">
-      Backdrop
+      {missing ? <span role="alert">This still is no longer here; choose another</span> : 'Backdrop'}
       <select
         value={template.backdrop}
         onChange={(event) =>
@@ -47,11 +52,12 @@ export function BackdropMenu() {
             {scene.label}
           </option>
         ))}
-        {stills.map((still) => (
+        {stills?.map((still) => (
           <option key={still.id} value={`asset:${still.id}`}>
             {still.name}
           </option>
         ))}
+        {missing && <option value={current}>A missing still</option>}
         <option value={UPLOAD}>Bring in a still…</option>
       </select>
       <input

@@ -81,23 +81,45 @@ export function PictureWell(props: Props) {
         </div>
       </div>
       <div className="flex h-8 shrink-0 items-center justify-between px-4 text-[12px] text-[#c9c4b8]">
-        <span className="font-mono">{problem === '' ? <SafeWords format={format} scale={fit} /> : null}</span>
-        {problem !== '' && (
-          <span role="alert" className="min-w-0 flex-1 truncate text-[#f0a197]" title={problem}>
-            {problem}
-          </span>
-        )}
+        <WellWords
+          format={format}
+          scale={fit}
+          problem={problem}
+          notes={title?.notes.map((note) => note.message) ?? []}
+        />
         <BackdropMenu />
       </div>
     </section>
   );
 }
 
-function SafeWords({ format, scale }: { readonly format: FrameFormat; readonly scale: number }) {
+interface WordsProps {
+  readonly format: FrameFormat;
+  readonly scale: number;
+  readonly problem: string;
+  readonly notes: readonly string[];
+}
+
+/** Under the picture: why it cannot be laid out, else what its layout had to do, else what is shown. */
+function WellWords({ format, scale, problem, notes }: WordsProps) {
+  if (problem !== '') {
+    return (
+      <span role="alert" className="min-w-0 flex-1 truncate pr-4 text-[#f0a197]" title={problem}>
+        {problem}
+      </span>
+    );
+  }
+  if (notes.length > 0) {
+    return (
+      <span className="min-w-0 flex-1 truncate pr-4 text-[#e5c579]" title={notes.join('\n')}>
+        {notes[0]}
+        {notes.length > 1 && ` · and ${notes.length - 1} more`}
+      </span>
+    );
+  }
   return (
-    <>
-      {format.label} {format.shapeLabel} · {format.widthPx} × {format.heightPx} · shown at{' '}
-      {Math.round(Math.max(0, scale) * 100)} %
-    </>
+    <span className="font-mono">
+      {`${format.label} ${format.shapeLabel} · ${format.widthPx} × ${format.heightPx} · shown at ${Math.round(Math.max(0, scale) * 100)} %`}
+    </span>
   );
 }

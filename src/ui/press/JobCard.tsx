@@ -74,33 +74,35 @@ export function JobCard({ job, viewed, onView }: Props) {
       )}
       {job.files.length > 0 && (
         <ul className="mt-2 border-t border-line">
-          {job.files.map((file) => (
-            <li
-              key={file.name}
-              className={classes(
-                'flex items-center gap-3 border-b border-line py-1 last:border-b-0',
-                viewed?.file.name === file.name && viewed.job.id === job.id && 'bg-leaf-wash',
-              )}
-            >
-              <button
-                type="button"
-                onClick={() => onView({ job, file })}
-                className="min-w-0 flex-1 truncate px-1 text-left font-semibold"
+          {job.files
+            .toSorted((a, b) => (a.name < b.name ? -1 : 1))
+            .map((file) => (
+              <li
+                key={file.name}
+                className={classes(
+                  'flex items-center gap-3 border-b border-line py-1 last:border-b-0',
+                  viewed?.file.name === file.name && viewed.job.id === job.id && 'bg-leaf-wash',
+                )}
               >
-                {file.name}
-              </button>
-              <span className="font-mono text-[12px] text-soft">{`${file.frames} f · ${bytesToWords(file.bytes)}`}</span>
-              <a
-                href={fileHref(job.id, file.name)}
-                download
-                className="grid h-7 w-7 place-items-center rounded-md hover:bg-paper"
-                aria-label={`Download ${file.name}`}
-                title="Download"
-              >
-                <ArrowDownTrayIcon className="h-4 w-4" />
-              </a>
-            </li>
-          ))}
+                <button
+                  type="button"
+                  onClick={() => onView({ job, file })}
+                  className="min-w-0 flex-1 truncate px-1 text-left font-semibold"
+                >
+                  {file.name}
+                </button>
+                <span className="font-mono text-[12px] text-soft">{`${file.frames} f · ${bytesToWords(file.bytes)}`}</span>
+                <a
+                  href={fileHref(job.id, file.name)}
+                  download
+                  className="grid h-7 w-7 place-items-center rounded-md hover:bg-paper"
+                  aria-label={`Download ${file.name}`}
+                  title="Download"
+                >
+                  <ArrowDownTrayIcon className="h-4 w-4" />
+                </a>
+              </li>
+            ))}
         </ul>
       )}
     </article>
