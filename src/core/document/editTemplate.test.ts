@@ -44,6 +44,18 @@ describe('adding', () => {
   });
 });
 
+describe('enclosing', () => {
+  test('puts a box under what it comes to enclose, and leaves it where it is already under', () => {
+    const first = edit.addBox(tidelineStrap, ['name']);
+    const both = edit.encloseLayer(first.template, first.layerId, 'role', true);
+    expect(both.layers.map((one) => one.id)).toEqual(['name', 'role', first.layerId, 'edge', 'panel']);
+    expect(layer(both, first.layerId)).toMatchObject({ encloses: ['name', 'role'] });
+    const again = edit.encloseLayer(both, 'panel', 'name', false);
+    expect(layer(again, 'panel')).toMatchObject({ encloses: ['role'] });
+    expect(again.layers).toHaveLength(5);
+  });
+});
+
 describe('opening a property', () => {
   test('makes a field in the layer’s name, and closing takes it away', () => {
     const opened = edit.toggleField(tidelineStrap, 'name', 'style.sizeU');

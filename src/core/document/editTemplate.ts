@@ -1,6 +1,6 @@
 import { bindLayer, findProperty } from '../layers';
 import type { Property } from '../layers/layerKind';
-import { newTextLayer } from './newTemplate';
+import { FIRST_MOVE, newTextLayer } from './newTemplate';
 import type { BoxLayer, Field, FieldValue, Layer, MoveUse, Place, Template, Timing } from './template';
 
 /** The template with one layer changed; unchanged when there is no such layer. */
@@ -64,7 +64,7 @@ export function addBox(
     opacity: 1,
     shadow: null,
     place: { ...CENTRED },
-    motion: { in: null, out: null },
+    motion: { in: { ...FIRST_MOVE }, out: 'mirror' },
     fill: '#10303c',
     fillOpacity: 0.92,
     radiusU: 0,
@@ -80,6 +80,26 @@ export function addBox(
   );
   const at = lowest < 0 ? template.layers.length : lowest + 1;
   return { template: { ...template, layers: template.layers.toSpliced(at, 0, layer) }, layerId: id };
+}
+
+/**
+ * The template with a layer enclosed by a box, or no longer. A box goes under what it encloses: where it lay
+ * nearer the viewer it is moved right under that layer.
+ */
+export function encloseLayer(
+  template: Template,
+  boxId: string,
+  memberId: string,
+  encloses: boolean,
+): Template {
+  const changed = updateLayer(template, boxId, (layer) => {
+    if (layer.kind !== 'box') return layer;
+    const others = layer.encloses.filter((id) => id !== memberId);
+    return { ...layer, encloses: encloses ? [...others, memberId] : others };
+  });
+  const indexOf = (id: string): number => changed.layers.findIndex((layer) => layer.id === id);
+  const hides = encloses && indexOf(boxId) < indexOf(memberId);
+  return hides ? moveLayer(changed, boxId, indexOf(memberId)) : changed;
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Template, TextLayer } from './template';
+import type { MoveUse, Template, TextLayer } from './template';
 import { TEMPLATE_VERSION } from './template';
 import { SHORT_SIDE_U } from '../layout/formats';
 
@@ -39,6 +39,18 @@ export function newTemplate(start: TemplateStart): Template {
   };
 }
 
+/** How a new layer comes in: it fades, and goes the same way. */
+export const FIRST_MOVE: MoveUse = {
+  move: 'fade',
+  unit: 'layer',
+  order: 'forward',
+  overlap: 0.5,
+  ease: 'settle',
+  startSeconds: 0,
+  lengthSeconds: 0.6,
+  params: {},
+};
+
 /** A text layer as it is first put down. */
 export function newTextLayer(id: string, name: string): TextLayer {
   return {
@@ -65,18 +77,6 @@ export function newTextLayer(id: string, name: string): TextLayer {
       { kind: 'squeeze', minPercent: 82 },
       { kind: 'shrink', minSizeU: 34 },
     ],
-    motion: {
-      in: {
-        move: 'fade',
-        unit: 'layer',
-        order: 'forward',
-        overlap: 0.5,
-        ease: 'settle',
-        startSeconds: 0,
-        lengthSeconds: 0.6,
-        params: {},
-      },
-      out: 'mirror',
-    },
+    motion: { in: { ...FIRST_MOVE }, out: 'mirror' },
   };
 }

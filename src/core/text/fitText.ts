@@ -86,18 +86,24 @@ class Fitter {
     if (least >= 1) return;
     const wrapWidthU = this.maxLines > 1 ? this.maxWidthU : Infinity;
     const scaled = (factor: number): TextSpec => ({ ...scaleSpec(this.state, factor), wrapWidthU });
-    let low = least;
-    let high = 1;
-    if (this.fits(layoutText(scaled(least), this.fonts))) {
-      for (let i = 0; i < HALVINGS; i++) {
-        const middle = (low + high) / 2;
-        if (this.fits(layoutText(scaled(middle), this.fonts))) low = middle;
-        else high = middle;
-      }
-    }
-    this.keep(scaled(low));
+    const factor =
+      this.maxLines > 1 ? this.largestWrapped(least, scaled) : this.maxWidthU / this.layout.width;
+    this.keep(scaled(Math.max(least, factor)));
     this.done.push(`shrunk to ${Math.round(this.state.style.sizeU)} u`);
     this.noteWrapping();
+  }
+
+  /** The largest factor at which the wrapped text fits, found by halving; the least when none does. */
+  private largestWrapped(least: number, scaled: (factor: number) => TextSpec): number {
+    if (!this.fits(layoutText(scaled(least), this.fonts))) return least;
+    let low = least;
+    let high = 1;
+    for (let i = 0; i < HALVINGS; i++) {
+      const middle = (low + high) / 2;
+      if (this.fits(layoutText(scaled(middle), this.fonts))) low = middle;
+      else high = middle;
+    }
+    return low;
   }
 
   private keepIfFits(state: TextSpec): void {

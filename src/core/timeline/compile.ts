@@ -121,7 +121,6 @@ function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {
   const notes: LayerNote[] = [];
   const add = (kind: LayerNote['kind'], message: string): void =>
     void notes.push({ layerId: layer.id, kind, message });
-  if (measured.fitted.length > 0) add('fitted', `"${layer.name}" is ${measured.fitted.join(', ')}`);
   if (measured.overflows)
     add('overflow', `"${layer.name}" is still too wide: shorten it or allow more steps`);
   if (measured.missing.length > 0) {
@@ -134,5 +133,6 @@ function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {
       `"${layer.name}" asks for the face "${layer.style.face}", which is not here; ${FACES.list[0].label} stands in`,
     );
   }
+  if (measured.fitted.length > 0) add('fitted', `"${layer.name}" is ${measured.fitted.join(', ')}`);
   return notes;
 }

@@ -1,5 +1,5 @@
 'use client';
-import { updateLayer } from '@/core/document/editTemplate';
+import { encloseLayer, updateLayer } from '@/core/document/editTemplate';
 import type { BoxLayer, Extent, Layer, Place, PlaceTarget } from '@/core/document/template';
 import { dependencies } from '@/core/layout/resolveLayout';
 import { bindLayer } from '@/core/layers';
@@ -115,8 +115,7 @@ function SizeRows({ layer, others }: { readonly layer: BoxLayer; readonly others
   const apply = useApply();
   const set = (change: Partial<BoxLayer>): void =>
     apply((now) => updateLayer(now, layer.id, (one) => (one.kind === 'box' ? { ...one, ...change } : one)));
-  const toggle = (id: string, on: boolean): void =>
-    set({ encloses: on ? [...layer.encloses, id] : layer.encloses.filter((one) => one !== id) });
+  const toggle = (id: string, on: boolean): void => apply((now) => encloseLayer(now, layer.id, id, on));
   const sizes = bindLayer(layer).properties.filter((property) => /^(width|height)\./.test(property.path));
   const paddings = bindLayer(layer).properties.filter((property) => property.path.startsWith('padding.'));
   const encloses = layer.width.kind === 'encloses' || layer.height.kind === 'encloses';
