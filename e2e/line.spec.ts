@@ -138,7 +138,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await page.getByRole('radio', { name: /^MOV, lossless alpha/ }).click();
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   const job = page.getByRole('article').first();
-  await expect(job.getByText('done')).toBeVisible({ timeout: 60_000 });
+  await expect(job.getByText('done')).toBeVisible({ timeout: 180_000 });
   const waiting = page.waitForEvent('download');
   await job.getByRole('link', { name: /^Download .*wim-ferrow\.mov$/ }).click();
   const file = await (await waiting).path();

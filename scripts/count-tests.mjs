@@ -12,7 +12,7 @@ const read = (path) => {
 };
 const unit = read(unitPath);
 const browser = read(browserPath);
-const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0);
+const passed = (unit?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0) + (browser?.stats.flaky ?? 0);
 const broken = (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0);
 const failed =
   broken + (browser?.stats.unexpected ?? 0) + (unit === null ? 1 : 0) + (browser === null ? 1 : 0);

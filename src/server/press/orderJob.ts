@@ -11,7 +11,6 @@ import { findProject } from '@/db/projects';
 import type { JobPayload, JobTitle } from '@/db/schema';
 import { listEditions } from '@/db/templates';
 import type { EditionRecord } from '@/db/templates';
-import { hasFfmpeg } from './ffmpeg';
 
 export interface JobOrder {
   readonly projectId: string;
@@ -37,10 +36,13 @@ export function parseOrder(value: unknown): JobOrder {
   return checkValue<JobOrder>(orderSchema, value, 'Order');
 }
 
-/** What the press needs for an order: the titles as they are now. Throws InputError when it cannot be made. */
-export async function orderToPayload(db: Db, order: JobOrder): Promise<JobPayload> {
+/**
+ * What the press needs for an order: the titles as they are now. `ffmpeg` says whether this machine has it.
+ * Throws InputError when it cannot be made.
+ */
+export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): Promise<JobPayload> {
   const output = OUTPUTS.get(order.output);
-  if (output.needsFfmpeg && !hasFfmpeg()) {
+  if (output.needsFfmpeg && !ffmpeg) {
     const advice = 'Install the Debian package ffmpeg, or choose a PNG still or sequence.';
     throw InputError.of('Output', 'ffmpeg on this machine', 'none', advice);
   }

@@ -10,7 +10,6 @@ import { findJob, insertJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
-import { fileSlug } from './orderJob';
 import { encodePng } from './png';
 import { Press } from './press';
 import { concatList } from './proresSink';
@@ -25,7 +24,7 @@ beforeAll(async () => {
   database = await openDatabase(folder);
   press = new Press(database.db, new RenderPool(2), join(folder, 'renders'));
   await press.start();
-}, 60_000);
+}, 120_000);
 
 afterAll(async () => {
   await press.stop();
@@ -85,7 +84,7 @@ test('a job that is stopped ends at once, leaves no half file, and the next one 
   const next = await ended(await press.enqueue(payload('png-still')));
   expect(next.status).toBe('done');
   expect(readdirSync(press.folderOf(id))).toEqual([]);
-}, 60_000);
+}, 120_000);
 
 test('a job that cannot be rendered fails with the reason', async () => {
   const impossible = { ...payload('png-still'), format: 'wide-1080' };
@@ -113,7 +112,7 @@ test('what another process left half done is taken up and finished', async () =>
   const job = await ended(id);
   expect(job).toMatchObject({ status: 'done', error: null });
   expect(job.files[0].frames).toBe(60);
-}, 60_000);
+}, 120_000);
 
 test('pieces for ProRes: single frames in one piece, a repeated frame once for each time', () => {
   const lines = concatList('d.mov', [1, 1, 3, 1], 0.04).trim().split('\n');
@@ -128,11 +127,4 @@ test('our PNG files decode to the very pixels', () => {
   const decoded = PNG.sync.read(encodePng(pixels, 7, 5));
   expect([decoded.width, decoded.height]).toEqual([7, 5]);
   expect(Uint8Array.from(decoded.data)).toEqual(pixels);
-});
-
-test('file names keep letters of any script and nothing that a shell or a disk minds', () => {
-  expect(fileSlug('Bartholomew Quillfeather-Oduya')).toBe('bartholomew-quillfeather-oduya');
-  expect(fileSlug('../../etc/passwd')).toBe('etc-passwd');
-  expect(fileSlug('نور الهلالي')).toBe('نور-الهلالي');
-  expect(fileSlug('…')).toBe('');
 });

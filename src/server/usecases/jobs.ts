@@ -31,7 +31,7 @@ export async function getPress(): Promise<{ jobs: JobSummary[]; ffmpeg: boolean 
 /** Sends titles to the press; gives the job's id. */
 export async function orderJob(body: unknown): Promise<string> {
   const { db, press } = await workshop();
-  return press.enqueue(await orderToPayload(db, parseOrder(body)));
+  return press.enqueue(await orderToPayload(db, parseOrder(body), hasFfmpeg()));
 }
 
 /** Stops a job. */

@@ -1,0 +1,91 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { DEMO_PROJECT_ID, seedDemo } from '../../../demo/seed';
+import { InputError } from '@/core/kit/inputError';
+import type { OpenDatabase } from '@/db/open';
+import { openDatabase } from '@/db/open';
+import { fileSlug, orderToPayload, parseOrder } from './orderJob';
+
+let folder: string;
+let database: OpenDatabase;
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'gilder-order-'));
+  database = await openDatabase(folder);
+  await seedDemo(database.db);
+}, 120_000);
+
+afterAll(async () => {
+  await database.close();
+  rmSync(folder, { recursive: true });
+});
+
+const order = (output: string, titleIds: readonly string[] = [], ffmpeg = true) =>
+  orderToPayload(database.db, parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds }), ffmpeg);
+
+test('all titles of a project, numbered in the order of their start and named by their words', async () => {
+  const payload = await order('mov-png');
+  expect(payload).toMatchObject({
+    format: 'wide-1080',
+    rate: '25',
+    name: 'Lantern Regatta, day two, 10 titles',
+  });
+  expect(payload.titles.map((title) => title.fileStem).slice(0, 3)).toEqual([
+    '001-lantern-regatta',
+    '002-osier-reach',
+    '003-ilse-marrow',
+  ]);
+  expect(payload.titles.every((title) => title.onlyFrame === null)).toBe(true);
+});
+
+test('one title keeps the number that it has among all', async () => {
+  const { titles } = await order('mov-png', ['title-4']);
+  expect(titles.map((title) => title.fileStem)).toEqual(['004-teo-vance']);
+});
+
+test('a still is taken from the middle of each title’s own hold', async () => {
+  const { titles } = await order('png-still', ['title-1', 'title-4']);
+  // 6 s with 1.4 in and 1 out: frame 35 + 90 / 2; 5 s with 1 in and 0.8 out: frame 25 + 80 / 2.
+  expect(titles.map((title) => title.onlyFrame)).toEqual([80, 65]);
+});
+
+test.each([
+  [
+    { projectId: 'gone', output: 'mov-png', titleIds: [] },
+    /Project: expected a project that exists, got "gone"/,
+  ],
+  [
+    { projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: ['gone'] },
+    /Titles: expected at least one title/,
+  ],
+])('%j is refused', async (body, message) => {
+  await expect(orderToPayload(database.db, parseOrder(body), true)).rejects.toThrow(message);
+});
+
+test.each([
+  [{ projectId: 'p', output: 'gif', titleIds: [] }, /output: expected one of mov-png/],
+  [{ projectId: 'p', output: 'mov-png' }, /titleIds: expected a value, got nothing/],
+  [
+    { projectId: 'p', output: 'mov-png', titleIds: [1] },
+    /titleIds\[0\]: expected a value of type string, got 1/,
+  ],
+])('an order such as %j is no order', (body, message) => {
+  expect(() => parseOrder(body)).toThrow(message);
+});
+
+test('without ffmpeg videos are refused with what to do, and stills are still made', async () => {
+  await expect(order('mov-prores', [], false)).rejects.toBeInstanceOf(InputError);
+  await expect(order('mov-prores', [], false)).rejects.toThrow(
+    /expected ffmpeg on this machine, got "none"\. Install the Debian package ffmpeg/,
+  );
+  expect((await order('png-sequence', [], false)).titles).toHaveLength(10);
+});
+
+test('file names keep letters of any script and nothing that a shell or a disk minds', () => {
+  expect(fileSlug('Bartholomew Quillfeather-Oduya')).toBe('bartholomew-quillfeather-oduya');
+  expect(fileSlug('../../etc/passwd')).toBe('etc-passwd');
+  expect(fileSlug('نور الهلالي')).toBe('نور-الهلالي');
+  expect(fileSlug('…')).toBe('');
+});
