@@ -10,6 +10,8 @@ import { RenderPool } from './press/renderPool';
 export interface Workshop {
   readonly db: Db;
   readonly press: Press;
+  /** Closes the database and gives its folder back. */
+  close(): Promise<void>;
 }
 
 declare global {
@@ -36,5 +38,5 @@ async function openWorkshop(): Promise<Workshop> {
       .finally(() => process.exit(0));
   };
   process.once('SIGTERM', stop).once('SIGINT', stop);
-  return { db, press };
+  return { db, press, close };
 }

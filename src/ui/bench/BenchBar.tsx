@@ -1,12 +1,12 @@
 'use client';
-import { ArrowUturnLeftIcon, ArrowUturnRightIcon, DocumentDuplicateIcon } from '@heroicons/react/24/outline';
+import { DocumentDuplicateIcon } from '@heroicons/react/24/outline';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { useStore } from 'zustand';
 import { wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { SaveNote } from '../shared/SaveNote';
+import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
 import type { TemplateSaving } from './useTemplateSaving';
 import { useApply, useBench, useTemplate } from './benchStore';
@@ -44,7 +44,6 @@ export function BenchTitle({ saving, edition, changed }: TitleProps) {
 export function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
   const { store } = useBench();
   const router = useRouter();
-  const { undo, redo, pastStates, futureStates } = useStore(store.temporal);
   const [busy, setBusy] = useState(false);
   const run = async (work: () => Promise<void>): Promise<void> => {
     setBusy(true);
@@ -65,33 +64,12 @@ export function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
     run(async () => {
       router.push(`/bench/${await saving.copy()}`);
     });
-  const icon =
-    'grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink disabled:opacity-40';
   return (
     <>
+      <UndoButtons history={store.temporal} />
       <button
         type="button"
-        className={icon}
-        aria-label="Undo"
-        title="Undo (Ctrl Z)"
-        disabled={pastStates.length === 0}
-        onClick={() => undo()}
-      >
-        <ArrowUturnLeftIcon className="h-4.5 w-4.5" />
-      </button>
-      <button
-        type="button"
-        className={icon}
-        aria-label="Redo"
-        title="Redo (Ctrl Shift Z)"
-        disabled={futureStates.length === 0}
-        onClick={() => redo()}
-      >
-        <ArrowUturnRightIcon className="h-4.5 w-4.5" />
-      </button>
-      <button
-        type="button"
-        className={icon}
+        className={BAR_ICON}
         aria-label="Work on a copy"
         title="Work on a copy"
         disabled={busy}

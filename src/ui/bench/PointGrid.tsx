@@ -1,21 +1,11 @@
 'use client';
 import { Radio, RadioGroup } from '@headlessui/react';
 import type { PointName } from '@/core/layout/points';
-import { POINT_LABELS } from '@/core/layout/points';
+import { POINT_LABELS, POINT_NAMES } from '@/core/layout/points';
 import { classes } from '../shared/classes';
 
-const GRID: readonly PointName[] = [
-  'topLeft',
-  'top',
-  'topRight',
-  'left',
-  'centre',
-  'right',
-  'bottomLeft',
-  'bottom',
-  'bottomRight',
-];
-const BASELINES: readonly PointName[] = ['baselineStart', 'baselineEnd'];
+const GRID = POINT_NAMES.slice(0, 9);
+const BASELINES = POINT_NAMES.slice(9);
 
 interface Props {
   readonly label: string;

@@ -9,6 +9,7 @@ import { ask } from '../shared/api';
 import { SaveNote } from '../shared/SaveNote';
 import { SaveTrouble } from '../shared/SaveTrouble';
 import { TopBar } from '../shared/TopBar';
+import { UndoButtons } from '../shared/UndoButtons';
 import { useAutosave } from '../shared/useAutosave';
 import { AddTitle } from './AddTitle';
 import { CueSheet } from './CueSheet';
@@ -19,7 +20,6 @@ import { createDeskStore, updateTitle } from './deskStore';
 import { SendToPress } from './SendToPress';
 import { Strip } from './Strip';
 import { TitleCard } from './TitleCard';
-import { UndoButtons } from './UndoButtons';
 import { useAddTitle } from './useAddTitle';
 import { useDeskKeys } from './useDeskKeys';
 import { TitlesDraft, toTitle } from './titlesDraft';
@@ -138,7 +138,7 @@ function DeskLayout({ project, placeEditionId }: Props) {
         }
         actions={
           <>
-            <UndoButtons />
+            <UndoButtons history={view.store.temporal} />
             <span className="text-soft">
               {format.label} {shapeLabel}
             </span>

@@ -1,19 +1,21 @@
 'use client';
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/react/24/outline';
+import type { TemporalState } from 'zundo';
 import { useStore } from 'zustand';
-import { useDesk } from './deskContext';
+import type { StoreApi } from 'zustand';
 
-/** Undo and redo over everything done to titles. */
-export function UndoButtons() {
-  const { store } = useDesk();
-  const { undo, redo, pastStates, futureStates } = useStore(store.temporal);
-  const look =
-    'grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink disabled:opacity-40';
+/** Looks of the small icon buttons in the bar. */
+export const BAR_ICON =
+  'grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink disabled:opacity-40';
+
+/** Undo and redo over a store's history. */
+export function UndoButtons<T>({ history }: { readonly history: StoreApi<TemporalState<T>> }) {
+  const { undo, redo, pastStates, futureStates } = useStore(history);
   return (
     <>
       <button
         type="button"
-        className={look}
+        className={BAR_ICON}
         aria-label="Undo"
         title="Undo (Ctrl Z)"
         disabled={pastStates.length === 0}
@@ -23,7 +25,7 @@ export function UndoButtons() {
       </button>
       <button
         type="button"
-        className={look}
+        className={BAR_ICON}
         aria-label="Redo"
         title="Redo (Ctrl Shift Z)"
         disabled={futureStates.length === 0}

@@ -1,0 +1,169 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { DEMO_PROJECT_ID } from '../../../demo/seed';
+import { tidelineStrap } from '../../../demo/templates';
+import { InputError } from '@/core/kit/inputError';
+import { StaleWriteError } from '@/db/staleWrite';
+import { encodePng } from '../press/png';
+import { NotFoundError } from '../respond';
+import { workshop } from '../workshop';
+import { assetFile, getAssets, takeInAsset } from './assets';
+import { getProject, getProjects, putTitles, startProject } from './projects';
+import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
+
+let folder: string;
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'gilder-usecases-'));
+  process.env.GILDER_DATA = folder;
+  await workshop();
+}, 120_000);
+
+afterAll(async () => {
+  const { press, close } = await workshop();
+  await press.stop();
+  await close();
+  rmSync(folder, { recursive: true });
+});
+
+const start = {
+  name: 'Dock line',
+  kind: 'name-strap',
+  production: 'Night Ferry',
+  format: 'wide-1080',
+  rate: '50',
+};
+
+describe('templates', () => {
+  test('are started with one text that is open to editors', async () => {
+    const { document, revision, latestEdition } = await getTemplate(await startTemplate(start));
+    expect(document).toMatchObject({ name: 'Dock line', rate: '50', formats: ['wide-1080'] });
+    expect(document.fields.map((field) => field.label)).toEqual(['Text']);
+    expect([revision, latestEdition]).toEqual([1, 0]);
+  });
+
+  test.each([
+    [{ ...start, name: '' }, /New template, name: expected/],
+    [{ ...start, rate: '26' }, /New template, rate: expected one of/],
+    [{ ...start, kind: 'hologram' }, /New template, kind: expected one of/],
+    [{ ...start, secret: 1 }, /no unknown properties/],
+  ])('%j is refused', async (body, message) => {
+    await expect(startTemplate(body)).rejects.toThrow(message);
+  });
+
+  test('are saved, released, and stand on the shelf with their newest edition', async () => {
+    const id = await startTemplate({ ...start, name: 'Shelved' });
+    const { document } = await getTemplate(id);
+    expect(await putTemplate(id, { revision: 1, document: { ...document, description: 'One line' } })).toBe(
+      2,
+    );
+    await expect(release(id, { revision: 1 })).rejects.toBeInstanceOf(StaleWriteError);
+    expect(await release(id, { revision: 2 })).toBe(1);
+    const entry = (await getShelf()).find((one) => one.templateId === id);
+    expect(entry).toMatchObject({ number: 1, totalUses: 0, document: { description: 'One line' } });
+  });
+
+  test('that cannot be laid out are refused, and nothing is changed', async () => {
+    const id = await startTemplate({ ...start, name: 'Circle' });
+    const { document } = await getTemplate(id);
+    const [text] = document.layers;
+    const place = { ...text.place, target: { kind: 'layer', layerId: 'b' } };
+    const other = {
+      ...text,
+      id: 'b',
+      name: 'Other',
+      place: { ...text.place, target: { kind: 'layer', layerId: text.id } },
+    };
+    const circle = { ...document, layers: [{ ...text, place }, other] };
+    await expect(putTemplate(id, { revision: 1, document: circle })).rejects.toThrow(
+      /"Text 1" → "Other" → "Text 1"/,
+    );
+    expect((await getTemplate(id)).revision).toBe(1);
+  });
+
+  test('without layers are not released', async () => {
+    const id = await startTemplate({ ...start, name: 'Empty' });
+    const { document } = await getTemplate(id);
+    await putTemplate(id, { revision: 1, document: { ...document, layers: [], fields: [] } });
+    await expect(release(id, { revision: 2 })).rejects.toThrow(/expected at least one layer/);
+  });
+
+  test('are copied as they stand, under a name of their own', async () => {
+    const copy = await getTemplate(await copyTemplate('tideline-strap'));
+    expect(copy).toMatchObject({ revision: 1, latestEdition: 0, document: { name: 'Tideline strap copy' } });
+    expect(copy.document.layers).toEqual(tidelineStrap.layers);
+  });
+
+  test('that do not exist are said not to', async () => {
+    await expect(getTemplate('gone')).rejects.toBeInstanceOf(NotFoundError);
+    await expect(copyTemplate('gone')).rejects.toBeInstanceOf(NotFoundError);
+    await expect(putTemplate('gone', { revision: 1, document: tidelineStrap })).rejects.toBeInstanceOf(
+      StaleWriteError,
+    );
+  });
+});
+
+describe('projects', () => {
+  test('start with each stand-in picture once, one after the other', async () => {
+    const id = await startProject({ name: 'Night Ferry', production: '', format: 'classic-576', rate: '25' });
+    const { clips, titles } = await getProject(id);
+    expect(titles).toEqual([]);
+    expect(clips.map((clip) => clip.startFrame)).toEqual([0, 300, 600, 900, 1200]);
+    expect((await getProjects()).map((project) => project.name)).toContain('Night Ferry');
+  });
+
+  test('bring the editions that their titles use, and the newest of each template', async () => {
+    expect(await release('place-corner', { revision: 1 })).toBe(2);
+    const { editions } = await getProject(DEMO_PROJECT_ID);
+    const corner = editions
+      .filter((edition) => edition.templateId === 'place-corner')
+      .map((edition) => edition.number);
+    expect(corner).toEqual([2, 1]);
+  });
+
+  test.each([
+    [{ put: 'all', remove: [] }, /Request, put: expected a list/],
+    [{ put: [], remove: [{ id: 4, revision: 1 }] }, /Removed title 1, id: expected a title id/],
+    [{ put: [{ title: {}, revision: null }], remove: [] }, /Title 1, id: expected/],
+    [{ put: [{ title: null, revision: null }], remove: [] }, /Title 1: expected/],
+  ])('changes such as %j are refused', async (body, message) => {
+    await expect(putTitles(DEMO_PROJECT_ID, body)).rejects.toThrow(message);
+  });
+
+  test('a title of an edition that does not exist is refused', async () => {
+    const title = { id: 'x', editionId: 'gone', startFrame: 0, lengthFrames: 50, lane: 0, values: {} };
+    const change = putTitles(DEMO_PROJECT_ID, { put: [{ title, revision: null }], remove: [] });
+    await expect(change).rejects.toThrow(/editionId: expected an edition that exists, got "gone"/);
+  });
+});
+
+describe('stills', () => {
+  const png = encodePng(new Uint8Array(8 * 6 * 4).fill(200), 8, 6);
+
+  test('are kept once, however often they are brought in, and come back as they were', async () => {
+    const first = await takeInAsset('weir.png', png);
+    const second = await takeInAsset('again.png', png);
+    expect(second).toEqual(first);
+    expect(first).toMatchObject({ mediaType: 'image/png', widthPx: 8, heightPx: 6 });
+    expect(await getAssets()).toHaveLength(1);
+    const back = await (await assetFile(first.id)).arrayBuffer();
+    expect(Buffer.from(back).equals(png)).toBe(true);
+  });
+
+  test.each([
+    ['weir.jpg', png, /expected a name that ends in \.png, since it is image\/png/],
+    ['notes.png', Buffer.from('not a picture at all'), /expected a PNG, JPEG or WebP picture/],
+    [
+      'font.png',
+      readFileSync('public/fonts/fraunces-400.ttf'),
+      /expected a PNG, JPEG or WebP picture, got "font\/ttf"/,
+    ],
+    ['half.png', png.subarray(0, 40), /expected a picture that is whole/],
+    ['empty.png', Buffer.alloc(0), /expected a picture of at most 40 MB, got "0 bytes"/],
+  ])('%s is refused', async (name, bytes, message) => {
+    await expect(takeInAsset(name, bytes)).rejects.toThrow(InputError);
+    await expect(takeInAsset(name, bytes)).rejects.toThrow(message);
+  });
+});

@@ -1,0 +1,192 @@
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { tidelineStrap } from '../../../demo/templates';
+import type { FieldValues, Layer } from '@/core/document/template';
+import { parseTemplate } from '@/core/document/templateSchema';
+import type { BenchStore } from './benchStore';
+import { BenchProvider, createBenchStore } from './benchStore';
+import { Settings } from './Settings';
+
+let store: BenchStore;
+
+function Bench({ selected }: { readonly selected: string | null }) {
+  const [values, setValues] = useState<FieldValues>({});
+  const view = {
+    store,
+    selected,
+    select: () => undefined,
+    formatId: 'wide-1080',
+    chooseFormat: () => undefined,
+  };
+  return (
+    <BenchProvider value={view}>
+      <Settings values={values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
+    </BenchProvider>
+  );
+}
+
+beforeEach(() => {
+  store = createBenchStore(tidelineStrap);
+});
+
+const layer = (id: string): Layer => {
+  const found = store.getState().template.layers.find((one) => one.id === id);
+  if (found === undefined) throw new Error(`no layer ${id}`);
+  return found;
+};
+const tab = (name: string): Promise<void> => userEvent.click(screen.getByRole('tab', { name }));
+
+describe('Type', () => {
+  test('sets text, face, weight, case and colour, and every result is a valid template', async () => {
+    render(<Bench selected="name" />);
+    await userEvent.clear(screen.getByRole('textbox', { name: 'Reads' }));
+    await userEvent.type(screen.getByRole('textbox', { name: 'Reads' }), 'Ode Pell');
+    await userEvent.selectOptions(screen.getByLabelText('Face'), 'Fraunces');
+    // Three weights stand side by side.
+    await userEvent.click(screen.getByRole('radio', { name: 'Bold' }));
+    await userEvent.click(screen.getByRole('radio', { name: 'CAPS' }));
+    const name = layer('name');
+    expect(name).toMatchObject({
+      runs: [{ text: 'Ode Pell' }],
+      style: { face: 'fraunces', weight: 700, letterCase: 'capitals' },
+    });
+    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+  });
+
+  test('offers only the weights that the face has', () => {
+    render(<Bench selected="name" />);
+    const names = within(screen.getByLabelText('Weight'))
+      .getAllByRole('option')
+      .map((option) => option.textContent);
+    expect(names).toEqual(['Regular', 'Medium', 'Semibold', 'Bold']);
+  });
+
+  test('a leaf opens a property to editors and closes it again', async () => {
+    render(<Bench selected="name" />);
+    const leaf = screen.getByRole('button', { name: 'Size, open to editors' });
+    expect(leaf).toHaveAttribute('aria-pressed', 'false');
+    await userEvent.click(leaf);
+    expect(leaf).toHaveAttribute('aria-pressed', 'true');
+    expect(screen.getByText(/2 on this layer/)).toBeInTheDocument();
+    expect(store.getState().template.fields.at(-1)).toMatchObject({
+      label: 'Name line, size',
+      kind: 'number',
+    });
+    await userEvent.click(leaf);
+    expect(store.getState().template.fields).toHaveLength(3);
+  });
+
+  test('long text: steps keep their order whichever was ticked first', async () => {
+    render(<Bench selected="name" />);
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Wrap' }));
+    const name = layer('name');
+    expect(name.kind === 'text' && name.whenLong.map((step) => step.kind)).toEqual([
+      'wrap',
+      'squeeze',
+      'shrink',
+    ]);
+  });
+
+  test('a shadow is switched on and off', async () => {
+    render(<Bench selected="name" />);
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Shadow' }));
+    expect(layer('name').shadow).not.toBeNull();
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Shadow' }));
+    expect(layer('name').shadow).toBeNull();
+  });
+});
+
+describe('Place', () => {
+  test('attaches to areas and to layers that do not wait for this one', async () => {
+    render(<Bench selected="name" />);
+    await tab('Place');
+    const names = within(screen.getByLabelText('Attached to'))
+      .getAllByRole('option')
+      .map((option) => option.textContent);
+    // Role, edge and panel hang on the name, so they are not offered.
+    expect(names).toEqual(['Title safe', 'Action safe', 'The frame']);
+    await userEvent.selectOptions(screen.getByLabelText('Attached to'), 'The frame');
+    await userEvent.click(
+      within(screen.getByRole('radiogroup', { name: 'Point of the target' })).getByRole('radio', {
+        name: 'Centre',
+      }),
+    );
+    expect(layer('name').place).toMatchObject({ target: { kind: 'frame' }, targetPoint: 'centre' });
+  });
+
+  test('says why a panel that encloses has no place of its own, and sets its paddings', async () => {
+    render(<Bench selected="panel" />);
+    await tab('Place');
+    expect(screen.getByText(/lies where the layers lie that it encloses/)).toBeInTheDocument();
+    expect(screen.getByRole('checkbox', { name: 'Name line' })).toBeChecked();
+    const left = screen.getByLabelText('Pad left');
+    await userEvent.clear(left);
+    await userEvent.type(left, '*2{Enter}');
+    expect(layer('panel')).toMatchObject({ padding: { leftU: 60 } });
+  });
+
+  test('a box can have a fixed size or that of another layer', async () => {
+    render(<Bench selected="edge" />);
+    await tab('Place');
+    await userEvent.selectOptions(screen.getByLabelText('Height'), 'Fixed');
+    expect(layer('edge')).toMatchObject({ height: { kind: 'fixed' } });
+    await userEvent.selectOptions(screen.getByLabelText('Height'), 'Same as Name line');
+    expect(layer('edge')).toMatchObject({ height: { kind: 'matches', layerId: 'name' } });
+  });
+});
+
+describe('Motion', () => {
+  test('picks a move, a unit and an order; a move of its own replaces the mirrored out', async () => {
+    render(<Bench selected="name" />);
+    await tab('Motion');
+    await userEvent.selectOptions(screen.getByLabelText('Move in'), 'Slide');
+    await userEvent.click(screen.getByRole('radio', { name: 'Letter' }));
+    await userEvent.selectOptions(screen.getByLabelText('Order in'), 'From the centre');
+    await userEvent.selectOptions(screen.getByLabelText('Move out'), 'Fade');
+    expect(layer('name').motion).toMatchObject({
+      in: { move: 'slide', unit: 'letter', order: 'centre', params: { distanceU: 60 } },
+      out: { move: 'fade' },
+    });
+    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+  });
+
+  test('a move never leaves its column', async () => {
+    render(<Bench selected="name" />);
+    await tab('Motion');
+    const length = screen.getByLabelText('Length in');
+    await userEvent.clear(length);
+    await userEvent.type(length, '5{Enter}');
+    expect(layer('name').motion.in).toMatchObject({ startSeconds: 0, lengthSeconds: 1 });
+  });
+});
+
+describe('Card', () => {
+  test('names fields, says which are needed, limits them and closes them', async () => {
+    render(<Bench selected={null} />);
+    await tab('Card');
+    const label = screen.getByLabelText('Name of the field for Role line: reads');
+    await userEvent.clear(label);
+    expect(store.getState().template.fields[1].label).not.toBe('');
+    await userEvent.type(label, '{Control>}a{/Control}Function');
+    await userEvent.click(screen.getAllByRole('checkbox', { name: 'needed' })[1]);
+    await userEvent.click(screen.getByRole('button', { name: 'Close Panel colour to editors' }));
+    const { fields } = store.getState().template;
+    expect(fields).toHaveLength(2);
+    expect(fields[1]).toMatchObject({ required: true });
+  });
+
+  test('words that are tried leave the design as it is', async () => {
+    render(<Bench selected={null} />);
+    await tab('Card');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Role' }), '!');
+    expect(screen.getByRole('textbox', { name: 'Role' })).toHaveValue('Lockkeeper, Osier Reach!');
+    expect(store.getState().template).toBe(tidelineStrap);
+  });
+});
+
+test('with no layer chosen the settings say what to do', () => {
+  render(<Bench selected={null} />);
+  expect(screen.getByText(/Pick a layer in the picture or in the score/)).toBeInTheDocument();
+});
