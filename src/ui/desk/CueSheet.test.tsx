@@ -36,23 +36,23 @@ const title = (id: string, startFrame: number, values: Title['values'], editionI
 });
 
 let store: DeskStore;
-let view: DeskView;
+
+const viewOf = (selected: string | null, select: (id: string | null) => void): DeskView => ({
+  projectId: 'p',
+  settings: { name: 'P', production: '', format: 'wide-1080', rate: '25' },
+  rate: RATES.get('25'),
+  clips: [],
+  editions: new Map([strap, newer, corner, lockup].map((one) => [one.id, one])),
+  newest: new Map([newer, corner, lockup].map((one) => [one.templateId, one])),
+  store,
+  selected,
+  select,
+});
 
 function Desk({ wanted = '' }: { readonly wanted?: string }) {
   const [selected, select] = useState<string | null>('a');
-  view = {
-    projectId: 'p',
-    settings: { name: 'P', production: '', format: 'wide-1080', rate: '25' },
-    rate: RATES.get('25'),
-    clips: [],
-    editions: new Map([strap, newer, corner, lockup].map((one) => [one.id, one])),
-    newest: new Map([newer, corner, lockup].map((one) => [one.templateId, one])),
-    store,
-    selected,
-    select,
-  };
   return (
-    <DeskProvider value={view}>
+    <DeskProvider value={viewOf(selected, select)}>
       <CueSheet wanted={wanted} onChoose={select} />
     </DeskProvider>
   );
@@ -94,7 +94,7 @@ describe('the cue sheet', () => {
     await userEvent.click(screen.getByLabelText('Name, row 1'));
     await userEvent.keyboard('{Enter}');
     expect(screen.getByLabelText('Name, row 2')).toHaveFocus();
-    expect(view.selected).toBe('b');
+    expect(row(2)).toHaveAttribute('aria-selected', 'true');
     await userEvent.keyboard('{ArrowUp}');
     expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
   });
@@ -175,7 +175,7 @@ describe('the cue sheet', () => {
 });
 
 test('a title knows whether its template has a newer edition', () => {
-  render(<Desk />);
+  const view = viewOf(null, () => undefined);
   expect(newerEdition(view, title('x', 0, {}))?.number).toBe(2);
   expect(newerEdition(view, title('x', 0, {}, 'strap-2'))).toBeNull();
   expect(newerEdition(view, title('x', 0, {}, 'corner-1'))).toBeNull();
