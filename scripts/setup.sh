@@ -26,14 +26,21 @@ need_packages() {
   DEBIAN_FRONTEND=noninteractive $sudo apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
 }
 
-# Installs the npm packages when the lock file is not the one that was installed last.
+# install_modules run|all installs what running takes, or all that the checks take too, when the lock file is not
+# the one that was installed last. What was installed for the checks serves for running as well.
 install_modules() {
-  local stamp="node_modules/.gilder-lock" wanted
+  local stamp="node_modules/.gilder-lock" wanted kind="$1" omit=()
   wanted=$(sha256sum package-lock.json | cut -d' ' -f1)
-  [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return 0
+  if [ -f "$stamp" ]; then
+    case "$(cat "$stamp")" in
+      "all $wanted") return 0 ;;
+      "run $wanted") [ "$kind" = run ] && return 0 ;;
+    esac
+  fi
+  [ "$kind" = run ] && omit=(--omit=dev)
   say "Installing npm packages"
-  npm ci --no-audit --no-fund --loglevel=error
-  echo "$wanted" >"$stamp"
+  npm ci "${omit[@]}" --no-audit --no-fund --loglevel=error
+  echo "$kind $wanted" >"$stamp"
 }
 
 # A figure that changes with any file that the build reads.
