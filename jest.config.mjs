@@ -21,7 +21,7 @@ const shared = {
 
 const config = {
   // Machines are shared: a test that hangs is found all the same, and a slow minute fails nothing.
-  testTimeout: 60_000,
+  testTimeout: 300_000,
   projects: [
     {
       ...shared,

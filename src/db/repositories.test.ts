@@ -28,7 +28,7 @@ beforeAll(async () => {
   open = await openDatabase(folder);
   db = open.db;
   await seedDemo(db);
-}, 120_000);
+}, 300_000);
 
 afterAll(async () => {
   await open.close();

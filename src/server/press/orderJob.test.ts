@@ -15,7 +15,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-order-'));
   database = await openDatabase(folder);
   await seedDemo(database.db);
-}, 120_000);
+}, 300_000);
 
 afterAll(async () => {
   await database.close();

@@ -24,7 +24,7 @@ beforeAll(async () => {
   database = await openDatabase(folder);
   press = new Press(database.db, new RenderPool(2), join(folder, 'renders'));
   await press.start();
-}, 120_000);
+}, 300_000);
 
 afterAll(async () => {
   await press.stop();
@@ -35,7 +35,7 @@ afterAll(async () => {
 function payload(output: string, lengthFrames = 60): JobPayload {
   const title = { titleId: 't1', fileStem: '001-ilse', document: tidelineStrap, values: {}, lengthFrames };
   const onlyFrame = output === 'png-still' ? 30 : null;
-  return { name: 'Test', output, format: 'wide-1080', rate: '25', titles: [{ ...title, onlyFrame }] };
+  return { name: 'Test', output, format: 'wide-720', rate: '25', titles: [{ ...title, onlyFrame }] };
 }
 
 function ended(id: string): Promise<JobRecord> {
@@ -59,12 +59,12 @@ test.each([
     const job = await ended(await press.enqueue(payload(output)));
     expect(job.error).toBeNull();
     const [file] = job.files;
-    expect(file).toMatchObject({ codec, frames: 60, widthPx: 1920, heightPx: 1080 });
+    expect(file).toMatchObject({ codec, frames: 60, widthPx: 1280, heightPx: 720 });
     // 25 frames in and 20 out move; the hold of 15 is one picture.
     expect(file.framesPainted).toBeLessThanOrEqual(46);
     expect(job.progress.doneFrames).toBe(60);
   },
-  60_000,
+  300_000,
 );
 
 test('a still is the frame that was asked for', async () => {
@@ -84,10 +84,10 @@ test('a job that is stopped ends at once, leaves no half file, and the next one 
   const next = await ended(await press.enqueue(payload('png-still')));
   expect(next.status).toBe('done');
   expect(readdirSync(press.folderOf(id))).toEqual([]);
-}, 120_000);
+}, 300_000);
 
 test('a job that cannot be rendered fails with the reason', async () => {
-  const impossible = { ...payload('png-still'), format: 'wide-1080' };
+  const impossible = { ...payload('png-still'), format: 'wide-720' };
   const [title] = impossible.titles;
   const document = {
     ...title.document,
@@ -112,7 +112,7 @@ test('what another process left half done is taken up and finished', async () =>
   const job = await ended(id);
   expect(job).toMatchObject({ status: 'done', error: null });
   expect(job.files[0].frames).toBe(60);
-}, 120_000);
+}, 300_000);
 
 test('pieces for ProRes: single frames in one piece, a repeated frame once for each time', () => {
   const lines = concatList('d.mov', [1, 1, 3, 1], 0.04).trim().split('\n');
