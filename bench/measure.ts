@@ -27,6 +27,23 @@ export async function timeAsync(work: () => Promise<void>, times = 3): Promise<n
   return median(rounds);
 }
 
+/** Milliseconds of two pieces of work that take turns, so that a busy machine disturbs both alike, and the median of the ratios of the turns. */
+export async function timeInTurns(
+  first: () => Promise<void>,
+  second: () => Promise<void>,
+  turns = 3,
+): Promise<{ readonly first: number; readonly second: number; readonly ratio: number }> {
+  const rounds: { first: number; second: number }[] = [];
+  for (let i = 0; i < turns; i++) {
+    rounds.push({ first: await timeAsync(first, 1), second: await timeAsync(second, 1) });
+  }
+  return {
+    first: median(rounds.map((round) => round.first)),
+    second: median(rounds.map((round) => round.second)),
+    ratio: median(rounds.map((round) => round.first / round.second)),
+  };
+}
+
 /** Prints a line of the report. */
 export function report(name: string, figure: string, wanted = ''): void {
   console.log(`${name.padEnd(62)} ${figure.padStart(14)}${wanted === '' ? '' : `   (wanted: ${wanted})`}`);

@@ -1,17 +1,27 @@
 // Prints medians and ratios of one run. Machines are shared: compare ratios, and figures only within a run.
+// `npm run bench -- export batch` runs those parts alone.
 import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
 import { benchPages } from './pages';
 import { benchBatch, benchExport, benchMemory } from './press';
 
-async function run(): Promise<void> {
-  const fonts = await serverFonts();
-  benchCore(fonts);
-  benchPaint(fonts);
-  await benchExport();
-  await benchBatch();
-  await benchMemory();
-  await benchPages();
+const PARTS: Readonly<Record<string, () => Promise<void>>> = {
+  core: async () => benchCore(await serverFonts()),
+  paint: async () => benchPaint(await serverFonts()),
+  export: benchExport,
+  batch: benchBatch,
+  memory: benchMemory,
+  pages: benchPages,
+};
+
+async function run(names: readonly string[]): Promise<void> {
+  const unknown = names.filter((name) => !(name in PARTS));
+  if (unknown.length > 0) {
+    throw new Error(`No such part: ${unknown.join(', ')}. Parts: ${Object.keys(PARTS).join(', ')}`);
+  }
+  for (const [name, part] of Object.entries(PARTS)) {
+    if (names.length === 0 || names.includes(name)) await part();
+  }
 }
 
-void run().then(() => process.exit(0));
+void run(process.argv.slice(2)).then(() => process.exit(0));
