@@ -1,7 +1,27 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
 
 const SCREENS = ['/shelf', '/bench', '/bench/tideline-strap', '/desk', '/desk/lantern-regatta-2', '/press'];
+
+/** Dialogs: where they open, the button that opens them, and a heading to wait for. */
+const DIALOGS = [
+  { path: '/shelf', button: 'New template', heading: 'New template' },
+  { path: '/desk', button: 'New project', heading: 'New project' },
+  { path: '/desk/lantern-regatta-2', button: 'Send to Press', heading: 'Send to Press' },
+  { path: '/shelf', button: 'Keys', heading: 'Keys' },
+];
+
+async function expectNothingSerious(page: Page): Promise<void> {
+  await page.evaluate(() => document.fonts.ready);
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
+  expect(
+    serious.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+  ).toEqual([]);
+}
 
 for (const theme of ['daylight', 'lamplight']) {
   for (const path of SCREENS) {
@@ -11,14 +31,16 @@ for (const theme of ['daylight', 'lamplight']) {
       await page.addInitScript((name) => localStorage.setItem('gilder-theme', name), theme);
       await page.goto(path);
       await expect(page.locator('main')).toBeVisible();
-      await page.evaluate(() => document.fonts.ready);
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-        .analyze();
-      const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
-      expect(
-        serious.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
-      ).toEqual([]);
+      await expectNothingSerious(page);
+    });
+  }
+  for (const { path, button, heading } of DIALOGS) {
+    test(`the dialog ${heading} in ${theme} has no serious trouble either`, async ({ page }) => {
+      await page.addInitScript((name) => localStorage.setItem('gilder-theme', name), theme);
+      await page.goto(path);
+      await page.getByRole('button', { name: button, exact: true }).click();
+      await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+      await expectNothingSerious(page);
     });
   }
 }

@@ -26,7 +26,7 @@ const KEYS = [
 /** The sheet of keys, behind `?`. */
 export function KeysSheet() {
   const [open, setOpen] = useState(false);
-  useHotkeys('shift+slash', () => setOpen(true), { useKey: false });
+  useHotkeys('shift+?', () => setOpen(true), { useKey: true });
   return (
     <>
       <button
