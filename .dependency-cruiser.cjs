@@ -12,7 +12,10 @@ module.exports = {
       severity: 'error',
       comment: 'The core imports itself and these packages only.',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^src/core|^node_modules/(harfbuzzjs|bidi-js|linebreak|yup)/' },
+      to: {
+        pathNot:
+          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|yup|culori|date-fns|svgpath)/',
+      },
     },
     {
       name: 'paint-knows-core-only',

@@ -124,6 +124,7 @@ function straightDrawing(items: readonly DisplayItem[]): (context: Context) => v
       };
     }
     if (item.kind === 'group') return straightDrawing(item.items);
+    if (item.kind !== 'fill' && item.kind !== 'stroke') throw new Error(`not drawn straight: ${item.kind}`);
     const path = new Path2D();
     replayOutline(item.outline, path);
     const colour = item.paint.kind === 'solid' ? item.paint.colour : '#ffffff';

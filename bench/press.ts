@@ -26,6 +26,7 @@ function sixSeconds(frames: 'png' | 'rgba'): Omit<RenderTask, 'ring'> {
     lengthFrames: 150,
     onlyFrame: null,
     frames,
+    pictures: new Map(),
   };
 }
 
@@ -180,6 +181,7 @@ export async function benchMemory(): Promise<void> {
       lengthFrames: 3000,
       onlyFrame: null,
       frames: 'rgba' as const,
+      pictures: new Map(),
     };
     const receiver = {
       frame: async (): Promise<void> => {

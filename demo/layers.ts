@@ -1,3 +1,6 @@
+import type { Look } from '@/core/document/look';
+import { FIRST_SHADOW, PLAIN_LOOK } from '@/core/document/look';
+import { FIRST_STYLE, newBoxLayer, newTextLayer, placeAt } from '@/core/document/newLayers';
 import type { BoxLayer, MoveUse, Place, PlaceTarget, TextLayer, TextStyle } from '@/core/document/template';
 import { MOVES } from '@/core/moves';
 import { presetParams } from '@/core/moves/move';
@@ -10,7 +13,7 @@ export const place = (
   targetPoint: PointName,
   dxU = 0,
   dyU = 0,
-): Place => ({ point, target, targetPoint, dxU, dyU });
+): Place => placeAt({ point, target, targetPoint, dxU, dyU });
 
 export const onLayer = (layerId: string): PlaceTarget => ({ kind: 'layer', layerId });
 
@@ -36,12 +39,9 @@ export const barlow = (
   fill: string,
   more: Partial<TextStyle> = {},
 ): TextStyle => ({
-  face: 'barlow-condensed',
+  ...FIRST_STYLE,
   weight,
   sizeU,
-  tracking: 0,
-  leading: 1.1,
-  letterCase: 'typed',
   fill,
   ...more,
 });
@@ -49,13 +49,9 @@ export const barlow = (
 type TextParts = Pick<TextLayer, 'id' | 'name' | 'style' | 'place'> & { reads: string } & Partial<TextLayer>;
 
 export const text = ({ reads, ...parts }: TextParts): TextLayer => ({
-  kind: 'text',
-  visible: true,
-  opacity: 1,
-  shadow: null,
+  ...newTextLayer(parts.id, parts.name),
   motion: { in: null, out: 'mirror' },
   runs: [{ text: reads }],
-  align: 'left',
   maxWidthShare: 0.62,
   whenLong: [
     { kind: 'squeeze', minPercent: 82 },
@@ -67,17 +63,17 @@ export const text = ({ reads, ...parts }: TextParts): TextLayer => ({
 type BoxParts = Pick<BoxLayer, 'id' | 'name' | 'fill' | 'place'> & Partial<BoxLayer>;
 
 export const box = (parts: BoxParts): BoxLayer => ({
-  kind: 'box',
-  visible: true,
-  opacity: 1,
-  shadow: null,
+  ...newBoxLayer(parts.id, parts.name, []),
   motion: { in: null, out: 'mirror' },
   fillOpacity: 1,
-  radiusU: 0,
-  outline: null,
   width: { kind: 'encloses' },
   height: { kind: 'encloses' },
-  encloses: [],
   padding: { leftU: 0, topU: 0, rightU: 0, bottomU: 0 },
   ...parts,
+});
+
+/** A look with one soft shadow. */
+export const shadowed = (distanceU: number, softnessU: number, colour: string, opacity: number): Look => ({
+  ...PLAIN_LOOK,
+  shadows: [{ ...FIRST_SHADOW, distanceU, softnessU, colour, opacity }],
 });

@@ -1,5 +1,7 @@
 import type { Field, Template } from '@/core/document/template';
-import { barlow, box, moveUse, onLayer, place, text } from './layers';
+import { barlow, box, moveUse, onLayer, place, shadowed, text } from './layers';
+
+const EMPTY = { version: 2, overrides: [], areas: [], guides: [] } as const;
 
 const WIDE = ['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'] as const;
 
@@ -16,6 +18,8 @@ const textField = (
   kind: 'text',
   help,
   required,
+  section: '',
+  automatic: null,
   targets: [{ layerId, path: 'text' }],
   limits: { maxLength },
 });
@@ -27,7 +31,7 @@ const PANEL_COLOURS = [
 ];
 
 export const tidelineStrap: Template = {
-  version: 1,
+  ...EMPTY,
   name: 'Tideline strap',
   kind: 'name-strap',
   production: 'Lantern Regatta',
@@ -75,7 +79,7 @@ export const tidelineStrap: Template = {
       encloses: ['name', 'role'],
       padding: { leftU: 30, topU: 10, rightU: 40, bottomU: 18 },
       motion: { in: moveUse('rise', [0.1, 0.7], { params: { from: 'left' } }), out: 'mirror' },
-      shadow: { angleDegrees: 90, distanceU: 6, softnessU: 28, colour: '#04141b', opacity: 0.45 },
+      look: shadowed(6, 28, '#04141b', 0.45),
     }),
   ],
   fields: [
@@ -87,6 +91,8 @@ export const tidelineStrap: Template = {
       kind: 'colour',
       help: '',
       required: false,
+      section: '',
+      automatic: null,
       targets: [{ layerId: 'panel', path: 'fill' }],
       limits: { choices: PANEL_COLOURS },
     },
@@ -94,7 +100,7 @@ export const tidelineStrap: Template = {
 };
 
 export const placeCorner: Template = {
-  version: 1,
+  ...EMPTY,
   name: 'Place corner',
   kind: 'place-date',
   production: 'Lantern Regatta',
@@ -111,7 +117,7 @@ export const placeCorner: Template = {
       style: barlow(600, 64, '#ffffff', { letterCase: 'capitals', tracking: 60, leading: 1.06 }),
       align: 'right',
       place: place('topRight', { kind: 'titleSafe' }, 'topRight', -28, 8),
-      shadow: { angleDegrees: 90, distanceU: 2, softnessU: 22, colour: '#000000', opacity: 0.75 },
+      look: shadowed(2, 22, '#000000', 0.75),
       motion: {
         in: moveUse('slide', [0.1, 0.7], {
           unit: 'letter',
@@ -129,7 +135,7 @@ export const placeCorner: Template = {
       style: barlow(500, 42, '#ffffff', { tracking: 14, leading: 1.2 }),
       align: 'right',
       place: place('topRight', onLayer('place'), 'bottomRight', 0, 2),
-      shadow: { angleDegrees: 90, distanceU: 2, softnessU: 18, colour: '#000000', opacity: 0.8 },
+      look: shadowed(2, 18, '#000000', 0.8),
       motion: { in: moveUse('fade', [0.35, 0.45]), out: 'mirror' },
     }),
     box({
@@ -151,7 +157,7 @@ export const placeCorner: Template = {
 };
 
 export const openingLockup: Template = {
-  version: 1,
+  ...EMPTY,
   name: 'Opening lockup',
   kind: 'opener',
   production: 'Lantern Regatta',
@@ -166,13 +172,10 @@ export const openingLockup: Template = {
       name: 'Title',
       reads: 'Lantern Regatta',
       style: {
+        ...barlow(600, 156, '#fff6e2'),
         face: 'fraunces',
-        weight: 600,
-        sizeU: 156,
         tracking: -8,
         leading: 1.08,
-        letterCase: 'typed',
-        fill: '#fff6e2',
       },
       align: 'centre',
       maxWidthShare: 0.86,
@@ -218,10 +221,12 @@ export const openingLockup: Template = {
       place: place('centre', { kind: 'frame' }, 'centre'),
       encloses: ['title', 'line', 'rule-left', 'rule-right'],
       padding: { leftU: 84, topU: 44, rightU: 84, bottomU: 52 },
-      radiusU: 4,
-      outline: { widthU: 3, colour: '#e3b94f' },
+      shape: { kind: 'rectangle', radiiU: [4, 4, 4, 4], corner: 'round' },
       motion: { in: moveUse('fade', [0, 0.7]), out: 'mirror' },
-      shadow: { angleDegrees: 90, distanceU: 12, softnessU: 60, colour: '#020a0f', opacity: 0.5 },
+      look: {
+        ...shadowed(12, 60, '#020a0f', 0.5),
+        outlines: [{ side: 'centre', widthU: 3, colour: '#e3b94f', opacity: 1 }],
+      },
     }),
   ],
   fields: [
@@ -233,6 +238,8 @@ export const openingLockup: Template = {
       kind: 'colour',
       help: '',
       required: false,
+      section: '',
+      automatic: null,
       targets: [{ layerId: 'plate', path: 'fill' }],
       limits: {},
     },

@@ -1,5 +1,6 @@
+import { newBoxLayer, newTextLayer, placeAt } from './document/newLayers';
+import { newTemplate } from './document/newTemplate';
 import type { BoxLayer, Place, Template, TextLayer } from './document/template';
-import { newTemplate, newTextLayer } from './document/newTemplate';
 
 /** Builders for tests: a template, texts and boxes with only what matters said. */
 export function testTemplate(layers: Template['layers'], more: Partial<Template> = {}): Template {
@@ -15,21 +16,13 @@ export function testText(id: string, text: string, more: Partial<TextLayer> = {}
 /** A box of 100 × 50 u without motion. */
 export function testBox(id: string, more: Partial<BoxLayer> = {}): BoxLayer {
   return {
-    id,
-    name: id,
-    kind: 'box',
-    visible: true,
-    opacity: 1,
-    shadow: null,
+    ...newBoxLayer(id, id, []),
     place: place({}),
     motion: { in: null, out: null },
     fill: '#203040',
     fillOpacity: 1,
-    radiusU: 0,
-    outline: null,
     width: { kind: 'fixed', u: 100 },
     height: { kind: 'fixed', u: 50 },
-    encloses: [],
     padding: { leftU: 0, topU: 0, rightU: 0, bottomU: 0 },
     ...more,
   };
@@ -37,5 +30,5 @@ export function testBox(id: string, more: Partial<BoxLayer> = {}): BoxLayer {
 
 /** A place at the frame's top left corner, with what differs. */
 export function place(more: Partial<Place>): Place {
-  return { point: 'topLeft', target: { kind: 'frame' }, targetPoint: 'topLeft', dxU: 0, dyU: 0, ...more };
+  return placeAt({ point: 'topLeft', target: { kind: 'frame' }, targetPoint: 'topLeft', ...more });
 }

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { Db } from './open';
 import { assets } from './schema';
 
@@ -33,4 +33,14 @@ export async function findAsset(db: Db, id: string): Promise<AssetRecord | undef
     .from(assets)
     .where(eq(assets.id, id));
   return rows[0];
+}
+
+/** The files of pictures by id; those that are not here are left out. */
+export async function readPictures(db: Db, ids: readonly string[]): Promise<ReadonlyMap<string, Uint8Array>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: assets.id, bytes: assets.bytes })
+    .from(assets)
+    .where(inArray(assets.id, [...ids]));
+  return new Map(rows.map((row) => [row.id, Uint8Array.from(row.bytes)]));
 }

@@ -8,6 +8,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
+import type { House } from '@/core/document/house';
 import type { FieldValues, Template } from '@/core/document/template';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
@@ -38,6 +39,13 @@ export const editions = pgTable(
   },
   (table) => [uniqueIndex('editions_template_number').on(table.templateId, table.number)],
 );
+
+/** The house style: one row. */
+export const house = pgTable('house', {
+  id: text().primaryKey(),
+  document: jsonb().$type<House>().notNull(),
+  revision: integer().notNull(),
+});
 
 export const projects = pgTable('projects', {
   id: text().primaryKey(),

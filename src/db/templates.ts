@@ -1,5 +1,6 @@
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Template } from '@/core/document/template';
+import { storedTemplate } from '@/core/document/upgradeTemplate';
 import type { Db } from './open';
 import { editions, templates } from './schema';
 import { StaleWriteError } from './staleWrite';
@@ -35,13 +36,22 @@ const templateColumns = {
 
 /** All templates, the last changed first. */
 export function listTemplates(db: Db): Promise<TemplateRecord[]> {
-  return db.select(templateColumns).from(templates).orderBy(desc(templates.updatedAt), templates.name);
+  return db
+    .select(templateColumns)
+    .from(templates)
+    .orderBy(desc(templates.updatedAt), templates.name)
+    .then((rows) => rows.map(upToDate));
 }
 
 /** A template, or undefined when there is none with this id. */
 export async function findTemplate(db: Db, id: string): Promise<TemplateRecord | undefined> {
   const rows = await db.select(templateColumns).from(templates).where(eq(templates.id, id));
-  return rows[0];
+  return rows.map(upToDate)[0];
+}
+
+/** Documents are kept as they were written; whoever reads them gets them as of this version. */
+function upToDate<T extends { readonly document: Template }>(row: T): T {
+  return { ...row, document: storedTemplate(row.document) };
 }
 
 /** Adds a template at revision 1. */
@@ -118,5 +128,5 @@ export async function listEditions(db: Db): Promise<EditionRecord[]> {
     })
     .from(editions)
     .orderBy(editions.templateId, desc(editions.number));
-  return rows.map((row) => ({ ...row, releasedAt: row.releasedAt.toISOString() }));
+  return rows.map((row) => ({ ...upToDate(row), releasedAt: row.releasedAt.toISOString() }));
 }

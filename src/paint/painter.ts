@@ -3,7 +3,10 @@ import type { Outline } from '@/core/display/outline';
 import { replayOutline } from '@/core/display/outline';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Matrix } from '@/core/kit/matrix';
+import { mapRect } from '@/core/kit/matrix';
 import type { Rect } from '@/core/kit/rect';
+import { outwardRect } from '@/core/kit/rect';
+import { blurAxes } from './blurAxes';
 import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
@@ -63,6 +66,15 @@ export class Painter {
       case 'shadow':
         this.paintShadow(context, item, left, top);
         return;
+      case 'mask':
+        this.paintMask(context, item, left, top, tint);
+        return;
+      case 'blur':
+        this.paintBlur(context, item, left, top, tint);
+        return;
+      case 'image':
+        this.paintImage(context, item, left, top, tint);
+        return;
       default:
         assertNever(item, 'display item');
     }
@@ -105,6 +117,72 @@ export class Painter {
     const shape = this.layer(area, item.items, item.colour);
     const soft = item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
     this.lay(context, soft, area.x + item.offsetPx.x - left, area.y + item.offsetPx.y - top, item.opacity);
+  }
+
+  private paintMask(
+    context: SurfaceContext,
+    item: Of<'mask'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
+    const { boundsPx } = item;
+    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
+    const layer = this.layer(boundsPx, item.items, tint);
+    const mask = this.layer(boundsPx, item.mask);
+    layer.context.globalCompositeOperation = item.mode === 'in' ? 'destination-in' : 'destination-out';
+    this.lay(layer.context, mask, 0, 0, 1);
+    this.lay(context, layer, boundsPx.x - left, boundsPx.y - top, 1);
+  }
+
+  private paintBlur(
+    context: SurfaceContext,
+    item: Of<'blur'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
+    const { boundsPx, acrossPx, downPx } = item;
+    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
+    const spread = Math.ceil(Math.max(acrossPx, downPx) * 3);
+    const area = grow(boundsPx, spread);
+    const sharp = this.layer(area, item.items, tint);
+    const even = Math.abs(acrossPx - downPx) < 0.01;
+    const soft = even ? this.blurred(sharp, area, acrossPx) : sharp;
+    if (!even) {
+      sharp.changePixels((data) => blurAxes(data, area.width, area.height, acrossPx, downPx));
+    }
+    this.lay(context, soft, area.x - left, area.y - top, 1);
+  }
+
+  private paintImage(
+    context: SurfaceContext,
+    item: Of<'image'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
+    const image = this.maker.picture(item.asset);
+    if (image === null) return;
+    const { sourcePx: from, rect: to } = item;
+    const draw = (on: SurfaceContext, x: number, y: number): void => {
+      place(on, item.matrix, x, y);
+      on.drawImage(image, from.x, from.y, from.width, from.height, to.x, to.y, to.width, to.height);
+    };
+    if (tint === undefined) {
+      context.globalAlpha = item.opacity;
+      draw(context, left, top);
+      context.globalAlpha = 1;
+      return;
+    }
+    const area = outwardRect(mapRect(item.matrix, to));
+    const layer = this.maker.surface(Math.max(1, area.width), Math.max(1, area.height));
+    draw(layer.context, area.x, area.y);
+    layer.context.setTransform(1, 0, 0, 1, 0, 0);
+    layer.context.globalCompositeOperation = 'source-in';
+    layer.context.fillStyle = tint;
+    layer.context.fillRect(0, 0, area.width, area.height);
+    this.lay(context, layer, area.x - left, area.y - top, item.opacity);
   }
 
   // Blurring between two small canvases costs a quarter of blurring straight onto a full frame.
@@ -150,20 +228,28 @@ function grow(rect: Rect, by: number): Rect {
 /** A fill style; with a tint its colours become that colour and only its opacity counts, as for a shadow. */
 function paintStyle(context: SurfaceContext, paint: Paint, tint?: HexColour): unknown {
   if (paint.kind === 'solid') return tint ?? paint.colour;
-  const gradient =
-    paint.kind === 'linear'
-      ? context.createLinearGradient(paint.from.x, paint.from.y, paint.to.x, paint.to.y)
-      : context.createRadialGradient(
-          paint.centre.x,
-          paint.centre.y,
-          0,
-          paint.centre.x,
-          paint.centre.y,
-          paint.radius,
-        );
+  const gradient = gradientOf(context, paint);
   for (const stop of paint.stops)
     gradient.addColorStop(stop.at, cssColour(tint ?? stop.colour, stop.opacity));
   return gradient;
+}
+
+function gradientOf(
+  context: SurfaceContext,
+  paint: Exclude<Paint, { kind: 'solid' }>,
+): ReturnType<SurfaceContext['createLinearGradient']> {
+  switch (paint.kind) {
+    case 'linear':
+      return context.createLinearGradient(paint.from.x, paint.from.y, paint.to.x, paint.to.y);
+    case 'radial': {
+      const { x, y } = paint.centre;
+      return context.createRadialGradient(x, y, 0, x, y, paint.radius);
+    }
+    case 'conic':
+      return context.createConicGradient(paint.startRadians, paint.centre.x, paint.centre.y);
+    default:
+      return assertNever(paint, 'paint');
+  }
 }
 
 function cssColour(colour: HexColour, opacity: number): string {

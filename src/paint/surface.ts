@@ -13,6 +13,7 @@ interface SurfaceGradient {
  */
 export interface SurfaceContext {
   globalAlpha: number;
+  globalCompositeOperation: string;
   filter: string;
   lineWidth: number;
   lineJoin: string;
@@ -29,6 +30,18 @@ export interface SurfaceContext {
   fill(path: SurfacePath): void;
   stroke(path: SurfacePath): void;
   drawImage(image: SurfaceImage, x: number, y: number): void;
+  drawImage(
+    image: SurfaceImage,
+    sx: number,
+    sy: number,
+    sWidth: number,
+    sHeight: number,
+    x: number,
+    y: number,
+    width: number,
+    height: number,
+  ): void;
+  createConicGradient(startRadians: number, x: number, y: number): SurfaceGradient;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): SurfaceGradient;
   createRadialGradient(
     x0: number,
@@ -40,13 +53,15 @@ export interface SurfaceContext {
   ): SurfaceGradient;
 }
 
-/** Anything that can be drawn on a context: a canvas of the same implementation. */
+/** Anything that can be drawn on a context: a canvas or a decoded picture of the same implementation. */
 type SurfaceImage = object;
 
 /** A canvas for a part of the picture. */
 export interface Surface {
   readonly image: SurfaceImage;
   readonly context: SurfaceContext;
+  /** Changes its pixels in place: straight-alpha RGBA, row by row. */
+  changePixels(change: (data: Uint8ClampedArray) => void): void;
 }
 
 /** What a canvas implementation offers the painter. */
@@ -54,4 +69,6 @@ export interface SurfaceMaker {
   /** A clear canvas, kept in main memory, of whole pixels. */
   surface(width: number, height: number): Surface;
   path(): SurfacePath;
+  /** A decoded picture by asset id; null while it is not there. */
+  picture(asset: string): SurfaceImage | null;
 }

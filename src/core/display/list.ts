@@ -25,6 +25,13 @@ export type Paint =
       readonly centre: Point;
       readonly radius: number;
       readonly stops: readonly GradientStop[];
+    }
+  | {
+      readonly kind: 'conic';
+      readonly centre: Point;
+      /** Clockwise from the right. */
+      readonly startRadians: number;
+      readonly stops: readonly GradientStop[];
     };
 
 /** One step of drawing, in the order in which a painter takes it: the first lies furthest back. */
@@ -68,6 +75,31 @@ export type DisplayItem =
       readonly colour: HexColour;
       readonly opacity: number;
       readonly items: readonly DisplayItem[];
+    }
+  | {
+      /** The items where the mask's items are (`in`) or are not (`out`), by how opaque those are. */
+      readonly kind: 'mask';
+      readonly boundsPx: Rect;
+      readonly mode: 'in' | 'out';
+      readonly items: readonly DisplayItem[];
+      readonly mask: readonly DisplayItem[];
+    }
+  | {
+      /** The items blurred by a standard deviation along each axis. */
+      readonly kind: 'blur';
+      readonly boundsPx: Rect;
+      readonly acrossPx: number;
+      readonly downPx: number;
+      readonly items: readonly DisplayItem[];
+    }
+  | {
+      /** A part of a picture laid into a rectangle of the outline space. */
+      readonly kind: 'image';
+      readonly asset: string;
+      readonly sourcePx: Rect;
+      readonly rect: Rect;
+      readonly matrix: Matrix;
+      readonly opacity: number;
     };
 
 /** Everything that makes up one frame. */

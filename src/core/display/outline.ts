@@ -28,6 +28,10 @@ export class OutlineBuilder {
     return this.push('C', x1, y1, x2, y2, x, y);
   }
 
+  quadTo(cx: number, cy: number, x: number, y: number): this {
+    return this.push('Q', cx, cy, x, y);
+  }
+
   close(): this {
     return this.push('Z');
   }

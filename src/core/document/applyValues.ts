@@ -1,40 +1,74 @@
+import { format as formatDate, parseISO } from 'date-fns';
 import { findProperty } from '../layers';
 import { cleanText } from '../text/cleanText';
-import type { Field, FieldValue, FieldValues, Layer, Template } from './template';
+import { applySettings } from './applyOverrides';
+import type { Field, FieldValue, FieldValues, PropertySetting, Template } from './template';
 
 /** The template with what an editor typed put in place of the design's values. Targets that are gone are passed over. */
 export function applyValues(template: Template, values: FieldValues): Template {
-  const layers = new Map<string, Layer>(template.layers.map((layer) => [layer.id, layer]));
-  for (const field of template.fields) {
+  const settings = template.fields.flatMap((field) => {
     const value = values[field.id];
-    if (value === undefined) continue;
-    for (const { layerId, path } of field.targets) {
-      const layer = layers.get(layerId);
-      const property = layer && findProperty(layer, path);
-      if (property !== undefined) layers.set(layerId, property.with(limitValue(field, value)));
-    }
-  }
-  return { ...template, layers: template.layers.map((layer) => layers.get(layer.id) ?? layer) };
+    return value === undefined ? [] : fieldSettings(field, value);
+  });
+  return applySettings(template, settings);
 }
 
-/** What the design says for a field; an empty string when all its targets are gone. */
+/** What a value of a field sets: one property or many. */
+function fieldSettings(field: Field, value: FieldValue): PropertySetting[] {
+  const variant = field.limits.choices?.find((choice) => choice.value === value);
+  const shown = limitValue(field, value);
+  const direct = field.targets.map((target) => ({ ...target, value: shown }));
+  return [...direct, ...(variant?.sets ?? [])];
+}
+
+/** What the design says for a field; for one without a property of its own the first choice, else an empty text. */
 export function designValue(template: Template, field: Field): FieldValue {
   for (const { layerId, path } of field.targets) {
     const layer = template.layers.find((candidate) => candidate.id === layerId);
     const property = layer && findProperty(layer, path);
     if (property !== undefined) return property.value;
   }
-  return '';
+  return field.limits.choices?.[0]?.value ?? '';
 }
 
+const LETTER_CLASSES = {
+  any: /[^]/u,
+  letters: /[\p{L}\p{M}\p{Zs}\n'’.,\-–]/u,
+  figures: /[\p{Nd}\p{Zs}:.,/+\-–−%\n]/u,
+  capitals: /[^]/u,
+} as const;
+
 function limitValue(field: Field, value: FieldValue): FieldValue {
-  const { maxLength, min, max } = field.limits;
-  if (field.kind === 'text') {
-    const text = cleanText(String(value));
-    return maxLength === undefined ? text : Array.from(text).slice(0, maxLength).join('');
+  const { maxLength, maxLines, min, max, allowed } = field.limits;
+  switch (field.kind) {
+    case 'text': {
+      const clean = Array.from(cleanText(String(value)));
+      const kept = clean.filter((character) => LETTER_CLASSES[allowed ?? 'any'].test(character)).join('');
+      const lines = maxLines === undefined ? kept : kept.split('\n').slice(0, maxLines).join('\n');
+      const cut = maxLength === undefined ? lines : Array.from(lines).slice(0, maxLength).join('');
+      return allowed === 'capitals' ? cut.toLocaleUpperCase('und') : cut;
+    }
+    case 'number': {
+      const number = typeof value === 'number' ? value : Number(value);
+      return Number.isFinite(number) ? Math.max(min ?? -Infinity, Math.min(max ?? Infinity, number)) : value;
+    }
+    case 'date':
+      return writeDate(String(value), field.limits.pattern ?? DEFAULT_DATE_PATTERN);
+    default:
+      return value;
   }
-  if (field.kind === 'number' && typeof value === 'number') {
-    return Math.max(min ?? -Infinity, Math.min(max ?? Infinity, value));
+}
+
+/** How dates are written unless a field says otherwise. */
+export const DEFAULT_DATE_PATTERN = 'd MMMM yyyy';
+
+/** An ISO date or time written by a pattern; anything else is left as it was typed. */
+export function writeDate(iso: string, pattern: string): string {
+  const date = parseISO(iso);
+  if (iso === '' || Number.isNaN(date.getTime())) return cleanText(iso);
+  try {
+    return formatDate(date, pattern);
+  } catch {
+    return cleanText(iso);
   }
-  return value;
 }

@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
+import { addBox, addText } from './addLayer';
+import * as fields from './editFields';
 import * as edit from './editTemplate';
+import { removeLayer } from './removeLayer';
 import { SAMPLE_TEXTS, sampleValues } from './sampleTexts';
 import { plainText } from './template';
 import type { Layer, Template } from './template';
@@ -14,7 +17,7 @@ const layer = (template: Template, id: string): Layer => {
 
 describe('removing a layer', () => {
   test('lets what hung on it take its place, and cleans boxes and fields', () => {
-    const without = edit.removeLayer(tidelineStrap, 'name');
+    const without = removeLayer(tidelineStrap, 'name');
     expect(layer(without, 'role').place).toEqual(layer(tidelineStrap, 'name').place);
     expect(layer(without, 'panel')).toMatchObject({ encloses: ['role'] });
     expect(without.fields.map((field) => field.id)).toEqual(['role', 'panel-colour']);
@@ -22,7 +25,7 @@ describe('removing a layer', () => {
   });
 
   test('gives a box that matched it a size of its own', () => {
-    const without = edit.removeLayer(tidelineStrap, 'panel');
+    const without = removeLayer(tidelineStrap, 'panel');
     expect(layer(without, 'edge')).toMatchObject({ height: { kind: 'fixed', u: 120 } });
     expect(parseTemplate(without)).toEqual(without);
   });
@@ -30,15 +33,15 @@ describe('removing a layer', () => {
 
 describe('adding', () => {
   test('a text comes on top with a free id', () => {
-    const once = edit.addText(tidelineStrap);
-    const twice = edit.addText(once.template);
+    const once = addText(tidelineStrap);
+    const twice = addText(once.template);
     expect([once.layerId, twice.layerId]).toEqual(['text-1', 'text-2']);
     expect(twice.template.layers[0].id).toBe('text-2');
     expect(parseTemplate(twice.template)).toEqual(twice.template);
   });
 
   test('a panel goes right under the layer that it encloses', () => {
-    const { template, layerId } = edit.addBox(tidelineStrap, ['role']);
+    const { template, layerId } = addBox(tidelineStrap, ['role']);
     expect(template.layers.map((one) => one.id)).toEqual(['name', 'role', layerId, 'edge', 'panel']);
     expect(layer(template, layerId)).toMatchObject({ encloses: ['role'], width: { kind: 'encloses' } });
   });
@@ -46,7 +49,7 @@ describe('adding', () => {
 
 describe('enclosing', () => {
   test('puts a box under what it comes to enclose, and leaves it where it is already under', () => {
-    const first = edit.addBox(tidelineStrap, ['name']);
+    const first = addBox(tidelineStrap, ['name']);
     const both = edit.encloseLayer(first.template, first.layerId, 'role', true);
     expect(both.layers.map((one) => one.id)).toEqual(['name', 'role', first.layerId, 'edge', 'panel']);
     expect(layer(both, first.layerId)).toMatchObject({ encloses: ['name', 'role'] });
@@ -58,24 +61,25 @@ describe('enclosing', () => {
 
 describe('opening a property', () => {
   test('makes a field in the layer’s name, and closing takes it away', () => {
-    const opened = edit.toggleField(tidelineStrap, 'name', 'style.sizeU');
-    const field = edit.fieldOf(opened, 'name', 'style.sizeU');
+    const opened = fields.toggleField(tidelineStrap, 'name', 'style.sizeU');
+    const field = fields.fieldOf(opened, 'name', 'style.sizeU');
     expect(field).toMatchObject({ label: 'Name line, size', kind: 'number', limits: { min: 4, max: 2000 } });
     expect(parseTemplate(opened)).toEqual(opened);
-    expect(edit.toggleField(opened, 'name', 'style.sizeU')).toEqual(tidelineStrap);
+    expect(fields.toggleField(opened, 'name', 'style.sizeU')).toEqual(tidelineStrap);
   });
 
   test('a choice brings its choices along', () => {
-    const opened = edit.toggleField(tidelineStrap, 'name', 'align');
-    expect(edit.fieldOf(opened, 'name', 'align')?.limits.choices?.map((c) => c.value)).toEqual([
+    const opened = fields.toggleField(tidelineStrap, 'name', 'align');
+    expect(fields.fieldOf(opened, 'name', 'align')?.limits.choices?.map((c) => c.value)).toEqual([
       'left',
       'centre',
       'right',
+      'justify',
     ]);
   });
 
   test('fields can be put in another order', () => {
-    const ordered = edit.orderFields(tidelineStrap, ['panel-colour', 'name']);
+    const ordered = fields.orderFields(tidelineStrap, ['panel-colour', 'name']);
     expect(ordered.fields.map((field) => field.id)).toEqual(['panel-colour', 'name', 'role']);
   });
 });

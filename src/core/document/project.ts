@@ -49,9 +49,12 @@ const titleSchema = yup
     values: yup
       .object()
       .required()
-      .test('values', 'words of at most 10 000 characters and numbers', (values) =>
+      .test('values', 'words of at most 20 000 characters, numbers and switches', (values) =>
         Object.values(values).every(
-          (value) => (typeof value === 'string' && value.length <= 10_000) || Number.isFinite(value),
+          (value) =>
+            (typeof value === 'string' && value.length <= 20_000) ||
+            typeof value === 'boolean' ||
+            Number.isFinite(value),
         ),
       ),
   })
@@ -70,7 +73,7 @@ const settingsSchema = yup
     format: yup
       .string()
       .required()
-      .oneOf(FORMATS.list.map((format) => format.id)),
+      .test('format', 'a frame format', (id) => FORMATS.find(id) !== undefined),
     rate: yup
       .string()
       .required()

@@ -1,9 +1,10 @@
 import type { HexColour } from '../display/list';
 import type { PointName } from '../layout/points';
 import type { SafeAreaId } from '../layout/safeAreas';
+import type { Look } from './look';
 
 /** The newest template document that this program reads and writes. */
-export const TEMPLATE_VERSION = 1;
+export const TEMPLATE_VERSION = 2;
 
 export interface TextStyle {
   /** Id of a face in the font catalogue. */
@@ -14,8 +15,13 @@ export interface TextStyle {
   readonly tracking: number;
   /** Line height as a multiple of the size. */
   readonly leading: number;
-  readonly letterCase: 'typed' | 'capitals';
+  readonly letterCase: 'typed' | 'capitals' | 'smallCapitals';
   readonly fill: HexColour;
+  /** How far the baseline is raised, in thousandths of an em; negative lowers it. */
+  readonly shift: number;
+  readonly figures: 'font' | 'tabular' | 'oldStyle';
+  readonly ligatures: boolean;
+  readonly fractions: boolean;
 }
 
 /** A stretch of text with what differs from the layer's style. */
@@ -34,15 +40,17 @@ export interface Place {
   readonly targetPoint: PointName;
   readonly dxU: number;
   readonly dyU: number;
-}
-
-export interface DropShadow {
-  /** Clockwise from the right: 90 falls straight down. */
-  readonly angleDegrees: number;
-  readonly distanceU: number;
-  readonly softnessU: number;
-  readonly colour: HexColour;
-  readonly opacity: number;
+  /** Turned and scaled about the layer's own point; what is attached to it follows its unturned box. */
+  readonly rotateDegrees: number;
+  readonly scaleX: number;
+  readonly scaleY: number;
+  /** An area that the layer is pushed back into when it would leave it. */
+  readonly keepInside: SafeAreaId | null;
+  /**
+   * Where the four corners of its box are pulled to, as x, y offsets in design units from top left, top right,
+   * bottom right and bottom left; null when it is not pinned.
+   */
+  readonly pin: readonly number[] | null;
 }
 
 /** A move as a layer uses it, timed within its column (in or out) of the template's design time. */
@@ -58,7 +66,7 @@ export interface MoveUse {
   readonly params: Readonly<Record<string, number | string | boolean>>;
 }
 
-export const UNIT_KINDS = ['layer', 'line', 'word', 'letter'] as const;
+export const UNIT_KINDS = ['layer', 'row', 'line', 'word', 'letter'] as const;
 export type UnitKind = (typeof UNIT_KINDS)[number];
 
 export interface Motion {
@@ -73,7 +81,9 @@ interface LayerBase {
   readonly visible: boolean;
   readonly opacity: number;
   readonly place: Place;
-  readonly shadow: DropShadow | null;
+  readonly look: Look;
+  /** The finish it was given last; null when it has none of its own. */
+  readonly finish: string | null;
   readonly motion: Motion;
 }
 
@@ -81,22 +91,42 @@ interface LayerBase {
 export type LongStep =
   | { readonly kind: 'wrap'; readonly maxLines: number }
   | { readonly kind: 'squeeze'; readonly minPercent: number }
-  | { readonly kind: 'shrink'; readonly minSizeU: number };
+  | { readonly kind: 'shrink'; readonly minSizeU: number }
+  | { readonly kind: 'cut' };
+
+/** A colour behind each line of a text. */
+export interface Highlight {
+  readonly colour: HexColour;
+  readonly opacity: number;
+  readonly padAcrossU: number;
+  readonly padDownU: number;
+  readonly radiusU: number;
+}
 
 export interface TextLayer extends LayerBase {
   readonly kind: 'text';
   readonly runs: readonly TextRun[];
   readonly style: TextStyle;
-  readonly align: 'left' | 'centre' | 'right';
+  readonly align: 'left' | 'centre' | 'right' | 'justify';
+  /** The width of the column it is set in; null for a text that is as wide as its words. */
+  readonly columnU: number | null;
+  /** Whether wrapped lines are made about equally long. */
+  readonly balanced: boolean;
+  readonly highlight: Highlight | null;
   /** The widest the text may be, as a share of the title-safe width. */
   readonly maxWidthShare: number;
   readonly whenLong: readonly LongStep[];
 }
 
+/** How a box finds its width or height. */
 export type Extent =
   | { readonly kind: 'fixed'; readonly u: number }
   | { readonly kind: 'encloses' }
-  | { readonly kind: 'matches'; readonly layerId: string };
+  | { readonly kind: 'matches'; readonly layerId: string }
+  /** A share of the frame's or a safe area's side. */
+  | { readonly kind: 'share'; readonly share: number; readonly of: SafeAreaId }
+  /** From the far edge of one layer to the near edge of another. */
+  | { readonly kind: 'between'; readonly fromId: string; readonly toId: string };
 
 interface Padding {
   readonly leftU: number;
@@ -105,21 +135,156 @@ interface Padding {
   readonly bottomU: number;
 }
 
+/** The smallest and largest that a size found by rule may be; null for no limit. */
+export interface SizeLimits {
+  readonly minWidthU: number | null;
+  readonly maxWidthU: number | null;
+  readonly minHeightU: number | null;
+  readonly maxHeightU: number | null;
+}
+
+/** The form of a box within its width and height. */
+export type BoxShape =
+  | {
+      readonly kind: 'rectangle';
+      /** From top left clockwise. */
+      readonly radiiU: readonly number[];
+      readonly corner: 'round' | 'chamfer';
+    }
+  | { readonly kind: 'ellipse' }
+  /** From one corner to the opposite one. */
+  | { readonly kind: 'line'; readonly thicknessU: number; readonly rises: boolean }
+  | { readonly kind: 'polygon'; readonly sides: number }
+  | { readonly kind: 'star'; readonly points: number; readonly innerShare: number }
+  /** SVG path data, stretched to the box. */
+  | { readonly kind: 'path'; readonly data: string };
+
 export interface BoxLayer extends LayerBase {
   readonly kind: 'box';
+  readonly shape: BoxShape;
   readonly fill: HexColour;
   readonly fillOpacity: number;
-  readonly radiusU: number;
-  readonly outline: { readonly widthU: number; readonly colour: HexColour } | null;
   readonly width: Extent;
   readonly height: Extent;
+  readonly limits: SizeLimits;
   readonly encloses: readonly string[];
   readonly padding: Padding;
 }
 
-export type Layer = TextLayer | BoxLayer;
+export interface PictureLayer extends LayerBase {
+  readonly kind: 'picture';
+  /** Asset id; null shows a stand-in frame. */
+  readonly asset: string | null;
+  /** `auto`: a picture of the frame's own proportions covers the frame, any other has its own size. */
+  readonly sizing: 'auto' | 'fixed';
+  readonly widthU: number;
+  readonly heightU: number;
+  readonly fit: 'cover' | 'contain' | 'stretch';
+}
 
-export type FieldKind = 'text' | 'colour' | 'number' | 'choice';
+/** A background drawn by code that covers the frame or, attached, an area of its own. */
+export interface BackdropLayer extends LayerBase {
+  readonly kind: 'backdrop';
+  readonly pattern: string;
+  /** The pattern's colours, furthest back first. */
+  readonly colours: readonly HexColour[];
+  readonly seed: number;
+  readonly speed: number;
+  /** How large its parts are, 1 as designed. */
+  readonly grain: number;
+}
+
+/** Specks that drift or burst; a function of the seed and the time. */
+export interface ParticlesLayer extends LayerBase {
+  readonly kind: 'particles';
+  readonly style: 'drift' | 'burst';
+  readonly count: number;
+  readonly colour: HexColour;
+  readonly sizeU: number;
+  readonly speed: number;
+  readonly seed: number;
+  readonly widthU: number;
+  readonly heightU: number;
+}
+
+/** A soft light over what lies below it. */
+export interface LightLayer extends LayerBase {
+  readonly kind: 'light';
+  readonly colour: HexColour;
+  readonly widthU: number;
+  readonly heightU: number;
+  /** How far it wanders across in a title, in design units. */
+  readonly travelU: number;
+}
+
+/** Layers that are shown, moved and faded together. */
+export interface GroupLayer extends LayerBase {
+  readonly kind: 'group';
+  readonly members: readonly string[];
+}
+
+/** Layers set one after another with a gap; empty ones close up. */
+export interface StackLayer extends LayerBase {
+  readonly kind: 'stack';
+  readonly members: readonly string[];
+  readonly direction: 'down' | 'along';
+  readonly gapU: number;
+  readonly align: 'start' | 'centre' | 'end';
+}
+
+/** A copy that follows its original's content and style. */
+export interface CopyLayer extends LayerBase {
+  readonly kind: 'copy';
+  readonly of: string;
+  readonly delaySeconds: number;
+}
+
+export interface RowsColumn {
+  readonly style: TextStyle;
+  readonly align: 'left' | 'centre' | 'right';
+  /** Its part of the width, against the other columns' parts. */
+  readonly share: number;
+}
+
+/** A list of any number of rows; each row is a unit that moves by itself. */
+export interface RowsLayer extends LayerBase {
+  readonly kind: 'rows';
+  /** One row a line, its cells parted by tabs. */
+  readonly rows: string;
+  readonly columns: readonly RowsColumn[];
+  readonly widthShare: number;
+  readonly rowHeightU: number;
+  readonly gapU: number;
+  readonly padU: number;
+  readonly plate: HexColour;
+  readonly plateOpacity: number;
+  readonly plateRadiusU: number;
+  readonly maxRows: number;
+}
+
+export type Layer =
+  | TextLayer
+  | BoxLayer
+  | PictureLayer
+  | BackdropLayer
+  | ParticlesLayer
+  | LightLayer
+  | GroupLayer
+  | StackLayer
+  | CopyLayer
+  | RowsLayer;
+
+export const FIELD_KINDS = [
+  'text',
+  'rows',
+  'colour',
+  'number',
+  'choice',
+  'picture',
+  'switch',
+  'date',
+] as const;
+export type FieldKind = (typeof FIELD_KINDS)[number];
 
 interface FieldTarget {
   readonly layerId: string;
@@ -127,11 +292,32 @@ interface FieldTarget {
   readonly path: string;
 }
 
+/** A value for one property of one layer. */
+export interface PropertySetting {
+  readonly layerId: string;
+  readonly path: string;
+  readonly value: FieldValue;
+}
+
+/** A choice in a list; a variant sets several properties at once. */
+export interface FieldChoice {
+  readonly value: string;
+  readonly label: string;
+  readonly sets?: readonly PropertySetting[];
+}
+
 export interface FieldLimits {
   readonly maxLength?: number;
+  readonly maxLines?: number;
+  /** Which characters may be typed. */
+  readonly allowed?: 'any' | 'letters' | 'figures' | 'capitals';
   readonly min?: number;
   readonly max?: number;
-  readonly choices?: readonly { readonly value: string; readonly label: string }[];
+  readonly step?: number;
+  readonly unit?: string;
+  readonly choices?: readonly FieldChoice[];
+  /** How a date or time is written, by the letters of Unicode's date patterns. */
+  readonly pattern?: string;
 }
 
 /** What an editor may change, named in the editor's words. The default is what the design says. */
@@ -141,8 +327,35 @@ export interface Field {
   readonly kind: FieldKind;
   readonly help: string;
   readonly required: boolean;
+  /** The heading that it stands under on the card; empty for none. */
+  readonly section: string;
+  /** Filled from the project or clip until an editor types something else; null when it is not. */
+  readonly automatic: AutomaticSource | null;
   readonly targets: readonly FieldTarget[];
   readonly limits: FieldLimits;
+}
+
+export const AUTOMATIC_SOURCES = ['place', 'date', 'project', 'number', 'timecode'] as const;
+export type AutomaticSource = (typeof AUTOMATIC_SOURCES)[number];
+
+/** What one format, or every format of a shape, has otherwise. */
+export interface Override extends PropertySetting {
+  readonly scope: { readonly kind: 'format' | 'shape'; readonly id: string };
+}
+
+/** Margins of an area of the designer's own, as shares of the picture's width and height. */
+export interface OwnArea {
+  readonly format: string;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** A line of the designer's own to lay things along, in design units from the frame's left or top. */
+export interface GuideLine {
+  readonly axis: 'x' | 'y';
+  readonly atU: number;
 }
 
 export interface Timing {
@@ -167,9 +380,13 @@ export interface Template {
   readonly layers: readonly Layer[];
   /** In the order in which the card shows them. */
   readonly fields: readonly Field[];
+  readonly overrides: readonly Override[];
+  /** Title-safe areas of its own, where they differ from the format's. */
+  readonly areas: readonly OwnArea[];
+  readonly guides: readonly GuideLine[];
 }
 
-export type FieldValue = string | number;
+export type FieldValue = string | number | boolean;
 
 /** What an editor typed, by field id; a field that is missing takes the design's value. */
 export type FieldValues = Readonly<Record<string, FieldValue>>;

@@ -45,7 +45,11 @@ describe('a template is refused, saying where, what was expected and what was go
     [['formats', 0], 'cinema', /formats\[0\]: expected one of wide-1080, .*got "cinema"/],
     [['layers', 3, 'fill'], 'red', /layers\[3\]\.fill: expected text of the form .*got "red"/],
     [['layers', 0, 'motion', 'in', 'move'], 'explode', /expected one of fade, slide, rise, got "explode"/],
-    [['layers', 0, 'kind'], 'hologram', /layers\[0\]\.kind: expected one of text, box, got "hologram"/],
+    [
+      ['layers', 0, 'kind'],
+      'hologram',
+      /layers\[0\]\.kind: expected one of text, box, picture, backdrop, particles, light, group, stack, copy, rows, got "hologram"/,
+    ],
     [['layers', 0, 'secret'], 1, /layers\[0\]: expected no unknown properties \(secret\)/],
     [
       ['layers', 3, 'encloses'],
@@ -58,16 +62,20 @@ describe('a template is refused, saying where, what was expected and what was go
       /field "Name": expected a layer of this template, got "gone"/,
     ],
     [['layers', 1, 'id'], 'name', /layer "Role line": expected an id of its own, got "name"/],
-    [['backdrop'], 'moon', /backdrop: expected a stand-in picture or an uploaded still, got "moon"/],
+    [
+      ['backdrop'],
+      'moon',
+      /backdrop: expected a stand-in picture, an uploaded still or a plain colour, got "moon"/,
+    ],
     [['layers', 0, 'runs', 0, 'text'], 'x'.repeat(10_001), /expected at most 10000 characters/],
   ])('%j = %j', (path, value, message) => {
     expect(problems(() => parseTemplate(broken(path, value)))).toMatch(message);
   });
 
   test('a later version is named, not taken apart', () => {
-    const message = problems(() => parseTemplate({ version: 2, layers: 'something new' }));
+    const message = problems(() => parseTemplate({ version: 3, layers: 'something new' }));
     expect(message).toMatch(
-      /version: expected version 1 or earlier, got 2\. It was made with a later Gilder/,
+      /version: expected version 2 or earlier, got 3\. It was made with a later Gilder/,
     );
     expect(message.split('\n')).toHaveLength(1);
   });
@@ -91,7 +99,10 @@ describe('titles and projects', () => {
     [{ lengthFrames: 0 }, /lengthFrames: expected at least 2, got 0/],
     [{ lengthFrames: -3 }, /lengthFrames: expected at least 2, got -3/],
     [{ startFrame: 1.5 }, /startFrame: expected a whole number, got 1\.5/],
-    [{ values: { name: ['no'] } }, /values: expected words of at most 10 000 characters and numbers/],
+    [
+      { values: { name: ['no'] } },
+      /values: expected words of at most 20 000 characters, numbers and switches/,
+    ],
   ])('%j is refused', (change, message) => {
     expect(problems(() => parseTitle({ ...title, ...change }))).toMatch(message);
   });

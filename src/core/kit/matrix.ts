@@ -43,3 +43,13 @@ export function mapRect(matrix: Matrix, rect: Rect): Rect {
   const top = Math.min(...ys);
   return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
 }
+
+/** Whether a map keeps rectangles upright: no turn, no skew. */
+export function isUpright(matrix: Matrix): boolean {
+  return matrix[1] === 0 && matrix[2] === 0;
+}
+
+/** How much larger a map makes things, the two axes taken together (the root of the change of area). */
+export function scaleOf(matrix: Matrix): number {
+  return Math.sqrt(Math.abs(matrix[0] * matrix[3] - matrix[1] * matrix[2]));
+}

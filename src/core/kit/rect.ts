@@ -42,3 +42,17 @@ export function outwardRect(rect: Rect): Rect {
   const y = Math.floor(rect.y);
   return { x, y, width: Math.ceil(rect.x + rect.width) - x, height: Math.ceil(rect.y + rect.height) - y };
 }
+
+/** The rectangle with `by` added on every side. */
+export function growRect(rect: Rect, by: number): Rect {
+  return { x: rect.x - by, y: rect.y - by, width: rect.width + 2 * by, height: rect.height + 2 * by };
+}
+
+/** What two rectangles share; without width or height when they do not meet. */
+export function intersectRects(a: Rect, b: Rect): Rect {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const right = Math.min(a.x + a.width, b.x + b.width);
+  const bottom = Math.min(a.y + a.height, b.y + b.height);
+  return { x, y, width: Math.max(0, right - x), height: Math.max(0, bottom - y) };
+}

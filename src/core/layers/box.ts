@@ -1,58 +1,117 @@
-import type { BoxLayer, Extent, Layer } from '../document/template';
-import { roundedRectOutline } from '../display/outline';
+import { extentReferences } from '../document/references';
+import type { BoxLayer, BoxShape, Extent, Layer } from '../document/template';
+import type { Outline } from '../display/outline';
+import {
+  corneredRectOutline,
+  ellipseOutline,
+  lineOutline,
+  pathDataOutline,
+  regularPolygonOutline,
+  starOutline,
+  stretchOutline,
+} from '../display/shapes';
+import { assertNever } from '../kit/assertNever';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import type { PlacedBox } from '../layout/points';
-import type { BoundLayer, LayerUnit, MeasureContext, Measured, Property, UnitShape } from './layerKind';
-import { solid } from './layerKind';
-import { colourProperty, numberProperty } from './properties';
+import type { BoundLayer, MeasureContext, Measured, Property } from './layerKind';
+import { NO_TEXT, pathShape } from './layerKind';
+import { paintOf } from './paintOf';
+import { choiceProperty, colourProperty, numberProperty, textProperty } from './properties';
 
-/** A box layer with its properties; its size is fixed, taken from another layer, or that of what it encloses. */
+/** A box layer with its properties; its size is fixed or follows a rule. */
 export function bindBox(layer: BoxLayer): BoundLayer {
-  const matched = [layer.width, layer.height].flatMap((extent) =>
-    extent.kind === 'matches' ? extent.layerId : [],
-  );
-  const encloses = [layer.width, layer.height].some((extent) => extent.kind === 'encloses');
+  const extents = [layer.width, layer.height];
+  const encloses = extents.some((extent) => extent.kind === 'encloses');
   return {
     kindLabel: 'box',
     unitKinds: ['layer'],
     properties: boxProperties(layer),
-    dependsOn: [...new Set([...matched, ...(encloses ? layer.encloses : [])])],
+    dependsOn: [...new Set([...extents.flatMap(extentReferences), ...(encloses ? layer.encloses : [])])],
+    measuresAfter: [],
     measure: (context) => measureBox(layer, context),
   };
+}
+
+interface Span {
+  readonly start?: number;
+  readonly size: number;
 }
 
 function measureBox(layer: BoxLayer, context: MeasureContext): Measured | null {
   const enclosed = unionRects(layer.encloses.flatMap((id) => context.boxOf(id) ?? []));
   const padded = enclosed === null ? null : padRect(enclosed, layer);
-  const across = resolveExtent(layer.width, padded?.x, padded?.width, (id) => context.boxOf(id)?.width);
-  const down = resolveExtent(layer.height, padded?.y, padded?.height, (id) => context.boxOf(id)?.height);
+  const { limits } = layer;
+  const across = limitSpan(
+    resolveExtent(layer.width, 'x', padded, context),
+    limits.minWidthU,
+    limits.maxWidthU,
+  );
+  const down = limitSpan(
+    resolveExtent(layer.height, 'y', padded, context),
+    limits.minHeightU,
+    limits.maxHeightU,
+  );
   if (across === null || down === null) return null;
   return {
+    ...NO_TEXT,
     width: across.size,
     height: down.size,
     x: across.start,
     y: down.start,
     firstBaseline: down.size,
     lastBaseline: down.size,
-    fitted: [],
-    overflows: false,
-    missing: [],
-    units: (_kind, box, toPixels) => [boxUnit(layer, snapRect(box, toPixels))],
+    units: (_kind, box, toPixels) => {
+      const rect = layer.shape.kind === 'rectangle' ? snapRect(box, toPixels) : box;
+      const shape = pathShape(
+        shapeOutline(layer.shape, rect),
+        paintOf(layer.look, layer.fill, rect),
+        layer.fillOpacity,
+      );
+      return [{ box: rect, ink: rect, shapes: [shape] }];
+    },
   };
 }
 
+const SIDE = { x: 'width', y: 'height' } as const;
+
 function resolveExtent(
   extent: Extent,
-  start: number | undefined,
-  enclosed: number | undefined,
-  sizeOf: (layerId: string) => number | undefined,
-): { size: number; start?: number } | null {
-  if (extent.kind === 'fixed') return { size: extent.u };
-  const size = extent.kind === 'matches' ? sizeOf(extent.layerId) : enclosed;
-  if (size === undefined) return null;
-  return extent.kind === 'matches' ? { size } : { size, start };
+  axis: 'x' | 'y',
+  enclosed: Rect | null,
+  context: MeasureContext,
+): Span | null {
+  const side = SIDE[axis];
+  switch (extent.kind) {
+    case 'fixed':
+      return { size: extent.u };
+    case 'share':
+      return { size: extent.share * context.area(extent.of)[side] };
+    case 'encloses':
+      return enclosed && { start: enclosed[axis], size: enclosed[side] };
+    case 'matches': {
+      const other = context.boxOf(extent.layerId);
+      return other && { size: other[side] };
+    }
+    case 'between': {
+      const from = context.boxOf(extent.fromId);
+      const to = context.boxOf(extent.toId);
+      if (from === null || to === null) return null;
+      const [first, second] = from[axis] <= to[axis] ? [from, to] : [to, from];
+      const start = first[axis] + first[side];
+      return { start, size: Math.max(0, second[axis] - start) };
+    }
+    default:
+      return assertNever(extent, 'extent');
+  }
+}
+
+/** A span kept within limits; one that has a place of its own grows and shrinks about its middle. */
+function limitSpan(span: Span | null, least: number | null, most: number | null): Span | null {
+  if (span === null) return null;
+  const size = Math.max(least ?? 0, Math.min(most ?? Infinity, span.size));
+  return span.start === undefined ? { size } : { size, start: span.start + (span.size - size) / 2 };
 }
 
 function padRect(rect: Rect, { padding }: BoxLayer): Rect {
@@ -74,27 +133,26 @@ function snapRect(box: PlacedBox, toPixels: Matrix): Rect {
   return { x: (left - ex) / sx, y: top / sy, width: (right - left) / sx, height: (bottom - top) / sy };
 }
 
-function boxUnit(layer: BoxLayer, rect: Rect): LayerUnit {
-  const outline = roundedRectOutline(rect, layer.radiusU);
-  const shapes: UnitShape[] = [];
-  if (layer.fillOpacity > 0)
-    shapes.push({ outline, paint: solid(layer.fill), opacity: layer.fillOpacity, strokeU: null });
-  const edge = layer.outline;
-  if (edge !== null && edge.widthU > 0) {
-    shapes.push({ outline, paint: solid(edge.colour), opacity: 1, strokeU: edge.widthU });
+function shapeOutline(shape: BoxShape, rect: Rect): Outline {
+  switch (shape.kind) {
+    case 'rectangle':
+      return corneredRectOutline(rect, shape.radiiU, shape.corner === 'chamfer');
+    case 'ellipse':
+      return ellipseOutline(rect);
+    case 'line':
+      return lineOutline(rect, shape.thicknessU, shape.rises);
+    case 'polygon':
+      return regularPolygonOutline(rect, shape.sides);
+    case 'star':
+      return starOutline(rect, shape.points, shape.innerShare);
+    case 'path':
+      return stretchOutline(pathDataOutline(shape.data) ?? ellipseOutline(rect), rect);
+    default:
+      return assertNever(shape, 'shape');
   }
-  const spread = edge === null ? 0 : edge.widthU / 2;
-  const ink = {
-    x: rect.x - spread,
-    y: rect.y - spread,
-    width: rect.width + 2 * spread,
-    height: rect.height + 2 * spread,
-  };
-  return { box: ink, ink, shapes };
 }
 
 function boxProperties(layer: BoxLayer): Property[] {
-  const edge = layer.outline ?? { widthU: 0, colour: '#ffffff' };
   const pad = (side: keyof BoxLayer['padding'], label: string): Property =>
     numberProperty(`padding.${side}`, label, ['u', -200, 1000, 1], layer.padding[side], (value) => ({
       ...layer,
@@ -106,43 +164,93 @@ function boxProperties(layer: BoxLayer): Property[] {
       ...layer,
       fillOpacity: v / 100,
     })),
-    numberProperty('radiusU', 'Roundness', ['u', 0, 1000, 1], layer.radiusU, (radiusU) => ({
-      ...layer,
-      radiusU,
-    })),
-    numberProperty('outline.widthU', 'Outline', ['u', 0, 100, 1], edge.widthU, (widthU) =>
-      outlined(layer, { ...edge, widthU }),
-    ),
-    colourProperty('outline.colour', 'Outline colour', edge.colour, (colour) =>
-      outlined(layer, { ...edge, colour }),
-    ),
-    ...(layer.width.kind === 'fixed'
-      ? [
-          numberProperty('width.u', 'Width', ['u', 1, 8000, 1], layer.width.u, (u) => ({
-            ...layer,
-            width: { kind: 'fixed' as const, u },
-          })),
-        ]
-      : []),
-    ...(layer.height.kind === 'fixed'
-      ? [
-          numberProperty('height.u', 'Height', ['u', 1, 8000, 1], layer.height.u, (u) => ({
-            ...layer,
-            height: { kind: 'fixed' as const, u },
-          })),
-        ]
-      : []),
+    ...shapeProperties(layer),
+    ...fixedSize(layer, 'width', 'Width'),
+    ...fixedSize(layer, 'height', 'Height'),
     pad('leftU', 'Padding left'),
     pad('topU', 'Padding top'),
     pad('rightU', 'Padding right'),
     pad('bottomU', 'Padding bottom'),
-    numberProperty('opacity', 'Opacity', ['%', 0, 100, 5], layer.opacity * 100, (v) => ({
+  ];
+}
+
+function fixedSize(layer: BoxLayer, side: 'width' | 'height', label: string): Property[] {
+  const extent = layer[side];
+  if (extent.kind === 'fixed') {
+    return [
+      numberProperty(`${side}.u`, label, ['u', 0.5, 8000, 1], extent.u, (u) => ({
+        ...layer,
+        [side]: { kind: 'fixed', u },
+      })),
+    ];
+  }
+  if (extent.kind !== 'share') return [];
+  return [
+    numberProperty(`${side}.share`, label, ['%', 0, 200, 1], extent.share * 100, (v) => ({
       ...layer,
-      opacity: v / 100,
+      [side]: { ...extent, share: v / 100 },
     })),
   ];
 }
 
-function outlined(layer: BoxLayer, outline: { widthU: number; colour: string }): Layer {
-  return { ...layer, outline: outline.widthU > 0 ? outline : null };
+const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
+
+function shapeProperties(layer: BoxLayer): Property[] {
+  const { shape } = layer;
+  const shaped = (next: BoxShape): Layer => ({ ...layer, shape: next });
+  switch (shape.kind) {
+    case 'rectangle':
+      return [
+        numberProperty('radiusU', 'Roundness', ['u', 0, 1000, 1], Math.max(0, ...shape.radiiU), (radius) =>
+          shaped({ ...shape, radiiU: [radius, radius, radius, radius] }),
+        ),
+        ...CORNERS.map((corner, i) =>
+          numberProperty(
+            `shape.radiiU.${i}`,
+            `Corner ${corner}`,
+            ['u', 0, 1000, 1],
+            shape.radiiU[i] ?? 0,
+            (v) =>
+              shaped({ ...shape, radiiU: [0, 1, 2, 3].map((k) => (k === i ? v : (shape.radiiU[k] ?? 0))) }),
+          ),
+        ),
+        choiceProperty(
+          'shape.corner',
+          'Corners',
+          [
+            { value: 'round', label: 'Round' },
+            { value: 'chamfer', label: 'Cut' },
+          ],
+          shape.corner,
+          (corner) => shaped({ ...shape, corner }),
+        ),
+      ];
+    case 'line':
+      return [
+        numberProperty('shape.thicknessU', 'Thickness', ['u', 0.5, 400, 1], shape.thicknessU, (thicknessU) =>
+          shaped({ ...shape, thicknessU }),
+        ),
+      ];
+    case 'polygon':
+      return [
+        numberProperty('shape.sides', 'Sides', ['', 3, 60, 1], shape.sides, (v) =>
+          shaped({ ...shape, sides: Math.round(v) }),
+        ),
+      ];
+    case 'star':
+      return [
+        numberProperty('shape.points', 'Points', ['', 3, 60, 1], shape.points, (v) =>
+          shaped({ ...shape, points: Math.round(v) }),
+        ),
+        numberProperty('shape.innerShare', 'Inner', ['%', 5, 100, 1], shape.innerShare * 100, (v) =>
+          shaped({ ...shape, innerShare: v / 100 }),
+        ),
+      ];
+    case 'path':
+      return [textProperty('shape.data', 'Path data', shape.data, (data) => shaped({ ...shape, data }))];
+    case 'ellipse':
+      return [];
+    default:
+      return assertNever(shape, 'shape');
+  }
 }

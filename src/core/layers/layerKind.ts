@@ -4,15 +4,22 @@ import type { Outline } from '../display/outline';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import type { PlacedBox } from '../layout/points';
+import type { SafeAreaId } from '../layout/safeAreas';
 import type { FontLibrary } from '../text/fontLibrary';
+
+/** The unit that a number is shown with. */
+type NumberUnit = 'u' | '%' | '×' | '‰' | '°' | 's' | '';
 
 /** How a form shows a property. */
 export type Control =
   | { readonly kind: 'text'; readonly lines: 'one' | 'many' }
+  | { readonly kind: 'rows'; readonly columns: number }
   | { readonly kind: 'colour' }
+  | { readonly kind: 'switch' }
+  | { readonly kind: 'picture' }
   | {
       readonly kind: 'number';
-      readonly unit: 'u' | '%' | '×' | '‰';
+      readonly unit: NumberUnit;
       readonly min: number;
       readonly max: number;
       readonly step: number;
@@ -22,22 +29,40 @@ export type Control =
       readonly choices: readonly { readonly value: string; readonly label: string }[];
     };
 
+/** The part of the settings that a property is shown in. */
+export type PropertyPart = 'type' | 'size' | 'place' | 'look';
+
 /** A property of one layer: what it is called, what it is now, and the layer with it changed. */
 export interface Property {
   readonly path: string;
   readonly label: string;
+  readonly part: PropertyPart;
   readonly fieldKind: FieldKind;
   readonly control: Control;
   readonly value: FieldValue;
   with(value: FieldValue): Layer;
 }
 
+export interface PictureSize {
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** The sizes of pictures by asset id; undefined for one that is not here. */
+export interface PictureSizes {
+  size(asset: string): PictureSize | undefined;
+}
+
 /** What measuring a layer needs. */
 export interface MeasureContext {
   readonly fonts: FontLibrary;
-  readonly titleSafe: Rect;
-  /** The box of a layer that was measured before; null when that layer is absent. */
+  readonly pictures: PictureSizes;
+  readonly frame: Rect;
+  area(id: SafeAreaId): Rect;
+  /** The box of a layer that was placed before; null when that layer is absent. */
   boxOf(layerId: string): PlacedBox | null;
+  /** The size of a layer that was measured before; null when that layer is absent. */
+  measuredOf(layerId: string): Measured | null;
 }
 
 /** A size that a layer asks for; x or y is given where the layer's content decides its place. */
@@ -52,23 +77,36 @@ export interface Measured {
   readonly fitted: readonly string[];
   readonly overflows: boolean;
   readonly missing: readonly string[];
+  /** Where the members of a stack lie in it, from its top left corner. */
+  readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
   units(kind: UnitKind, box: PlacedBox, toPixels: Matrix): LayerUnit[];
+  /** The shapes at a time, for a layer whose content moves by itself. */
+  animate?(seconds: number, box: PlacedBox): UnitShape[];
 }
 
 /** A shape of a unit, in design units of the picture. */
-export interface UnitShape {
-  readonly outline: Outline;
-  readonly paint: Paint;
-  readonly opacity: number;
-  /** Line width for a stroke, null for a fill. */
-  readonly strokeU: number | null;
-}
+export type UnitShape =
+  | {
+      readonly kind: 'path';
+      readonly outline: Outline;
+      readonly paint: Paint;
+      readonly opacity: number;
+    }
+  | {
+      readonly kind: 'image';
+      readonly asset: string;
+      readonly sourcePx: Rect;
+      readonly rect: Rect;
+      readonly opacity: number;
+    };
 
 /** A part of a layer that moves as one. */
 export interface LayerUnit {
   readonly box: Rect;
   readonly ink: Rect;
   readonly shapes: readonly UnitShape[];
+  /** The line of a text that it is on. */
+  readonly line?: number;
 }
 
 /** A layer together with what its kind knows about it. */
@@ -78,11 +116,21 @@ export interface BoundLayer {
   readonly properties: readonly Property[];
   /** Layers whose boxes must be known before this one is measured. */
   readonly dependsOn: readonly string[];
+  /** Layers whose sizes, not places, must be known before this one is measured. */
+  readonly measuresAfter: readonly string[];
   /** null when the layer is absent: an empty text, or a box with nothing to enclose. */
   measure(context: MeasureContext): Measured | null;
 }
 
+/** What a measured layer without text has in common. */
+export const NO_TEXT = { fitted: [], overflows: false, missing: [] } as const;
+
 /** A plain colour as a paint. */
 export function solid(colour: HexColour): Paint {
   return { kind: 'solid', colour };
+}
+
+/** A filled outline as a shape. */
+export function pathShape(outline: Outline, paint: Paint, opacity = 1): UnitShape {
+  return { kind: 'path', outline, paint, opacity };
 }

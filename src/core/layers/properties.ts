@@ -1,6 +1,13 @@
 import type { FieldValue, Layer } from '../document/template';
 import { FACES, nearestWeight } from '../text/faces';
-import type { Control, Property } from './layerKind';
+import type { Control, Property, PropertyPart } from './layerKind';
+
+/** The part of the settings that a property belongs to, by the first word of its path. */
+function partOf(path: string): PropertyPart {
+  if (/^(padding|width|height|limits|shape|columnU|maxWidthShare|widthShare)/.test(path)) return 'size';
+  if (/^place\./.test(path)) return 'place';
+  return /^look\./.test(path) ? 'look' : 'type';
+}
 
 type NumberControl = Extract<Control, { kind: 'number' }>;
 
@@ -15,6 +22,7 @@ export function numberProperty(
   return {
     path,
     label,
+    part: partOf(path),
     fieldKind: 'number',
     control: { kind: 'number', unit, min, max, step },
     value,
@@ -35,6 +43,7 @@ export function colourProperty(
   return {
     path,
     label,
+    part: partOf(path),
     fieldKind: 'colour',
     control: { kind: 'colour' },
     value,
@@ -53,6 +62,7 @@ export function choiceProperty<T extends string>(
   return {
     path,
     label,
+    part: partOf(path),
     fieldKind: 'choice',
     control: { kind: 'choice', choices },
     value,
@@ -70,10 +80,47 @@ export function textProperty(
   return {
     path,
     label,
+    part: partOf(path),
     fieldKind: 'text',
     control: { kind: 'text', lines: 'many' },
     value,
     with: (next: FieldValue) => write(String(next)),
+  };
+}
+
+/** A property that is on or off; anything but true and `on` is off. */
+export function switchProperty(
+  path: string,
+  label: string,
+  value: boolean,
+  write: (value: boolean) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    part: partOf(path),
+    fieldKind: 'switch',
+    control: { kind: 'switch' },
+    value,
+    with: (next) => write(next === true || next === 'on'),
+  };
+}
+
+/** A property that holds a picture by asset id; an empty one is none. */
+export function pictureProperty(
+  path: string,
+  label: string,
+  value: string | null,
+  write: (value: string | null) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    part: partOf(path),
+    fieldKind: 'picture',
+    control: { kind: 'picture' },
+    value: value ?? '',
+    with: (next) => write(typeof next === 'string' && next !== '' ? next : null),
   };
 }
 

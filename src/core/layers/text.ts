@@ -5,16 +5,19 @@ import type { Matrix } from '../kit/matrix';
 import { DEFAULT_FACE_ID, FACES } from '../text/faces';
 import { fitText } from '../text/fitText';
 import type { TextLayout } from '../text/layoutText';
+import { retypeRuns } from '../text/runs';
 import type { TextUnit } from '../text/units';
 import { textUnits } from '../text/units';
 import type { PlacedBox } from '../layout/points';
 import type { BoundLayer, LayerUnit, MeasureContext, Measured, Property } from './layerKind';
-import { solid } from './layerKind';
+import { pathShape, solid } from './layerKind';
+import { paintOf } from './paintOf';
 import {
   choiceProperty,
   colourProperty,
   faceChoices,
   numberProperty,
+  switchProperty,
   textProperty,
   weightChoices,
 } from './properties';
@@ -26,6 +29,7 @@ export function bindText(layer: TextLayer): BoundLayer {
     unitKinds: ['layer', 'line', 'word', 'letter'],
     properties: textProperties(layer),
     dependsOn: [],
+    measuresAfter: [],
     measure: (context) => measureText(layer, context),
   };
 }
@@ -36,8 +40,10 @@ function measureText(layer: TextLayer, context: MeasureContext): Measured | null
     runs: layer.runs.map((run) => (run.style === undefined ? run : { ...run, style: knownFace(run.style) })),
     style: { ...layer.style, ...knownFace(layer.style) },
     align: layer.align,
+    balanced: layer.balanced,
+    columnU: layer.columnU,
   };
-  const maxWidthU = layer.maxWidthShare * context.titleSafe.width;
+  const maxWidthU = layer.maxWidthShare * context.area('titleSafe').width;
   const fitted = fitText(spec, maxWidthU, layer.whenLong, context.fonts);
   const { layout } = fitted;
   return {
@@ -49,7 +55,7 @@ function measureText(layer: TextLayer, context: MeasureContext): Measured | null
     overflows: fitted.overflows,
     missing: layout.missing,
     units: (kind, box, toPixels) =>
-      textUnits(layout, kind).map((unit) => placeUnit(unit, box, toPixels, layout)),
+      textUnits(layout, kind).map((unit) => placeUnit(unit, { layer, box, toPixels, layout })),
   };
 }
 
@@ -60,7 +66,14 @@ function knownFace<T extends Partial<TextStyle>>(style: T): T {
     : { ...style, face: DEFAULT_FACE_ID };
 }
 
-function placeUnit(unit: TextUnit, origin: PlacedBox, toPixels: Matrix, layout: TextLayout): LayerUnit {
+interface Setting {
+  readonly layer: TextLayer;
+  readonly box: PlacedBox;
+  readonly toPixels: Matrix;
+  readonly layout: TextLayout;
+}
+
+function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout }: Setting): LayerUnit {
   // Baselines on whole pixels keep horizontal strokes crisp and alike in every line.
   const line = layout.lines[unit.line];
   const baselinePx = (origin.y + line.baseline) * toPixels[3];
@@ -71,14 +84,16 @@ function placeUnit(unit: TextUnit, origin: PlacedBox, toPixels: Matrix, layout: 
     y: rect.y + dy,
   });
   return {
+    line: unit.line,
     box: unionRects([move(unit.box), move(unit.ink ?? unit.box)]) ?? unit.box,
     ink: move(unit.ink ?? unit.box),
-    shapes: unit.parts.map((part) => ({
-      outline: shiftOutline(part.outline, origin.x, dy),
-      paint: solid(part.fill),
-      opacity: 1,
-      strokeU: null,
-    })),
+    shapes: unit.parts.map((part) =>
+      pathShape(
+        shiftOutline(part.outline, origin.x, dy),
+        // A part in a colour of its own keeps it under a gradient.
+        part.fill === layer.style.fill ? paintOf(layer.look, part.fill, origin) : solid(part.fill),
+      ),
+    ),
   };
 }
 
@@ -91,7 +106,10 @@ function textProperties(layer: TextLayer): Property[] {
   const styled = (change: Partial<TextStyle>): Layer => ({ ...layer, style: { ...style, ...change } });
   const weights = weightChoices(style.face, style.weight);
   return [
-    textProperty('text', 'Reads', plainText(layer), (text) => ({ ...layer, runs: [{ text }] })),
+    textProperty('text', 'Reads', plainText(layer), (text) => ({
+      ...layer,
+      runs: retypeRuns(layer.runs, text),
+    })),
     choiceProperty('style.face', 'Face', faceChoices(style.face), style.face, (face) => styled({ face })),
     choiceProperty('style.weight', 'Weight', weights.choices, weights.current, (w) =>
       styled({ weight: Number(w) }),
@@ -107,8 +125,9 @@ function textProperties(layer: TextLayer): Property[] {
       'style.letterCase',
       'Case',
       [
-        { value: 'typed', label: 'As typed' },
+        { value: 'typed', label: 'Typed' },
         { value: 'capitals', label: 'CAPS' },
+        { value: 'smallCapitals', label: 'Small' },
       ],
       style.letterCase,
       (letterCase) => styled({ letterCase }),
@@ -120,14 +139,47 @@ function textProperties(layer: TextLayer): Property[] {
         { value: 'left', label: 'Left' },
         { value: 'centre', label: 'Centre' },
         { value: 'right', label: 'Right' },
+        { value: 'justify', label: 'Justified' },
       ],
       layer.align,
       (align) => ({ ...layer, align }),
     ),
     colourProperty('style.fill', 'Fill', style.fill, (fill) => styled({ fill })),
-    numberProperty('opacity', 'Opacity', ['%', 0, 100, 5], layer.opacity * 100, (v) => ({
+    ...finePoints(layer, styled),
+    numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,
-      opacity: v / 100,
+      maxWidthShare: v / 100,
     })),
+    ...(layer.columnU === null
+      ? []
+      : [
+          numberProperty('columnU', 'Column', ['u', 20, 4000, 1], layer.columnU, (columnU) => ({
+            ...layer,
+            columnU,
+          })),
+        ]),
+  ];
+}
+
+function finePoints(layer: TextLayer, styled: (change: Partial<TextStyle>) => Layer): Property[] {
+  const { style } = layer;
+  return [
+    numberProperty('style.shift', 'Raised', ['‰', -1000, 1000, 10], style.shift, (shift) =>
+      styled({ shift }),
+    ),
+    choiceProperty(
+      'style.figures',
+      'Figures',
+      [
+        { value: 'font', label: 'Usual' },
+        { value: 'tabular', label: 'Equal' },
+        { value: 'oldStyle', label: 'Old' },
+      ],
+      style.figures,
+      (figures) => styled({ figures }),
+    ),
+    switchProperty('style.ligatures', 'Ligatures', style.ligatures, (ligatures) => styled({ ligatures })),
+    switchProperty('style.fractions', 'Fractions', style.fractions, (fractions) => styled({ fractions })),
+    switchProperty('balanced', 'Even lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
   ];
 }

@@ -1,7 +1,7 @@
-import type { Layer, Place } from '../document/template';
+import type { Extent, Layer, Place } from '../document/template';
 import { InputError } from '../kit/inputError';
 import { bindLayer } from '../layers';
-import type { Measured } from '../layers/layerKind';
+import type { MeasureContext, Measured, PictureSizes } from '../layers/layerKind';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { FrameFormat } from './formats';
 import type { PlacedBox } from './points';
@@ -15,25 +15,42 @@ export interface PlacedLayer {
   readonly box: PlacedBox;
 }
 
+/** No pictures at all, for titles that have none. */
+export const NO_PICTURES: PictureSizes = { size: () => undefined };
+
 /** Places every layer by rule, in the order their dependencies ask for. Throws InputError for a circle. */
 export function resolveLayout(
   layers: readonly Layer[],
   format: FrameFormat,
   fonts: FontLibrary,
+  pictures: PictureSizes = NO_PICTURES,
 ): ReadonlyMap<string, PlacedLayer> {
   const byId = new Map(layers.map((layer) => [layer.id, layer]));
+  const stackOf = stackMembership(layers);
+  const measured = new Map<string, Measured>();
   const placed = new Map<string, PlacedLayer>();
-  const context = {
+  const context: MeasureContext = {
     fonts,
-    titleSafe: safeArea(format, 'titleSafe'),
-    boxOf: (id: string) => placed.get(id)?.box ?? null,
+    pictures,
+    frame: safeArea(format, 'frame'),
+    area: (id) => safeArea(format, id),
+    boxOf: (id) => placed.get(id)?.box ?? null,
+    measuredOf: (id) => measured.get(id) ?? null,
   };
-  for (const layer of dependencyOrder(layers, byId)) {
-    const measured = layer.visible ? bindLayer(layer).measure(context) : null;
-    if (measured === null) continue;
-    const corner = placeCorner(effectivePlace(layer, byId, placed), measured, format, placed);
-    const box = { ...sizeOf(measured), x: measured.x ?? corner.x, y: measured.y ?? corner.y };
-    placed.set(layer.id, { layer, measured, box });
+  for (const step of dependencyOrder(layers, byId, stackOf)) {
+    const { layer } = step;
+    if (step.does === 'measure') {
+      const size = layer.visible ? bindLayer(layer).measure(context) : null;
+      if (size !== null) measured.set(layer.id, size);
+      continue;
+    }
+    const size = measured.get(layer.id);
+    if (size === undefined) continue;
+    const corner =
+      slotCorner(layer, stackOf, placed) ??
+      placeCorner(effectivePlace(layer, byId, placed), size, format, placed);
+    const wanted = { ...sizeOf(size), x: size.x ?? corner.x, y: size.y ?? corner.y };
+    placed.set(layer.id, { layer, measured: size, box: keptInside(wanted, layer.place, format) });
   }
   return placed;
 }
@@ -45,38 +62,112 @@ const sizeOf = ({ width, height, firstBaseline, lastBaseline }: Measured): Omit<
   lastBaseline,
 });
 
-/** Layers such that each comes after all it depends on; throws an error that names the members of a circle. */
-function dependencyOrder(layers: readonly Layer[], byId: ReadonlyMap<string, Layer>): Layer[] {
-  const done = new Set<string>();
-  const order: Layer[] = [];
-  const visit = (layer: Layer, path: readonly Layer[]): void => {
-    if (done.has(layer.id)) return;
-    const from = path.indexOf(layer);
-    if (from >= 0) throw circleError([...path.slice(from), layer]);
-    for (const id of dependencies(layer)) {
-      const next = byId.get(id);
-      if (next !== undefined) visit(next, [...path, layer]);
-    }
-    done.add(layer.id);
-    order.push(layer);
+/** The stack that each member of one belongs to. */
+function stackMembership(layers: readonly Layer[]): ReadonlyMap<string, string> {
+  return new Map(
+    layers.flatMap((layer) =>
+      layer.kind === 'stack' ? layer.members.map((id): [string, string] => [id, layer.id]) : [],
+    ),
+  );
+}
+
+function slotCorner(
+  layer: Layer,
+  stackOf: ReadonlyMap<string, string>,
+  placed: ReadonlyMap<string, PlacedLayer>,
+): { x: number; y: number } | null {
+  const stack = placed.get(stackOf.get(layer.id) ?? '');
+  const slot = stack?.measured.slots?.get(layer.id);
+  if (stack === undefined || slot === undefined) return null;
+  return { x: stack.box.x + slot.x, y: stack.box.y + slot.y };
+}
+
+/** A box pushed back into the area it must not leave; one that is larger keeps to the area's near edges. */
+function keptInside(box: PlacedBox, place: Place, format: FrameFormat): PlacedBox {
+  if (place.keepInside === null) return box;
+  const area = safeArea(format, place.keepInside);
+  const within = (start: number, size: number, from: number, room: number): number =>
+    Math.max(from, Math.min(start, from + room - size));
+  return {
+    ...box,
+    x: within(box.x, box.width, area.x, area.width),
+    y: within(box.y, box.height, area.y, area.height),
   };
-  for (const layer of layers) visit(layer, []);
+}
+
+interface Step {
+  readonly layer: Layer;
+  readonly does: 'measure' | 'place';
+}
+
+/** Steps such that each comes after all it waits for; throws an error that names the members of a circle. */
+function dependencyOrder(
+  layers: readonly Layer[],
+  byId: ReadonlyMap<string, Layer>,
+  stackOf: ReadonlyMap<string, string>,
+): Step[] {
+  const done = new Set<string>();
+  const order: Step[] = [];
+  const visit = (step: Step, path: readonly Step[]): void => {
+    const key = `${step.does} ${step.layer.id}`;
+    if (done.has(key)) return;
+    const from = path.findIndex((one) => one.layer === step.layer && one.does === step.does);
+    if (from >= 0) throw circleError([...path.slice(from), step]);
+    for (const next of waitsFor(step, stackOf)) {
+      const layer = byId.get(next.layerId);
+      if (layer !== undefined) visit({ layer, does: next.does }, [...path, step]);
+    }
+    done.add(key);
+    order.push(step);
+  };
+  for (const layer of layers) visit({ layer, does: 'place' }, []);
   return order;
+}
+
+interface Wait {
+  readonly layerId: string;
+  readonly does: Step['does'];
+}
+
+function waitsFor({ layer, does }: Step, stackOf: ReadonlyMap<string, string>): Wait[] {
+  const placed = (layerId: string): Wait => ({ layerId, does: 'place' });
+  if (does === 'measure') {
+    const bound = bindLayer(layer);
+    const sizes = bound.measuresAfter.map((layerId): Wait => ({ layerId, does: 'measure' }));
+    return [...sizes, ...bound.dependsOn.map(placed)];
+  }
+  const own: Wait = { layerId: layer.id, does: 'measure' };
+  const stack = stackOf.get(layer.id);
+  if (stack !== undefined) return [own, placed(stack)];
+  return [own, ...attachments(layer).map(placed)];
+}
+
+function attachments(layer: Layer): string[] {
+  if (liesWhereItsContentLies(layer)) return [];
+  return layer.place.target.kind === 'layer' ? [layer.place.target.layerId] : [];
+}
+
+/** Whether a layer's place follows from what it holds, so that it cannot be placed by itself. */
+export function liesWhereItsContentLies(layer: Layer): boolean {
+  if (layer.kind === 'group' || layer.kind === 'backdrop') return true;
+  if (layer.kind !== 'box') return false;
+  const follows = ({ kind }: Extent): boolean => kind === 'encloses' || kind === 'between';
+  return follows(layer.width) && follows(layer.height);
 }
 
 /** The ids of the layers that decide where this one is and how large. */
 export function dependencies(layer: Layer): string[] {
-  const enclosesBoth =
-    layer.kind === 'box' && layer.width.kind === 'encloses' && layer.height.kind === 'encloses';
-  const attached = layer.place.target.kind === 'layer' && !enclosesBoth ? [layer.place.target.layerId] : [];
-  return [...attached, ...bindLayer(layer).dependsOn];
+  const { dependsOn, measuresAfter } = bindLayer(layer);
+  return [...attachments(layer), ...dependsOn, ...measuresAfter];
 }
 
-function circleError(circle: readonly Layer[]): InputError {
-  const names = circle.map((layer) => `"${layer.name}"`).join(' → ');
+function circleError(circle: readonly Step[]): InputError {
+  // A layer that is measured and then placed is one member of the circle, not two.
+  const layers = circle.map((step) => step.layer).filter((layer, i, all) => layer !== all[i - 1]);
+  const names = layers.map((layer) => `"${layer.name}"`).join(' → ');
   return new InputError([
     {
-      where: `Layer "${circle[0].name}"`,
+      where: `Layer "${layers[0].name}"`,
       expected: 'layers that do not wait for one another in a circle',
       got: names,
       advice: 'Attach one of them to the frame, or take it out of the box that encloses it.',

@@ -1,4 +1,4 @@
-import type { LongStep, TextStyle } from '../document/template';
+import type { LongStep, TextRun, TextStyle } from '../document/template';
 import { assertNever } from '../kit/assertNever';
 import type { FontLibrary } from './fontLibrary';
 import type { TextLayout, TextSpec } from './layoutText';
@@ -28,7 +28,8 @@ export function fitText(
   steps: readonly LongStep[],
   fonts: FontLibrary,
 ): FittedText {
-  const fitter = new Fitter(spec, maxWidthU, fonts);
+  const fitter = new Fitter(spec, spec.columnU ?? maxWidthU, fonts);
+  fitter.limitLines(steps);
   for (const step of steps) {
     if (fitter.fits()) break;
     fitter.take(step);
@@ -48,14 +49,25 @@ class Fitter {
     private readonly maxWidthU: number,
     private readonly fonts: FontLibrary,
   ) {
-    this.state = { ...spec, wrapWidthU: Infinity, squeeze: 1 };
+    this.state = { ...spec, wrapWidthU: spec.columnU ?? Infinity, squeeze: 1 };
     this.layout = layoutText(this.state, fonts);
-    this.typedLines = this.layout.lines.length;
+    // A column may have any number of lines until a wrap limits them.
+    const inColumn = typeof spec.columnU === 'number';
+    this.typedLines = inColumn ? 1 : this.layout.lines.length;
+    if (inColumn) this.maxLines = Infinity;
   }
 
   fits(layout = this.layout): boolean {
     const most = Math.max(this.typedLines, this.maxLines);
-    return layout.width <= this.maxWidthU + TOLERANCE_U && layout.lines.length <= most;
+    const width = Math.max(0, ...layout.lines.map((line) => line.width));
+    return width <= this.maxWidthU + TOLERANCE_U && layout.lines.length <= most;
+  }
+
+  /** In a column, a wrap says at once how many lines there may be. */
+  limitLines(steps: readonly LongStep[]): void {
+    if (typeof this.state.columnU !== 'number') return;
+    const wrap = steps.find((step) => step.kind === 'wrap');
+    if (wrap !== undefined) this.maxLines = wrap.maxLines;
   }
 
   take(step: LongStep): void {
@@ -65,10 +77,7 @@ class Fitter {
         this.keepIfFits({ ...this.state, wrapWidthU: this.maxWidthU });
         return;
       case 'squeeze': {
-        const squeeze = Math.max(
-          step.minPercent / 100,
-          this.state.squeeze * (this.maxWidthU / this.layout.width),
-        );
+        const squeeze = this.squeezeFor(step.minPercent / 100);
         this.keep({ ...this.state, squeeze });
         this.done.push(`squeezed to ${Math.round(squeeze * 100)} %`);
         return;
@@ -76,9 +85,18 @@ class Fitter {
       case 'shrink':
         this.shrink(step.minSizeU);
         return;
+      case 'cut':
+        this.cut();
+        return;
       default:
         assertNever(step, 'step');
     }
+  }
+
+  private squeezeFor(least: number): number {
+    const widest = Math.max(0, ...this.layout.lines.map((line) => line.width));
+    if (this.maxLines === 1) return Math.max(least, this.state.squeeze * (this.maxWidthU / widest));
+    return this.largest(least, (squeeze) => ({ ...this.state, squeeze }));
   }
 
   private shrink(minSizeU: number): void {
@@ -86,24 +104,45 @@ class Fitter {
     if (least >= 1) return;
     const wrapWidthU = this.maxLines > 1 ? this.maxWidthU : Infinity;
     const scaled = (factor: number): TextSpec => ({ ...scaleSpec(this.state, factor), wrapWidthU });
-    const factor =
-      this.maxLines > 1 ? this.largestWrapped(least, scaled) : this.maxWidthU / this.layout.width;
+    const factor = this.maxLines > 1 ? this.largest(least, scaled) : this.maxWidthU / this.layout.width;
     this.keep(scaled(Math.max(least, factor)));
     this.done.push(`shrunk to ${Math.round(this.state.style.sizeU)} u`);
     this.noteWrapping();
   }
 
-  /** The largest factor at which the wrapped text fits, found by halving; the least when none does. */
-  private largestWrapped(least: number, scaled: (factor: number) => TextSpec): number {
-    if (!this.fits(layoutText(scaled(least), this.fonts))) return least;
+  /** The largest factor up to 1 at which the text fits, found by halving; the least when none does. */
+  private largest(least: number, spec: (factor: number) => TextSpec): number {
+    if (!this.fits(layoutText(spec(least), this.fonts))) return least;
     let low = least;
     let high = 1;
     for (let i = 0; i < HALVINGS; i++) {
       const middle = (low + high) / 2;
-      if (this.fits(layoutText(scaled(middle), this.fonts))) low = middle;
+      if (this.fits(layoutText(spec(middle), this.fonts))) low = middle;
       else high = middle;
     }
     return low;
+  }
+
+  /** Leaves words off at the end, as few letters as will do, and says so with an ellipsis. */
+  private cut(): void {
+    const { runs } = this.state;
+    const letters = countLetters(runs);
+    const wrapWidthU = this.maxLines > 1 ? this.maxWidthU : Infinity;
+    const cutTo = (count: number): TextSpec => ({
+      ...this.state,
+      wrapWidthU,
+      runs: cutRuns(runs, count),
+    });
+    let low = 0;
+    let high = letters;
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (this.fits(layoutText(cutTo(middle), this.fonts))) low = middle;
+      else high = middle;
+    }
+    this.keep(cutTo(low));
+    this.done.push(`cut after ${low} of ${letters} letters`);
+    this.noteWrapping();
   }
 
   private keepIfFits(state: TextSpec): void {
@@ -123,6 +162,26 @@ class Fitter {
     if (this.layout.lines.length > this.typedLines)
       this.done.push(`wrapped to ${this.layout.lines.length} lines`);
   }
+}
+
+const graphemes = new Intl.Segmenter('und', { granularity: 'grapheme' });
+
+function countLetters(runs: readonly TextRun[]): number {
+  return runs.reduce((sum, run) => sum + [...graphemes.segment(run.text)].length, 0);
+}
+
+/** The first letters of a text, with an ellipsis in place of the rest. */
+function cutRuns(runs: readonly TextRun[], count: number): TextRun[] {
+  const kept: TextRun[] = [];
+  let left = count;
+  for (const run of runs) {
+    const letters = [...graphemes.segment(run.text)];
+    const text = letters.slice(0, left).map((one) => one.segment);
+    if (letters.length > left) return [...kept, { ...run, text: `${text.join('').trimEnd()}…` }];
+    kept.push(run);
+    left -= letters.length;
+  }
+  return kept;
 }
 
 function scaleSpec(spec: TextSpec, factor: number): TextSpec {

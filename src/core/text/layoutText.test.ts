@@ -15,6 +15,10 @@ const STYLE: TextStyle = {
   tracking: 0,
   leading: 1.2,
   letterCase: 'typed',
+  shift: 0,
+  figures: 'font',
+  ligatures: true,
+  fractions: false,
   fill: '#ffffff',
 };
 

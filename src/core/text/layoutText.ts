@@ -10,7 +10,11 @@ import { shapeLine } from './shapeLine';
 export interface TextSpec {
   readonly runs: readonly TextRun[];
   readonly style: TextStyle;
-  readonly align: 'left' | 'centre' | 'right';
+  readonly align: 'left' | 'centre' | 'right' | 'justify';
+  /** Whether wrapped lines are made about equally long. */
+  readonly balanced?: boolean;
+  /** The width of the column it is set in; null for a text that is as wide as its longest line. */
+  readonly columnU?: number | null;
   /** Lines are wrapped at this width; Infinity for none. */
   readonly wrapWidthU: number;
   /** Horizontal scale of everything, 1 for none. */
@@ -39,40 +43,63 @@ export interface TextLayout {
   readonly missing: readonly string[];
 }
 
+type UnplacedLine = Omit<TextLine, 'x'> & { readonly wrapped: boolean };
+
 /** Sets styled text into lines. An empty text has one empty line with the height of its style. */
 export function layoutText(spec: TextSpec, fonts: FontLibrary): TextLayout {
   const paragraphs = splitParagraphs(spec).map((p) => itemiseParagraph(p, fonts));
-  const lines: Omit<TextLine, 'x'>[] = [];
+  const lines: UnplacedLine[] = [];
   let top = 0;
   for (const paragraph of paragraphs) {
-    for (const range of breakLines(paragraph, spec.wrapWidthU / spec.squeeze)) {
+    const ranges = breakLines(paragraph, spec.wrapWidthU / spec.squeeze, spec.balanced);
+    for (const [i, range] of ranges.entries()) {
       const shaped = shapeLine(paragraph, range.start, range.end);
       const { height, baseline } = lineMeasures(shaped.glyphs, spec.style, fonts);
-      const width = shaped.width * spec.squeeze;
       lines.push({
         paragraph,
         ...range,
-        width,
+        width: shaped.width * spec.squeeze,
         top,
         height,
         baseline: top + baseline,
         glyphs: shaped.glyphs,
+        wrapped: i + 1 < ranges.length,
       });
       top += height;
     }
   }
-  const width = Math.max(0, ...lines.map((line) => line.width));
+  const width = spec.columnU ?? Math.max(0, ...lines.map((line) => line.width));
   return {
     width,
     height: top,
     squeeze: spec.squeeze,
     missing: [...new Set(paragraphs.flatMap((p) => p.missing))],
-    lines: lines.map((line) => ({ ...line, x: (width - line.width) * alignShare(spec.align) })),
+    lines: lines.map((line) => placeLine(line, width, spec)),
   };
 }
 
+/** A line at its place; a justified one that goes on in the next is spread to the whole width. */
+function placeLine({ wrapped, ...line }: UnplacedLine, width: number, spec: TextSpec): TextLine {
+  if (spec.align !== 'justify') return { ...line, x: (width - line.width) * alignShare(spec.align) };
+  if (!wrapped) return { ...line, x: line.paragraph.rightToLeft ? width - line.width : 0 };
+  return { ...line, x: 0, width, glyphs: spreadSpaces(line, (width - line.width) / spec.squeeze) };
+}
+
+/** The glyphs of a line with `room` design units shared out among its spaces. */
+function spreadSpaces(line: Omit<UnplacedLine, 'wrapped'>, room: number): readonly PlacedGlyph[] {
+  const isSpace = (glyph: PlacedGlyph): boolean => /\s/.test(line.paragraph.text[glyph.cluster] ?? '');
+  const spaces = line.glyphs.filter(isSpace).length;
+  if (spaces === 0 || room <= 0) return line.glyphs;
+  let shift = 0;
+  return line.glyphs.map((glyph) => {
+    const moved = { ...glyph, x: glyph.x + shift };
+    if (isSpace(glyph)) shift += room / spaces;
+    return moved;
+  });
+}
+
 function alignShare(align: TextSpec['align']): number {
-  return align === 'left' ? 0 : align === 'right' ? 1 : 0.5;
+  return align === 'right' ? 1 : align === 'centre' ? 0.5 : 0;
 }
 
 /**

@@ -22,11 +22,21 @@ export interface ShapedLine {
 
 const JOINING_SCRIPTS = /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}]/u;
 
-// Spread letters must not be ligatures; everything else is left to the font.
-const SPREAD_FEATURES = [
-  { tag: 'liga', value: 0 },
-  { tag: 'clig', value: 0 },
-];
+/** The OpenType features that a style asks for; everything else is left to the font. */
+function featuresOf(style: TextStyle, spread: number): { tag: string; value: number }[] {
+  const features: { tag: string; value: number }[] = [];
+  const add = (tag: string, value: number): void => void features.push({ tag, value });
+  // Spread letters must not be ligatures.
+  if (spread !== 0 || !style.ligatures) {
+    add('liga', 0);
+    add('clig', 0);
+  }
+  if (style.figures === 'tabular') add('tnum', 1);
+  if (style.figures === 'oldStyle') add('onum', 1);
+  if (style.fractions) add('frac', 1);
+  if (style.letterCase === 'smallCapitals') add('smcp', 1);
+  return features;
+}
 
 /** Shapes the positions [start, end) of a paragraph as one line, glyphs in visual order from the left. */
 export function shapeLine(paragraph: ItemisedParagraph, start: number, end: number): ShapedLine {
@@ -41,7 +51,7 @@ export function shapeLine(paragraph: ItemisedParagraph, start: number, end: numb
     const spread = joined ? 0 : (style.tracking / 1000) * style.sizeU;
     const shaped = font.shape(paragraph.text, item.start, item.end, {
       rightToLeft: item.level % 2 === 1,
-      features: spread === 0 ? [] : SPREAD_FEATURES,
+      features: featuresOf(style, spread),
     });
     for (const [i, glyph] of shaped.entries()) {
       const extra = endsCluster(shaped, i) ? spread : 0;
@@ -51,7 +61,7 @@ export function shapeLine(paragraph: ItemisedParagraph, start: number, end: numb
         cluster: glyph.cluster,
         style,
         x: x + glyph.offsetX * scale,
-        y: -glyph.offsetY * scale,
+        y: -glyph.offsetY * scale - (style.shift / 1000) * style.sizeU,
         advance: glyph.advance * scale + extra,
       });
       x += glyph.advance * scale + extra;

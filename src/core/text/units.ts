@@ -27,7 +27,8 @@ export function textUnits(layout: TextLayout, kind: UnitKind): TextUnit[] {
     return all.length === 0 ? [] : [mergeUnits(all)];
   }
   return layout.lines.flatMap((line, lineIndex) => {
-    if (kind === 'line') return makeUnit(layout, line, lineIndex, line.glyphs, line.start, line.end);
+    if (kind === 'line' || kind === 'row')
+      return makeUnit(layout, line, lineIndex, line.glyphs, line.start, line.end);
     const starts = kind === 'word' ? wordStarts(line) : letterStarts(line);
     return starts.flatMap((start, i) => {
       const end = starts[i + 1] ?? line.end;

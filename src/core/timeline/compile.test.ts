@@ -8,7 +8,8 @@ import type { Template } from '../document/template';
 import { FORMATS } from '../layout/formats';
 import { safeArea } from '../layout/safeAreas';
 import { containsRect } from '../kit/rect';
-import { testBox, testTemplate, testText } from '../testing';
+import { FIRST_SHADOW, PLAIN_LOOK } from '../document/look';
+import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { frameToSeconds, RATES } from '../units/rates';
 import type { CompiledTitle } from './compile';
@@ -111,7 +112,10 @@ describe('layers', () => {
 
   test('with an outline fade as one, so that the edge does not show through', () => {
     const template = testTemplate([
-      testBox('a', { opacity: 0.5, outline: { widthU: 4, colour: '#ffffff' } }),
+      testBox('a', {
+        opacity: 0.5,
+        look: { ...PLAIN_LOOK, outlines: [{ side: 'centre', widthU: 4, colour: '#ffffff', opacity: 1 }] },
+      }),
     ]);
     const [item] = at(open(template), template, 10).items;
     expect(item).toMatchObject({ kind: 'group', opacity: 0.5 });
@@ -119,8 +123,8 @@ describe('layers', () => {
   });
 
   test('with a shadow have it underneath', () => {
-    const shadow = { angleDegrees: 90, distanceU: 10, softnessU: 8, colour: '#000000', opacity: 0.5 };
-    const template = testTemplate([testBox('a', { shadow })]);
+    const shadow = { ...FIRST_SHADOW, distanceU: 10, softnessU: 8, opacity: 0.5 };
+    const template = testTemplate([testBox('a', { look: { ...PLAIN_LOOK, shadows: [shadow] } })]);
     const items = at(open(template), template, 10).items;
     expect(kinds(items)).toEqual(['shadow', 'fill']);
     expect(items[0]).toMatchObject({ offsetPx: { x: 0, y: 10 }, blurPx: 2, opacity: 0.5 });
@@ -129,7 +133,7 @@ describe('layers', () => {
   test('box edges land on whole pixels', () => {
     const template = testTemplate([
       testBox('a', {
-        place: { point: 'topLeft', target: { kind: 'frame' }, targetPoint: 'topLeft', dxU: 10.3, dyU: 20.6 },
+        place: place({ dxU: 10.3, dyU: 20.6 }),
       }),
     ]);
     const [item] = at(open(template), template, 10).items;

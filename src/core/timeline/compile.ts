@@ -1,18 +1,22 @@
+import { applyOverrides, withOwnAreas } from '../document/applyOverrides';
 import { applyValues } from '../document/applyValues';
 import type { FieldValues, Layer, Template, Timing, UnitKind } from '../document/template';
-import type { DisplayItem, DisplayList } from '../display/list';
+import { projectOutline, projectRect, rectToQuad } from '../display/homography';
+import type { DisplayList } from '../display/list';
 import type { Matrix } from '../kit/matrix';
-import type { LayerUnit } from '../layers/layerKind';
+import type { Rect } from '../kit/rect';
+import type { LayerUnit, PictureSize, PictureSizes, UnitShape } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
 import { unitsToPixels } from '../layout/formats';
 import type { PlacedBox } from '../layout/points';
+import { pointWithin } from '../layout/points';
 import type { PlacedLayer } from '../layout/resolveLayout';
-import { resolveLayout } from '../layout/resolveLayout';
+import { NO_PICTURES, resolveLayout } from '../layout/resolveLayout';
 import { FACES } from '../text/faces';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { CompiledMove } from './motion';
 import { compileMove, mirrorMove, mirrorWindows } from './motion';
-import { paintLayer } from './paintLayer';
+import { ownMatrix, paintLayers } from './paintLayer';
 import type { TitleTiming } from './stretch';
 
 /** The units of a layer with the move that acts on them. */
@@ -25,7 +29,14 @@ interface MovingUnits {
 export interface CompiledLayer {
   readonly layer: Layer;
   readonly box: PlacedBox;
+  /** Turns and scales it about its own point, in design units; null when it is as it lies. */
+  readonly own: Matrix | null;
   readonly resting: readonly LayerUnit[];
+  /** The lines of a text, for what lies behind each. */
+  readonly lines: readonly Rect[];
+  /** The shapes at a time, for a layer whose content moves by itself. */
+  readonly animate: ((seconds: number) => UnitShape[]) | null;
+  readonly pictureSize: PictureSize | undefined;
   readonly in: MovingUnits | null;
   readonly out: MovingUnits | null;
 }
@@ -52,53 +63,89 @@ export interface CompiledTitle {
 export function compile(
   template: Template,
   values: FieldValues,
-  format: FrameFormat,
+  plainFormat: FrameFormat,
   fonts: FontLibrary,
+  pictures: PictureSizes = NO_PICTURES,
 ): CompiledTitle {
-  const applied = applyValues(template, values);
+  const format = withOwnAreas(template, plainFormat);
+  const applied = applyValues(applyOverrides(template, format), values);
   const toPixels = unitsToPixels(format);
-  const placed = resolveLayout(applied.layers, format, fonts);
-  const layers = applied.layers.flatMap((layer) => {
+  const placed = resolveLayout(applied.layers, format, fonts, pictures);
+  const compiled = applied.layers.flatMap((layer) => {
     const one = placed.get(layer.id);
-    return one === undefined ? [] : compileLayer(one, applied.timing, toPixels);
+    return one === undefined ? [] : compileLayer(one, applied.timing, toPixels, pictures);
   });
+  const layers = new Map(compiled.map((layer) => [layer.layer.id, layer]));
   // The first layer is nearest the viewer, so painting starts with the last.
-  const backToFront = [...layers].reverse();
+  const backToFront = compiled.toReversed();
+  const members = groupMembers(backToFront);
+  const grouped = new Set([...members.values()].flat());
+  const top = backToFront.filter((layer) => !grouped.has(layer));
   return {
     format,
     toPixels,
-    boxes: new Map(layers.map((layer) => [layer.layer.id, layer.box])),
+    boxes: new Map(compiled.map((layer) => [layer.layer.id, layer.box])),
     notes: [...placed.values()].flatMap(layerNotes),
-    frame: (seconds, timing) => ({
-      widthPx: format.widthPx,
-      heightPx: format.heightPx,
-      items: paintLayers(backToFront, seconds, timing, toPixels, format),
-    }),
+    frame(seconds, timing) {
+      const shown = seconds >= 0 && seconds <= timing.totalSeconds;
+      const stage = { layers, members, timing, format };
+      return {
+        widthPx: format.widthPx,
+        heightPx: format.heightPx,
+        items: shown ? paintLayers(stage, top, seconds, toPixels) : [],
+      };
+    },
   };
 }
 
-function paintLayers(
-  layers: readonly CompiledLayer[],
-  seconds: number,
-  timing: TitleTiming,
-  toPixels: Matrix,
-  format: FrameFormat,
-): DisplayItem[] {
-  if (seconds < 0 || seconds > timing.totalSeconds) return [];
-  return layers.flatMap((layer) => paintLayer(layer, seconds, timing, toPixels, format));
+/** The members of each group, in the order given; a layer belongs to the first group that names it. */
+function groupMembers(layers: readonly CompiledLayer[]): ReadonlyMap<string, readonly CompiledLayer[]> {
+  const taken = new Set<string>();
+  const members = new Map<string, readonly CompiledLayer[]>();
+  for (const { layer } of layers) {
+    if (layer.kind !== 'group') continue;
+    const own = layer.members.filter((id) => !taken.has(id));
+    for (const id of own) taken.add(id);
+    members.set(
+      layer.id,
+      layers.filter((one) => own.includes(one.layer.id)),
+    );
+  }
+  return members;
 }
 
 function compileLayer(
   { layer, measured, box }: PlacedLayer,
   timing: Timing,
   toPixels: Matrix,
+  pictures: PictureSizes,
 ): CompiledLayer {
+  const warp = pinWarp(layer.place.pin, box);
   const cache = new Map<UnitKind, LayerUnit[]>();
   const unitsOf = (kind: UnitKind): LayerUnit[] => {
-    const known = cache.get(kind) ?? measured.units(kind, box, toPixels);
+    const known = cache.get(kind) ?? measured.units(kind, box, toPixels).map(warp);
     cache.set(kind, known);
     return known;
   };
+  const own = pointWithin(box, layer.place.point);
+  const { animate } = measured;
+  return {
+    layer,
+    box,
+    own: ownMatrix(layer.place, { x: box.x + own.x, y: box.y + own.y }),
+    resting: unitsOf('layer'),
+    lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
+    animate: animate === undefined ? null : (seconds) => animate(seconds, box),
+    pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
+    ...compileMotion(layer, timing, unitsOf),
+  };
+}
+
+function compileMotion(
+  layer: Layer,
+  timing: Timing,
+  unitsOf: (kind: UnitKind) => LayerUnit[],
+): Pick<CompiledLayer, 'in' | 'out'> {
   const inUse = layer.motion.in;
   const outUse = layer.motion.out;
   const arrive = inUse && {
@@ -114,7 +161,32 @@ function compileLayer(
     const units = unitsOf(outUse.unit);
     leave = { units, move: compileMove(outUse, units.length, timing.outSeconds, true) };
   }
-  return { layer, box, resting: unitsOf('layer'), in: arrive, out: leave };
+  return { in: arrive, out: leave };
+}
+
+/** What pulls a layer's units to its pinned corners; nothing for one that is not pinned or pinned to a line. */
+function pinWarp(pin: readonly number[] | null, box: PlacedBox): (unit: LayerUnit) => LayerUnit {
+  if (pin === null) return (unit) => unit;
+  const { x, y, width, height } = box;
+  const corners = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
+  const map = rectToQuad(
+    box,
+    corners.map(([cx, cy], i) => ({ x: cx + pin[i * 2], y: cy + pin[i * 2 + 1] })),
+  );
+  if (map === null) return (unit) => unit;
+  return (unit) => ({
+    ...unit,
+    box: projectRect(map, unit.box),
+    ink: projectRect(map, unit.ink),
+    shapes: unit.shapes.map((shape) =>
+      shape.kind === 'path' ? { ...shape, outline: projectOutline(map, shape.outline) } : shape,
+    ),
+  });
 }
 
 function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
+import { readPictures } from '@/db/assets';
 import type { Db } from '@/db/open';
 import type { FileFacts, JobPayload } from '@/db/schema';
 import type { RenderPool } from './renderPool';
@@ -136,7 +137,15 @@ export class Press {
     const lane = async (): Promise<void> => {
       for (let title = waiting.shift(); title !== undefined; title = waiting.shift()) {
         files.push(
-          await renderTitle({ payload, title, folder, pool: this.pool, signal: abort.signal, onFrames }),
+          await renderTitle({
+            payload,
+            title,
+            folder,
+            pool: this.pool,
+            loadPictures: (ids) => readPictures(this.db, ids),
+            signal: abort.signal,
+            onFrames,
+          }),
         );
         await save();
       }

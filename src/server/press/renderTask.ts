@@ -11,6 +11,8 @@ export interface RenderTask {
   /** Only this frame; all of them when null. */
   readonly onlyFrame: number | null;
   readonly frames: 'png' | 'rgba';
+  /** The files of the pictures that it shows, by asset id. */
+  readonly pictures: ReadonlyMap<string, Uint8Array>;
   readonly ring: FrameRingMemory;
 }
 

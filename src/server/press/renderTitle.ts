@@ -1,5 +1,6 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { picturesOf } from '@/core/document/pictures';
 import { FORMATS } from '@/core/layout/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { stretchTiming } from '@/core/timeline/stretch';
@@ -25,6 +26,8 @@ export interface TitleRender {
   readonly title: JobTitle;
   readonly folder: string;
   readonly pool: RenderPool;
+  /** Gives the files of pictures by asset id. */
+  readonly loadPictures: (ids: readonly string[]) => Promise<ReadonlyMap<string, Uint8Array>>;
   readonly signal: AbortSignal;
   /** Called as pictures come: how many frames one stands for. */
   onFrames(frames: number): void;
@@ -36,6 +39,7 @@ export async function renderTitle({
   title,
   folder,
   pool,
+  loadPictures,
   signal,
   onFrames,
 }: TitleRender): Promise<FileFacts> {
@@ -47,9 +51,10 @@ export async function renderTitle({
   const sink = createSink(output.id, { path: partial, format, rate });
   const references: { frame: number; alpha: Uint8Array; png: Uint8Array }[] = [];
   let framesPainted = 0;
+  const pictures = await loadPictures(picturesOf(title.document, title.values));
   try {
     await pool.render(
-      { ...title, format: format.id, rate: rate.id, frames: output.frames },
+      { ...title, format: format.id, rate: rate.id, frames: output.frames, pictures },
       {
         async frame(bytes, { repeats }) {
           await sink.write(bytes, repeats);

@@ -1,13 +1,14 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayList } from '@/core/display/list';
+import { storedTemplate } from '@/core/document/upgradeTemplate';
 import { FORMATS } from '@/core/layout/formats';
 import { compile } from '@/core/timeline/compile';
 import { stretchTiming } from '@/core/timeline/stretch';
 import { frameToSeconds, RATES } from '@/core/units/rates';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';
-import { createRasterFrame, serverSurfaces } from '../raster';
+import { createRasterFrame, loadPicture, serverPictures, serverSurfaces } from '../raster';
 import { FrameRing } from './frameRing';
 import { encodePng } from './png';
 import type { RenderTask, WorkerMessage } from './renderTask';
@@ -29,7 +30,10 @@ port.on('message', (task: RenderTask) => {
 async function render(task: RenderTask): Promise<void> {
   const format = FORMATS.get(task.format);
   const rate = RATES.get(task.rate);
-  const title = compile(task.document, task.values, format, await serverFonts(String(root)));
+  for (const [asset, bytes] of task.pictures) await loadPicture(asset, bytes);
+  const document = storedTemplate(task.document);
+  const fonts = await serverFonts(String(root));
+  const title = compile(document, task.values, format, fonts, serverPictures);
   const timing = stretchTiming(task.document.timing, task.lengthFrames, rate);
   const listAt = (frame: number): DisplayList => title.frame(frameToSeconds(frame, rate), timing);
   const start = task.onlyFrame ?? 0;

@@ -8,30 +8,28 @@ import { frameToSeconds, RATES } from '@/core/units/rates';
 import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
 import { usePlayer } from '../picture/usePlayer';
+import { EyedropContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';
 import { TopBar } from '../shared/TopBar';
 import { BenchActions, BenchTitle } from './BenchBar';
-import { BenchProvider, createBenchStore, useTemplate } from './benchStore';
+import { BenchProvider, useTemplate } from './benchStore';
 import type { BenchView } from './benchStore';
 import { FormatWall } from './FormatWall';
 import { PictureWell } from './PictureWell';
 import { Score } from './Score';
 import { Settings } from './Settings';
 import { useBenchKeys } from './useBenchKeys';
+import { useBenchView } from './useBenchView';
 import { useTemplateSaving } from './useTemplateSaving';
 
 /** The bench: where a template is designed. */
 export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
-  const [store] = useState(() => createBenchStore(record.document));
-  const [selected, select] = useState<string | null>(record.document.layers[0]?.id ?? null);
-  const [formatId, chooseFormat] = useState(record.document.formats[0]);
-  const view = useMemo<BenchView>(
-    () => ({ store, selected, select, formatId, chooseFormat }),
-    [store, selected, formatId],
-  );
+  const view = useBenchView(record.document);
   return (
     <BenchProvider value={view}>
-      <BenchLayout record={record} view={view} />
+      <EyedropContext.Provider value={view.pickColour}>
+        <BenchLayout record={record} view={view} />
+      </EyedropContext.Provider>
     </BenchProvider>
   );
 }
@@ -66,7 +64,8 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     }
     setTyping(on);
   }, []);
-  useBenchKeys({ view, player, rate, timing, setGuides, startTyping: () => type(true) });
+  const place = useMemo(() => ({ format, scope: view.scope }), [format, view.scope]);
+  useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping: () => type(true) });
   const pickSample = (id: string): void => {
     setTried({});
     setSampleId(id);

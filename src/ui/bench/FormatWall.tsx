@@ -1,5 +1,4 @@
 'use client';
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { XMarkIcon } from '@heroicons/react/24/outline';
 import { useDeferredValue, useMemo } from 'react';
 import { SAMPLE_TEXTS } from '@/core/document/sampleTexts';
@@ -7,12 +6,14 @@ import type { FieldValues, Template } from '@/core/document/template';
 import { FORMATS, pictureSize } from '@/core/layout/formats';
 import type { FrameFormat } from '@/core/layout/formats';
 import { previewFormat } from '@/core/layout/previewFormat';
+import { layoutTrouble } from '@/core/proof/layoutTrouble';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
 import { classes } from '../shared/classes';
+import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from './benchStore';
 
 interface Props {
@@ -98,7 +99,10 @@ function WallPicture({ template, format, fonts, values, seconds, timing }: Pictu
     [title, seconds, timing],
   );
   const chosen = formatId === format.id;
-  const trouble = title?.notes.filter((note) => note.kind === 'overflow') ?? [];
+  const trouble = title === null ? [] : layoutTrouble(template, title);
+  const differs = template.overrides.filter(({ scope }) =>
+    scope.kind === 'format' ? scope.id === format.id : scope.id === format.shape,
+  ).length;
   return (
     <div className="group relative mb-3">
       <button
@@ -124,7 +128,16 @@ function WallPicture({ template, format, fonts, values, seconds, timing }: Pictu
           )}
         />
       </button>
-      {trouble.length > 0 && <p className="pt-0.5 text-[12px] text-stop-ink">text too wide</p>}
+      {trouble.map((words) => (
+        <p key={words} className="pt-0.5 text-[12px] leading-tight text-stop-ink">
+          {words}
+        </p>
+      ))}
+      {differs > 0 && (
+        <p className="pt-0.5 text-[12px] text-in">
+          {differs} {differs === 1 ? 'thing is' : 'things are'} set for it
+        </p>
+      )}
       {template.formats.length > 1 && (
         <button
           type="button"
@@ -136,38 +149,5 @@ function WallPicture({ template, format, fonts, values, seconds, timing }: Pictu
         </button>
       )}
     </div>
-  );
-}
-
-function AddFormat() {
-  const template = useTemplate();
-  const apply = useApply();
-  const free = FORMATS.list.filter((format) => !template.formats.includes(format.id));
-  if (free.length === 0) return null;
-  return (
-    <Menu>
-      <MenuButton className="py-1 font-semibold text-leaf-ink">+ Add a format</MenuButton>
-      <MenuItems
-        anchor={{ to: 'right start', gap: 8 }}
-        className="z-40 w-56 rounded-xl border border-line-strong bg-card p-1"
-      >
-        {free.map((format) => (
-          <MenuItem key={format.id}>
-            <button
-              type="button"
-              className="flex w-full justify-between rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash"
-              onClick={() => apply((now) => ({ ...now, formats: [...now.formats, format.id] }))}
-            >
-              <span>
-                {format.label} {format.shapeLabel}
-              </span>
-              <span className="font-mono text-[12px] text-soft">
-                {format.widthPx} × {format.heightPx}
-              </span>
-            </button>
-          </MenuItem>
-        ))}
-      </MenuItems>
-    </Menu>
   );
 }

@@ -15,6 +15,7 @@ import { Row } from './PropertyRow';
 
 const UNIT_LABELS: Readonly<Record<UnitKind, string>> = {
   layer: 'Whole',
+  row: 'Row',
   line: 'Line',
   word: 'Word',
   letter: 'Letter',

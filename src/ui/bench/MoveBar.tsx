@@ -24,6 +24,7 @@ interface Props {
 
 const BY_UNIT: Readonly<Record<UnitKind, string>> = {
   layer: '',
+  row: ' by row',
   line: ' by line',
   word: ' by word',
   letter: ' by letter',

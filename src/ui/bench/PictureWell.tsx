@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FieldValues } from '@/core/document/template';
 import type { FrameFormat } from '@/core/layout/formats';
 import { pictureSize } from '@/core/layout/formats';
@@ -32,13 +32,14 @@ const MARGIN_PX = 18;
 export function PictureWell(props: Props) {
   const { format, fonts, values, seconds, timing, guides, typing, onTyping } = props;
   const template = useTemplate();
-  const { selected } = useBench();
+  const { selected, boxes, picking } = useBench();
   const backdrop = useBackdrop(template.backdrop);
   const [area, size] = useElementSize<HTMLDivElement>();
   const { widthU, heightU } = pictureSize(format);
   const fit = Math.min((size.width - 2 * MARGIN_PX) / widthU, (size.height - 2 * MARGIN_PX) / heightU);
   const widthCss = Math.max(160, Math.floor(widthU * Math.max(0, fit)));
   const heightCss = Math.round((widthCss * heightU) / widthU);
+  const [frozen, setFrozen] = useState(false);
   const [dpr] = useState(() => (typeof window === 'undefined' ? 1 : Math.min(2, window.devicePixelRatio)));
   const shown = useMemo(() => previewFormat(format, widthCss * dpr), [format, widthCss, dpr]);
   const { title, problem } = useCompiled(template, values, shown, fonts);
@@ -47,15 +48,27 @@ export function PictureWell(props: Props) {
     [title, seconds, timing],
   );
   const layer = template.layers.find((one) => one.id === selected);
+  const well = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (title !== null) boxes.write(title.boxes);
+  }, [title, boxes]);
+  const colourAt = (x: number, y: number): string | null => {
+    const canvas = well.current?.querySelector('canvas');
+    const context = canvas?.getContext('2d', { willReadFrequently: true });
+    if (!canvas || !context) return null;
+    const perUnit = canvas.width / widthU;
+    const [r, g, b] = context.getImageData(Math.floor(x * perUnit), Math.floor(y * perUnit), 1, 1).data;
+    return `#${[r, g, b].map((part) => part.toString(16).padStart(2, '0')).join('')}`;
+  };
   const scale = widthCss / widthU;
   return (
     <section aria-label="Picture" className="flex min-h-0 flex-1 flex-col bg-well">
       <div ref={area} className="relative grid min-h-0 flex-1 place-items-center overflow-hidden">
-        <div className="relative" style={{ width: widthCss, height: heightCss }}>
+        <div ref={well} className="relative" style={{ width: widthCss, height: heightCss }}>
           <PictureCanvas
             format={shown}
             backdrop={backdrop}
-            backdropSeconds={seconds + 1}
+            backdropSeconds={(frozen ? 0 : seconds) + 1}
             lists={lists}
             label={`${template.name} over the picture`}
             className="block h-full w-full"
@@ -63,11 +76,11 @@ export function PictureWell(props: Props) {
           {title !== null && (
             <WellOverlay
               title={title}
-              format={format}
               scale={scale}
               guides={guides}
               typing={typing}
               onTyping={onTyping}
+              colourAt={colourAt}
             />
           )}
           {title !== null && typing && layer?.kind === 'text' && (
@@ -84,10 +97,10 @@ export function PictureWell(props: Props) {
         <WellWords
           format={format}
           scale={fit}
-          problem={problem}
+          problem={picking === null ? problem : 'Click in the picture to take its colour'}
           notes={title?.notes.map((note) => note.message) ?? []}
         />
-        <BackdropMenu />
+        <BackdropMenu frozen={frozen} onFrozen={setFrozen} />
       </div>
     </section>
   );

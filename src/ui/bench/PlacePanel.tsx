@@ -1,31 +1,102 @@
 'use client';
-import { encloseLayer, updateLayer } from '@/core/document/editTemplate';
-import type { BoxLayer, Extent, Layer, Place, PlaceTarget } from '@/core/document/template';
-import { dependencies } from '@/core/layout/resolveLayout';
+import type { BoxLayer, BoxShape, Layer, Place, PlaceTarget } from '@/core/document/template';
+import type { SafeAreaId } from '@/core/layout/safeAreas';
+import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '@/core/layout/safeAreas';
+import { dependencies, liesWhereItsContentLies } from '@/core/layout/resolveLayout';
 import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';
-import { useApply, useTemplate } from './benchStore';
+import { OwnAreaRows } from './AddFormat';
+import { ArrangeRows } from './ArrangeRows';
+import { GuideRows } from './GuideRows';
+import { useTemplate } from './benchStore';
+import { MemberRows } from './MemberRows';
 import { PointGrid } from './PointGrid';
 import { PropertyRow, Row } from './PropertyRow';
+import { ScaleRows } from './ScaleRows';
+import { Section } from './Section';
+import { SizeRows } from './SizeRows';
+import { useEditing } from './useEditing';
 
-const AREAS: readonly { readonly value: string; readonly label: string; readonly target: PlaceTarget }[] = [
-  { value: 'titleSafe', label: 'Title safe', target: { kind: 'titleSafe' } },
-  { value: 'actionSafe', label: 'Action safe', target: { kind: 'actionSafe' } },
-  { value: 'frame', label: 'The frame', target: { kind: 'frame' } },
-];
+const AREAS = (['titleSafe', 'actionSafe', 'frame', 'centreCut'] as const).map((kind) => ({
+  value: kind,
+  label: SAFE_AREA_LABELS[kind],
+  target: { kind },
+}));
 
-/** Where a layer is: what it is attached to, by which points, how far off, and for a box how its size is found. */
+/** Where a layer is: what it is attached to, by which points, how far off, how large, turned, and kept where. */
 export function PlacePanel({ layer }: { readonly layer: Layer }) {
   const template = useTemplate();
-  const apply = useApply();
+  const { change } = useEditing();
   const { place } = layer;
-  const set = (change: Partial<Place>): void =>
-    apply((now) => updateLayer(now, layer.id, (one) => ({ ...one, place: { ...one.place, ...change } })));
+  const set = (part: Partial<Place>): void => change((one) => ({ ...one, place: { ...one.place, ...part } }));
   const others = template.layers.filter(
     (one) => one.id !== layer.id && !waitsFor(template.layers, one, layer.id),
   );
-  const targets = [
+  const stack = template.layers.find((one) => one.kind === 'stack' && one.members.includes(layer.id));
+  return (
+    <>
+      <Section title="Arrange" open={false}>
+        <ArrangeRows layer={layer} />
+      </Section>
+      <Section title="Attached">
+        {liesWhereItsContentLies(layer) ? (
+          <p className="rounded-lg bg-paper p-2.5 text-soft">{whereItLies(layer)}</p>
+        ) : stack !== undefined ? (
+          <p className="rounded-lg bg-paper p-2.5 text-soft">
+            It has its place in “{stack.name}”. Take it out of that stack to place it by itself.
+          </p>
+        ) : (
+          <AttachRows layer={layer} others={others} />
+        )}
+      </Section>
+      {layer.kind === 'box' && <ShapeRow layer={layer} />}
+      {layer.kind === 'box' && <SizeRows layer={layer} others={others} />}
+      <OtherSizes layer={layer} />
+      {(layer.kind === 'group' || layer.kind === 'stack') && <MemberRows layer={layer} others={others} />}
+      <Section title="Turn and scale" open={isTurned(place)}>
+        <ScaleRows layer={layer} />
+      </Section>
+      <Section title="Kept inside, pinned" open={place.keepInside !== null || place.pin !== null}>
+        <Row label="Kept inside">
+          <SelectBox<SafeAreaId | 'nothing'>
+            label="Kept inside"
+            value={place.keepInside ?? 'nothing'}
+            choices={[
+              { value: 'nothing', label: 'Nothing, it may leave' },
+              ...SAFE_AREA_IDS.map((value) => ({ value, label: SAFE_AREA_LABELS[value] })),
+            ]}
+            onChange={(area) => set({ keepInside: area === 'nothing' ? null : area })}
+          />
+        </Row>
+        <PinRows pin={place.pin} onChange={(pin) => set({ pin })} />
+      </Section>
+      <Section title="Guides and safe areas" open={false}>
+        <GuideRows />
+        <OwnAreaRows />
+      </Section>
+    </>
+  );
+}
+
+const isTurned = ({ rotateDegrees, scaleX, scaleY }: Place): boolean =>
+  rotateDegrees !== 0 || scaleX !== 1 || scaleY !== 1;
+
+function whereItLies(layer: Layer): string {
+  if (layer.kind === 'backdrop') return 'A background covers the whole frame.';
+  const what = layer.kind === 'group' ? 'group' : 'panel';
+  return `This ${what} lies where the layers lie that it ${what === 'group' ? 'holds' : 'encloses'}. Move those, or drag the ${what} to move them together.`;
+}
+
+interface AttachProps {
+  readonly layer: Layer;
+  readonly others: readonly Layer[];
+}
+
+function AttachRows({ layer, others }: AttachProps) {
+  const { set } = useEditing();
+  const { place } = layer;
+  const targets: readonly { value: string; label: string; target: PlaceTarget }[] = [
     ...AREAS,
     ...others.map((one) => ({
       value: one.id,
@@ -33,71 +104,48 @@ export function PlacePanel({ layer }: { readonly layer: Layer }) {
       target: { kind: 'layer' as const, layerId: one.id },
     })),
   ];
-  const current = place.target.kind === 'layer' ? place.target.layerId : place.target.kind;
-  const fits = layer.kind === 'box' && layer.width.kind === 'encloses' && layer.height.kind === 'encloses';
+  const offsets = bindLayer(layer).properties.filter(({ path }) => /^place\.d[xy]U$/.test(path));
   return (
     <>
-      {fits ? (
-        <p className="rounded-lg bg-paper p-2.5 text-soft">
-          This panel lies where the layers lie that it encloses. Move those, or drag the panel to move them
-          together.
-        </p>
-      ) : (
-        <>
-          <Row label="Attached to">
-            <SelectBox
-              label="Attached to"
-              value={current}
-              choices={targets}
-              onChange={(value) => {
-                const chosen = targets.find((one) => one.value === value);
-                if (chosen !== undefined) set({ target: chosen.target });
-              }}
-            />
-          </Row>
-          <div className="grid grid-cols-2 gap-3 py-2">
-            <div>
-              <p className="pb-1 text-soft">This layer’s</p>
-              <PointGrid
-                label="Point of this layer"
-                value={place.point}
-                onChange={(point) => set({ point })}
-              />
-            </div>
-            <div>
-              <p className="pb-1 text-soft">on the target’s</p>
-              <PointGrid
-                label="Point of the target"
-                value={place.targetPoint}
-                onChange={(targetPoint) => set({ targetPoint })}
-              />
-            </div>
-          </div>
-          <Row label="Offset">
-            <span className="grid grid-cols-2 gap-2">
-              <NumberBox
-                label="Offset across"
-                unit="u"
-                min={-8000}
-                max={8000}
-                step={1}
-                value={place.dxU}
-                onChange={(dxU) => set({ dxU })}
-              />
-              <NumberBox
-                label="Offset down"
-                unit="u"
-                min={-8000}
-                max={8000}
-                step={1}
-                value={place.dyU}
-                onChange={(dyU) => set({ dyU })}
-              />
-            </span>
-          </Row>
-        </>
-      )}
-      {layer.kind === 'box' && <SizeRows layer={layer} others={others} />}
+      <Row label="Attached to">
+        <SelectBox
+          label="Attached to"
+          value={place.target.kind === 'layer' ? place.target.layerId : place.target.kind}
+          choices={targets}
+          onChange={(value) => {
+            const chosen = targets.find((one) => one.value === value);
+            if (chosen === undefined) return;
+            const { target } = chosen;
+            set('place.target', target.kind === 'layer' ? `layer:${target.layerId}` : target.kind);
+          }}
+        />
+      </Row>
+      <div className="grid grid-cols-2 gap-3 py-2">
+        <div>
+          <p className="pb-1 text-soft">This layer’s</p>
+          <PointGrid
+            label="Point of this layer"
+            value={place.point}
+            onChange={(point) => set('place.point', point)}
+          />
+        </div>
+        <div>
+          <p className="pb-1 text-soft">on the target’s</p>
+          <PointGrid
+            label="Point of the target"
+            value={place.targetPoint}
+            onChange={(point) => set('place.targetPoint', point)}
+          />
+        </div>
+      </div>
+      {offsets.map((property) => (
+        <PropertyRow
+          key={property.path}
+          layer={layer}
+          property={property}
+          label={property.path.endsWith('dxU') ? 'Offset across' : 'Offset down'}
+        />
+      ))}
     </>
   );
 }
@@ -111,90 +159,101 @@ function waitsFor(layers: readonly Layer[], layer: Layer, id: string, depth = 0)
   });
 }
 
-function SizeRows({ layer, others }: { readonly layer: BoxLayer; readonly others: readonly Layer[] }) {
-  const apply = useApply();
-  const set = (change: Partial<BoxLayer>): void =>
-    apply((now) => updateLayer(now, layer.id, (one) => (one.kind === 'box' ? { ...one, ...change } : one)));
-  const toggle = (id: string, on: boolean): void => apply((now) => encloseLayer(now, layer.id, id, on));
-  const sizes = bindLayer(layer).properties.filter((property) => /^(width|height)\./.test(property.path));
-  const paddings = bindLayer(layer).properties.filter((property) => property.path.startsWith('padding.'));
-  const encloses = layer.width.kind === 'encloses' || layer.height.kind === 'encloses';
+const SHAPES: readonly { readonly value: BoxShape['kind']; readonly label: string }[] = [
+  { value: 'rectangle', label: 'Rectangle' },
+  { value: 'ellipse', label: 'Ellipse' },
+  { value: 'line', label: 'Line' },
+  { value: 'polygon', label: 'Polygon' },
+  { value: 'star', label: 'Star' },
+  { value: 'path', label: 'Path data' },
+];
+
+const FIRST_SHAPES: Readonly<Record<BoxShape['kind'], BoxShape>> = {
+  rectangle: { kind: 'rectangle', radiiU: [0, 0, 0, 0], corner: 'round' },
+  ellipse: { kind: 'ellipse' },
+  line: { kind: 'line', thicknessU: 4, rises: false },
+  polygon: { kind: 'polygon', sides: 6 },
+  star: { kind: 'star', points: 5, innerShare: 0.45 },
+  path: { kind: 'path', data: 'M0 0 L80 0 L100 50 L80 100 L0 100 Z' },
+};
+
+function ShapeRow({ layer }: { readonly layer: BoxLayer }) {
+  const { change } = useEditing();
+  const properties = bindLayer(layer).properties.filter(({ path }) => path.startsWith('shape.'));
   return (
-    <div className="mt-2 border-t border-line pt-2">
-      <Row label="Width">
-        <ExtentSelect
-          label="Width"
-          extent={layer.width}
-          others={others}
-          onChange={(width) => set({ width })}
+    <Section title="Shape" open={false} says={layer.shape.kind}>
+      <Row label="Shape">
+        <SelectBox
+          label="Shape"
+          value={layer.shape.kind}
+          choices={SHAPES}
+          onChange={(kind) =>
+            change((one) => (one.kind === 'box' ? { ...one, shape: FIRST_SHAPES[kind] } : one))
+          }
         />
       </Row>
-      <Row label="Height">
-        <ExtentSelect
-          label="Height"
-          extent={layer.height}
-          others={others}
-          onChange={(height) => set({ height })}
-        />
-      </Row>
-      {sizes.map((property) => (
-        <PropertyRow
-          key={property.path}
-          layer={layer}
-          property={{ ...property, label: `${property.label} of` }}
-        />
+      {properties.map((property) => (
+        <PropertyRow key={property.path} layer={layer} property={property} />
       ))}
-      {encloses && (
-        <fieldset className="py-1">
-          <legend className="caps py-1">Encloses</legend>
-          {others.map((one) => (
-            <label key={one.id} className="flex items-center gap-2 py-0.5">
-              <input
-                type="checkbox"
-                className="accent-leaf"
-                checked={layer.encloses.includes(one.id)}
-                onChange={(event) => toggle(one.id, event.target.checked)}
-              />
-              {one.name}
-            </label>
-          ))}
-        </fieldset>
-      )}
-      {encloses &&
-        paddings.map((property) => (
-          <PropertyRow
-            key={property.path}
-            layer={layer}
-            property={{ ...property, label: property.label.replace('Padding ', 'Pad ') }}
-          />
-        ))}
-    </div>
+    </Section>
   );
 }
 
-interface ExtentProps {
-  readonly label: string;
-  readonly extent: Extent;
-  readonly others: readonly Layer[];
-  readonly onChange: (extent: Extent) => void;
+/** The sizes of layers that are no boxes, where they can be set. */
+function OtherSizes({ layer }: { readonly layer: Layer }) {
+  if (layer.kind === 'box') return null;
+  const sizes = bindLayer(layer).properties.filter(
+    ({ part, path }) => part === 'size' && path !== 'columnU' && path !== 'maxWidthShare',
+  );
+  if (sizes.length === 0) return null;
+  return (
+    <Section title="Size">
+      {sizes.map((property) => (
+        <PropertyRow key={property.path} layer={layer} property={property} />
+      ))}
+    </Section>
+  );
 }
 
-function ExtentSelect({ label, extent, others, onChange }: ExtentProps) {
-  const choices: { value: string; label: string; extent: Extent }[] = [
-    { value: 'fixed', label: 'Fixed', extent: extent.kind === 'fixed' ? extent : { kind: 'fixed', u: 200 } },
-    { value: 'encloses', label: 'Encloses layers', extent: { kind: 'encloses' } },
-    ...others.map((one) => ({
-      value: `matches ${one.id}`,
-      label: `Same as ${one.name}`,
-      extent: { kind: 'matches' as const, layerId: one.id },
-    })),
-  ];
+const CORNERS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'] as const;
+
+interface PinProps {
+  readonly pin: readonly number[] | null;
+  readonly onChange: (pin: readonly number[] | null) => void;
+}
+
+/** The four corners pulled apart, so that a layer lies on a surface in the picture. */
+function PinRows({ pin, onChange }: PinProps) {
   return (
-    <SelectBox
-      label={label}
-      value={extent.kind === 'matches' ? `matches ${extent.layerId}` : extent.kind}
-      choices={choices}
-      onChange={(value) => onChange(choices.find((choice) => choice.value === value)?.extent ?? extent)}
-    />
+    <>
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          className="accent-leaf"
+          checked={pin !== null}
+          onChange={(event) => onChange(event.target.checked ? new Array<number>(8).fill(0) : null)}
+        />
+        Pinned by its corners
+      </label>
+      {pin !== null &&
+        CORNERS.map((corner, i) => (
+          <Row key={corner} label={corner}>
+            <span className="grid grid-cols-2 gap-2">
+              {[0, 1].map((axis) => (
+                <NumberBox
+                  key={axis}
+                  label={`${corner}, ${axis === 0 ? 'across' : 'down'}`}
+                  unit="u"
+                  min={-4000}
+                  max={4000}
+                  step={1}
+                  value={pin[i * 2 + axis]}
+                  onChange={(value) => onChange(pin.with(i * 2 + axis, value))}
+                />
+              ))}
+            </span>
+          </Row>
+        ))}
+    </>
   );
 }

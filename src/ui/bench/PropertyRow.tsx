@@ -1,88 +1,105 @@
 'use client';
+import { ArrowUturnLeftIcon } from '@heroicons/react/24/outline';
 import type { ReactNode } from 'react';
-import { fieldOf, setProperty, toggleField } from '@/core/document/editTemplate';
-import type { Layer } from '@/core/document/template';
-import { assertNever } from '@/core/kit/assertNever';
+import { fieldOf, toggleField } from '@/core/document/editFields';
+import { clearOverride, overrideFor } from '@/core/document/editOverrides';
+import type { Layer, Override } from '@/core/document/template';
+import { findProperty } from '@/core/layers';
 import type { Property } from '@/core/layers/layerKind';
-import { ColourBox } from '../shared/ColourBox';
+import { SHAPE_LABELS } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/layout/formats';
 import { Leaf } from '../shared/Leaf';
-import { NumberBox } from '../shared/NumberBox';
-import { Segmented } from '../shared/Segmented';
-import { SelectBox } from '../shared/SelectBox';
 import { useApply, useTemplate } from './benchStore';
+import { PropertyControl } from './PropertyControl';
+import { useEditing } from './useEditing';
 
 interface RowProps {
   readonly label: string;
   readonly children: ReactNode;
   /** The gold leaf; rows of settings that cannot be opened leave its place to the control. */
   readonly leaf?: ReactNode;
+  /** Said under the label: that chosen layers differ, or that a format has it otherwise. */
+  readonly note?: ReactNode;
 }
 
 /** A labelled row in the settings. */
-export function Row({ label, children, leaf }: RowProps) {
+export function Row({ label, children, leaf, note }: RowProps) {
   const columns = leaf === undefined ? 'grid-cols-[84px_1fr]' : 'grid-cols-[84px_1fr_28px]';
   return (
     <div className={`grid ${columns} items-center gap-2 py-1`}>
-      <span className="text-soft">{label}</span>
+      <span className="text-soft">
+        {label}
+        {note}
+      </span>
       <span className="min-w-0">{children}</span>
       {leaf}
     </div>
   );
 }
 
-/** A property of a layer with its control and its gold leaf. */
-export function PropertyRow({ layer, property }: { readonly layer: Layer; readonly property: Property }) {
+interface PropertyProps {
+  readonly layer: Layer;
+  readonly property: Property;
+  readonly label?: string;
+}
+
+/** A property of the chosen layers with its control, its gold leaf, and whether this format has it otherwise. */
+export function PropertyRow({ layer, property, label = property.label }: PropertyProps) {
   const template = useTemplate();
   const apply = useApply();
+  const { layers, format, set } = useEditing();
   const open = fieldOf(template, layer.id, property.path) !== undefined;
+  const held = overrideFor(template, format, layer.id, property.path);
+  const differs = layers.some((one) => {
+    const other = findProperty(one, property.path);
+    return other !== undefined && other.value !== property.value;
+  });
   const leaf = (
     <Leaf
-      label={property.label}
+      label={label}
       open={open}
       onToggle={() => apply((now) => toggleField(now, layer.id, property.path))}
     />
   );
+  const note = (
+    <>
+      {differs && <span className="block text-[11px] italic">mixed</span>}
+      {held !== undefined && (
+        <OverrideMark
+          label={label}
+          override={held}
+          format={format}
+          onReset={() => apply((now) => clearOverride(now, held))}
+        />
+      )}
+    </>
+  );
   return (
-    <Row label={property.label} leaf={leaf}>
-      <PropertyControl
-        property={property}
-        onChange={(value) => apply((now) => setProperty(now, layer.id, property.path, value))}
-      />
+    <Row label={label} leaf={leaf} note={note}>
+      <PropertyControl label={label} property={property} onChange={(value) => set(property.path, value)} />
     </Row>
   );
 }
 
-interface ControlProps {
-  readonly property: Property;
-  readonly onChange: (value: string | number) => void;
+interface MarkProps {
+  readonly label: string;
+  readonly override: Override;
+  readonly format: FrameFormat;
+  readonly onReset: () => void;
 }
 
-// More choices than this do not fit side by side.
-const MOST_SEGMENTS = 3;
-
-function PropertyControl({ property, onChange }: ControlProps) {
-  const { control, label, value } = property;
-  switch (control.kind) {
-    case 'text':
-      return (
-        <textarea
-          aria-label={label}
-          value={String(value)}
-          rows={Math.min(4, String(value).split('\n').length)}
-          dir="auto"
-          onChange={(event) => onChange(event.target.value)}
-          className="block w-full resize-none rounded-lg border border-line-strong bg-field px-2.5 py-1.5"
-        />
-      );
-    case 'colour':
-      return <ColourBox label={label} value={String(value)} onChange={onChange} />;
-    case 'number':
-      return <NumberBox label={label} value={Number(value)} onChange={onChange} {...control} />;
-    case 'choice': {
-      const props = { label, value: String(value), choices: control.choices, onChange };
-      return control.choices.length <= MOST_SEGMENTS ? <Segmented {...props} /> : <SelectBox {...props} />;
-    }
-    default:
-      return assertNever(control, 'control');
-  }
+/** Says that a property is otherwise in this format, and takes that back. */
+function OverrideMark({ label, override, format, onReset }: MarkProps) {
+  const where = override.scope.kind === 'format' ? format.label : `all ${SHAPE_LABELS[format.shape]}`;
+  return (
+    <button
+      type="button"
+      onClick={onReset}
+      aria-label={`${label} is set for ${where} only; take that back`}
+      title={`Set for ${where} only. Click to follow the other formats again.`}
+      className="mt-0.5 flex items-center gap-1 rounded bg-in-wash px-1 text-[11px] font-semibold text-in"
+    >
+      {where} <ArrowUturnLeftIcon className="h-3 w-3" />
+    </button>
+  );
 }

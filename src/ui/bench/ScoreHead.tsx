@@ -1,13 +1,13 @@
 'use client';
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { PauseIcon, PlayIcon, PlusIcon } from '@heroicons/react/24/outline';
-import { addBox, addText, setTiming } from '@/core/document/editTemplate';
+import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
+import { setTiming } from '@/core/document/editTemplate';
 import type { Timing } from '@/core/document/template';
 import type { FrameRate } from '@/core/units/rates';
 import { frameToTimecode } from '@/core/units/timecode';
 import type { Player } from '../picture/usePlayer';
 import { NumberBox } from '../shared/NumberBox';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { AddLayer } from './AddLayer';
+import { useApply, useTemplate } from './benchStore';
 
 interface Props {
   readonly player: Player;
@@ -97,47 +97,5 @@ function ColumnLength({ name, className, value, units, onChange }: ColumnProps) 
         />
       </span>
     </span>
-  );
-}
-
-function AddLayer() {
-  const template = useTemplate();
-  const apply = useApply();
-  const { selected, select } = useBench();
-  const add = (make: typeof addText): void => {
-    const { template: next, layerId } = make(template);
-    apply(() => next);
-    select(layerId);
-  };
-  const chosen = template.layers.find((layer) => layer.id === selected);
-  const item = 'block w-full rounded-lg px-3 py-2 text-left data-focus:bg-leaf-wash';
-  return (
-    <Menu>
-      <MenuButton className="inline-flex h-8 items-center gap-1.5 rounded-lg border border-line-strong bg-field px-3 font-semibold">
-        <PlusIcon className="h-4 w-4" /> Layer
-      </MenuButton>
-      <MenuItems
-        anchor={{ to: 'top end', gap: 6 }}
-        className="z-40 w-60 rounded-xl border border-line-strong bg-card p-1"
-      >
-        <MenuItem>
-          <button type="button" className={item} onClick={() => add(addText)}>
-            Text
-          </button>
-        </MenuItem>
-        <MenuItem>
-          <button type="button" className={item} onClick={() => add((now) => addBox(now, []))}>
-            Box of a fixed size
-          </button>
-        </MenuItem>
-        {chosen !== undefined && (
-          <MenuItem>
-            <button type="button" className={item} onClick={() => add((now) => addBox(now, [chosen.id]))}>
-              Panel that encloses “{chosen.name}”
-            </button>
-          </MenuItem>
-        )}
-      </MenuItems>
-    </Menu>
   );
 }

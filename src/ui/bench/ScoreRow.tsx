@@ -2,7 +2,9 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { EyeIcon, EyeSlashIcon, TrashIcon } from '@heroicons/react/24/outline';
-import { fitMove, openProperties, removeLayer, updateLayer } from '@/core/document/editTemplate';
+import { openProperties } from '@/core/document/editFields';
+import { fitMove, updateLayer } from '@/core/document/editTemplate';
+import { removeLayer } from '@/core/document/removeLayer';
 import type { Layer, MoveUse } from '@/core/document/template';
 import { mirrorMove } from '@/core/timeline/motion';
 import type { FrameRate } from '@/core/units/rates';
@@ -23,7 +25,7 @@ interface Props {
 export function ScoreRow({ layer, scale, rate }: Props) {
   const template = useTemplate();
   const { timing } = template;
-  const { selected, select } = useBench();
+  const { selection, select } = useBench();
   const apply = useApply();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: layer.id,
@@ -48,7 +50,7 @@ export function ScoreRow({ layer, scale, rate }: Props) {
       className={classes('relative flex h-9 border-b border-line', isDragging && 'z-30 opacity-80')}
       style={{ transform: CSS.Translate.toString(transform), transition }}
     >
-      <RowHead layer={layer} chosen={selected === layer.id} handle={{ ...attributes, ...listeners }} />
+      <RowHead layer={layer} chosen={selection.includes(layer.id)} handle={{ ...attributes, ...listeners }} />
       <div className="relative min-w-0 flex-1" onPointerDown={() => select(layer.id)}>
         <div
           className="absolute top-[15px] h-1.5 rounded-full bg-line-strong"
@@ -84,6 +86,19 @@ export function ScoreRow({ layer, scale, rate }: Props) {
   );
 }
 
+const SIGNS: Readonly<Record<Layer['kind'], string>> = {
+  text: 'T',
+  box: '▭',
+  picture: '▨',
+  backdrop: '▓',
+  particles: '∴',
+  light: '☼',
+  group: '⊞',
+  stack: '≡',
+  copy: '⧉',
+  rows: '☰',
+};
+
 interface HeadProps {
   readonly layer: Layer;
   readonly chosen: boolean;
@@ -95,7 +110,6 @@ function RowHead({ layer, chosen, handle }: HeadProps) {
   const apply = useApply();
   const { select } = useBench();
   const open = openProperties(template, layer);
-  const sign = layer.kind === 'text' ? 'T' : '▭';
   return (
     <div
       className={classes(
@@ -111,12 +125,12 @@ function RowHead({ layer, chosen, handle }: HeadProps) {
         title="Drag to change the order; what is higher is nearer the viewer"
         className="grid h-5 w-5 shrink-0 cursor-grab touch-none place-items-center rounded border border-line-strong bg-field font-serif text-[11px] font-semibold"
       >
-        {sign}
+        {SIGNS[layer.kind]}
       </button>
       <button
         type="button"
         aria-pressed={chosen}
-        onClick={() => select(layer.id)}
+        onClick={(event) => select(layer.id, event.shiftKey)}
         className={classes(
           'min-w-0 flex-1 truncate py-1.5 text-left',
           chosen && 'font-semibold',

@@ -8,7 +8,9 @@ import { useApply, useBench, useTemplate } from './benchStore';
 import { CardPanel } from './CardPanel';
 import { MotionPanel } from './MotionPanel';
 import { PlacePanel } from './PlacePanel';
+import { ScopeRow } from './ScopeRow';
 import { TypePanel } from './TypePanel';
+import { useEditing } from './useEditing';
 
 interface Props {
   readonly values: FieldValues;
@@ -21,14 +23,16 @@ const TABS = ['Type', 'Place', 'Motion', 'Card'];
 export function Settings({ values, onTry }: Props) {
   const template = useTemplate();
   const { selected } = useBench();
-  const layer = template.layers.find((one) => one.id === selected);
+  const { layers } = useEditing();
+  const [layer] = layers;
   const open = template.fields.length;
   const onLayer = template.fields.filter((field) =>
     field.targets.some((target) => target.layerId === selected),
   ).length;
   return (
     <aside aria-label="Settings" className="flex w-[296px] shrink-0 flex-col border-l border-line bg-card">
-      <LayerName layer={layer} />
+      <LayerName layer={layer} more={layers.length - 1} />
+      <ScopeRow />
       <TabGroup className="flex min-h-0 flex-1 flex-col">
         <TabList className="mx-3.5 flex h-8 shrink-0 overflow-hidden rounded-lg border border-line-strong bg-field">
           {TABS.map((name) => (
@@ -73,7 +77,13 @@ function Nothing() {
   return <p className="py-2 text-soft">Pick a layer in the picture or in the score to see its settings.</p>;
 }
 
-function LayerName({ layer }: { readonly layer: Layer | undefined }) {
+interface NameProps {
+  readonly layer: Layer | undefined;
+  /** How many other layers are chosen and changed with it. */
+  readonly more: number;
+}
+
+function LayerName({ layer, more }: NameProps) {
   const apply = useApply();
   if (layer === undefined)
     return <h2 className="px-3.5 py-3 font-serif text-[16px] font-semibold">No layer chosen</h2>;
@@ -89,7 +99,9 @@ function LayerName({ layer }: { readonly layer: Layer | undefined }) {
         }}
         className="h-8 min-w-0 flex-1 rounded-lg border border-transparent bg-transparent px-1.5 font-serif text-[16px] font-semibold hover:border-line-strong"
       />
-      <span className="pr-2 text-soft">{bindLayer(layer).kindLabel}</span>
+      <span className="shrink-0 pr-2 text-soft">
+        {more > 0 ? `and ${more} more` : bindLayer(layer).kindLabel}
+      </span>
     </div>
   );
 }

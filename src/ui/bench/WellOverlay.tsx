@@ -1,33 +1,38 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
-import { dragRoots, nudgeLayer } from '@/core/document/editTemplate';
+import { nudgeIn } from '@/core/document/editInFormat';
+import { dragRoots } from '@/core/document/editTemplate';
 import type { Template } from '@/core/document/template';
 import type { Rect } from '@/core/kit/rect';
-import { containsPoint } from '@/core/kit/rect';
-import type { FrameFormat } from '@/core/layout/formats';
+import { containsPoint, unionRects } from '@/core/kit/rect';
 import { pictureSize } from '@/core/layout/formats';
 import { safeArea } from '@/core/layout/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { useApply, useBench, useTemplate } from './benchStore';
+import { GuideLines } from './GuideLines';
+import { movesWith } from './movesWith';
 import type { Snapped } from './snap';
 import { snapLines, snapShift } from './snap';
+import { useEditing } from './useEditing';
+import { Distances, SafeLines, SelectionFrame, SnapGuide } from './wellMarks';
 
 interface Props {
   readonly title: CompiledTitle;
-  readonly format: FrameFormat;
   /** CSS pixels per design unit. */
   readonly scale: number;
   readonly guides: boolean;
   readonly typing: boolean;
   readonly onTyping: (typing: boolean) => void;
+  /** Reads the picture's colour at a point in design units. */
+  readonly colourAt: (x: number, y: number) => string | null;
 }
 
 interface Drag {
   readonly startX: number;
   readonly startY: number;
   readonly template: Template;
-  readonly layerId: string;
+  readonly layerIds: readonly string[];
   readonly box: Rect;
   readonly snapped: Snapped | null;
   readonly pointer: { readonly x: number; readonly y: number };
@@ -37,14 +42,17 @@ interface Drag {
 const DRAG_STARTS_PX = 3;
 const SNAP_REACH_PX = 6;
 
-/** Safe lines, the frame round the chosen layer, and picking and dragging in the picture. */
-export function WellOverlay({ title, format, scale, guides, typing, onTyping }: Props) {
+/** Safe lines, frames round the chosen layers, and picking and dragging in the picture. */
+export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }: Props) {
   const template = useTemplate();
   const apply = useApply();
-  const { store, selected, select } = useBench();
+  const { store, selection, select, picking, pickColour } = useBench();
+  const { format, place } = useEditing();
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const { widthU, heightU } = pictureSize(format);
+  // Own areas of the template count, so its safe lines come from the format that was laid out.
+  const areas = title.format;
 
   const toUnits = (event: PointerEvent): { x: number; y: number } => {
     const bounds = svg.current?.getBoundingClientRect();
@@ -54,8 +62,9 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
     };
   };
   const layerAt = (x: number, y: number): string | null => {
+    // A background would be hit everywhere, so it is picked in the score.
     const hit = template.layers.find((layer) => {
-      const box = title.boxes.get(layer.id);
+      const box = layer.kind === 'backdrop' ? undefined : title.boxes.get(layer.id);
       return box !== undefined && containsPoint(box, x, y);
     });
     return hit?.id ?? null;
@@ -63,14 +72,22 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
   const onPointerDown = (event: PointerEvent): void => {
     if (event.button !== 0) return;
     const { x, y } = toUnits(event);
+    if (picking !== null) {
+      const colour = colourAt(x, y);
+      if (colour !== null) picking(colour);
+      pickColour(null);
+      return;
+    }
     const layerId = layerAt(x, y);
-    select(layerId);
     onTyping(false);
-    const box = layerId === null ? undefined : title.boxes.get(layerId);
-    if (layerId === null || box === undefined) return;
+    if (event.shiftKey && layerId !== null) return select(layerId, true);
+    const layerIds = layerId !== null && selection.includes(layerId) ? selection : [layerId ?? ''];
+    if (layerIds !== selection) select(layerId);
+    const box = unionRects(layerIds.flatMap((id) => title.boxes.get(id) ?? []));
+    if (layerId === null || box === null) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     store.grouping.begin();
-    setDrag({ startX: x, startY: y, template, layerId, box, snapped: null, pointer: { x, y } });
+    setDrag({ startX: x, startY: y, template, layerIds, box, snapped: null, pointer: { x, y } });
   };
   const onPointerMove = (event: PointerEvent): void => {
     if (drag === null) return;
@@ -80,24 +97,27 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
     if (drag.snapped === null && Math.hypot(dx, dy) * scale < DRAG_STARTS_PX) return;
     if (event.shiftKey && Math.abs(dx) > Math.abs(dy)) dy = 0;
     else if (event.shiftKey) dx = 0;
-    const roots = dragRoots(drag.template, drag.layerId);
+    const from = drag.template;
+    const roots = [...new Set(drag.layerIds.flatMap((id) => dragRoots(from, id)))];
     const snapped = event.altKey
       ? { dx, dy, lineX: null, lineY: null }
       : snapShift(drag.box, dx, dy, linesFor(drag, roots), SNAP_REACH_PX / scale);
     setDrag({ ...drag, snapped, pointer: { x, y } });
-    const from = drag.template;
-    apply(() => roots.reduce((moved, id) => nudgeLayer(moved, id, snapped.dx, snapped.dy), from));
+    apply(() => roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), from));
   };
-  const linesFor = ({ layerId }: Drag, roots: readonly string[]): ReturnType<typeof snapLines> => {
+  const linesFor = ({ layerIds }: Drag, roots: readonly string[]): ReturnType<typeof snapLines> => {
     const still = template.layers.filter(
-      (layer) => layer.id !== layerId && !movesWith(template, layer.id, roots),
+      (layer) => !layerIds.includes(layer.id) && !movesWith(template, layer.id, roots),
     );
-    return snapLines([
-      safeArea(format, 'frame'),
-      safeArea(format, 'titleSafe'),
-      safeArea(format, 'actionSafe'),
+    const lines = snapLines([
+      safeArea(areas, 'frame'),
+      safeArea(areas, 'titleSafe'),
+      safeArea(areas, 'actionSafe'),
       ...still.flatMap((layer) => title.boxes.get(layer.id) ?? []),
     ]);
+    const own = (axis: 'x' | 'y'): number[] =>
+      template.guides.filter((guide) => guide.axis === axis).map((guide) => guide.atU);
+    return { x: [...lines.x, ...own('x')], y: [...lines.y, ...own('y')] };
   };
   const finish = (): void => {
     store.grouping.end();
@@ -107,29 +127,40 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
     if (drag !== null) apply(() => drag.template);
     finish();
   };
-  const box = selected === null ? undefined : title.boxes.get(selected);
+  const moved =
+    drag?.snapped == null
+      ? null
+      : { ...drag.box, x: drag.box.x + drag.snapped.dx, y: drag.box.y + drag.snapped.dy };
   return (
     <svg
       ref={svg}
       data-testid="well"
       viewBox={`0 0 ${widthU} ${heightU}`}
-      className="absolute inset-0 h-full w-full touch-none"
+      className={`absolute inset-0 h-full w-full touch-none overflow-visible ${picking === null ? '' : 'cursor-crosshair'}`}
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={finish}
       onPointerCancel={cancel}
       onDoubleClick={() => {
-        if (template.layers.find((layer) => layer.id === selected)?.kind === 'text') onTyping(true);
+        if (template.layers.find((layer) => layer.id === selection[0])?.kind === 'text') onTyping(true);
       }}
     >
-      {guides && <SafeLines format={format} scale={scale} />}
+      {guides && <SafeLines format={areas} scale={scale} />}
+      {guides && <GuideLines scale={scale} widthU={widthU} heightU={heightU} toUnits={toUnits} />}
       {drag?.snapped?.lineX != null && (
-        <Guide x1={drag.snapped.lineX} x2={drag.snapped.lineX} y1={0} y2={heightU} scale={scale} />
+        <SnapGuide x1={drag.snapped.lineX} x2={drag.snapped.lineX} y1={0} y2={heightU} scale={scale} />
       )}
       {drag?.snapped?.lineY != null && (
-        <Guide x1={0} x2={widthU} y1={drag.snapped.lineY} y2={drag.snapped.lineY} scale={scale} />
+        <SnapGuide x1={0} x2={widthU} y1={drag.snapped.lineY} y2={drag.snapped.lineY} scale={scale} />
       )}
-      {box !== undefined && !typing && <SelectionFrame box={box} scale={scale} />}
+      {moved !== null && <Distances box={moved} area={safeArea(areas, 'titleSafe')} scale={scale} />}
+      {!typing &&
+        selection.map((id, i) => {
+          const layer = template.layers.find((one) => one.id === id);
+          const box = title.boxes.get(id);
+          if (layer === undefined || box === undefined) return null;
+          return <SelectionFrame key={id} layer={layer} box={box} scale={scale} main={i === 0} />;
+        })}
       {drag?.snapped != null && (
         <text
           x={Math.min(drag.pointer.x + 14 / scale, widthU - 170 / scale)}
@@ -147,69 +178,6 @@ export function WellOverlay({ title, format, scale, guides, typing, onTyping }: 
   );
 }
 
-/** Whether a layer hangs, through however many others, on one that is dragged, or fits round one. */
-function movesWith(template: Template, layerId: string, roots: readonly string[], depth = 0): boolean {
-  if (roots.includes(layerId)) return true;
-  const layer = template.layers.find((one) => one.id === layerId);
-  if (layer === undefined || depth > template.layers.length) return false;
-  const { target } = layer.place;
-  const on = target.kind === 'layer' ? [target.layerId] : [];
-  const round = layer.kind === 'box' ? layer.encloses : [];
-  return [...on, ...round].some((id) => movesWith(template, id, roots, depth + 1));
-}
-
 function signed(value: number): string {
   return `${value < 0 ? '−' : '+'}${Math.abs(Math.round(value * 10) / 10)}`;
-}
-
-function SafeLines({ format, scale }: { readonly format: FrameFormat; readonly scale: number }) {
-  const title = safeArea(format, 'titleSafe');
-  const action = safeArea(format, 'actionSafe');
-  return (
-    <g
-      fill="none"
-      stroke="#ffffff"
-      strokeWidth={1 / scale}
-      strokeDasharray={`${4 / scale} ${3 / scale}`}
-      pointerEvents="none"
-    >
-      <rect {...action} opacity="0.45" />
-      <rect {...title} opacity="0.85" />
-    </g>
-  );
-}
-
-function Guide(props: { x1: number; x2: number; y1: number; y2: number; scale: number }) {
-  const { scale, ...line } = props;
-  return <line {...line} stroke="#d9b45a" strokeWidth={1.25 / scale} pointerEvents="none" />;
-}
-
-function SelectionFrame({ box, scale }: { readonly box: Rect; readonly scale: number }) {
-  const { x, y, width, height } = box;
-  const peg = 4 / scale;
-  return (
-    <g pointerEvents="none">
-      <rect
-        x={x}
-        y={y}
-        width={width}
-        height={height}
-        fill="none"
-        stroke="#000"
-        opacity="0.35"
-        strokeWidth={3 / scale}
-      />
-      <rect
-        x={x}
-        y={y}
-        width={width}
-        height={height}
-        fill="none"
-        stroke="#d9b45a"
-        strokeWidth={1.25 / scale}
-      />
-      <circle cx={x} cy={y + height} r={peg} fill="#d9b45a" />
-      <circle cx={x + width} cy={y} r={peg} fill="#d9b45a" />
-    </g>
-  );
 }

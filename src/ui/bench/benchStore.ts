@@ -4,7 +4,9 @@ import { temporal } from 'zundo';
 import type { TemporalState } from 'zundo';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
+import type { OverrideScope } from '@/core/document/editOverrides';
 import type { Template } from '@/core/document/template';
+import type { PlacedBox } from '@/core/layout/points';
 import type { UndoGrouping } from '../shared/undoGrouping';
 import { createUndoGrouping } from '../shared/undoGrouping';
 
@@ -38,13 +40,41 @@ export function createBenchStore(template: Template): BenchStore {
   return Object.assign(store, { grouping });
 }
 
+/** Waiting for a colour to be picked from the picture. */
+export type ColourPick = (colour: string) => void;
+
+type Boxes = ReadonlyMap<string, PlacedBox>;
+
+/** A note of where layers lie, in design units, by id. */
+export interface BoxesNote {
+  read(): Boxes;
+  write(boxes: Boxes): void;
+}
+
+/** An empty note. */
+export function createBoxesNote(): BoxesNote {
+  let latest: Boxes = new Map();
+  return { read: () => latest, write: (boxes) => void (latest = boxes) };
+}
+
 /** What the parts of the bench share besides the template. */
 export interface BenchView {
   readonly store: BenchStore;
+  /** The layer whose settings are shown. */
   readonly selected: string | null;
-  select(layerId: string | null): void;
+  /** All chosen layers, the one whose settings are shown first. */
+  readonly selection: readonly string[];
+  /** Chooses a layer; `add` adds it to those that are chosen, or takes it out of them. */
+  select(layerId: string | null, add?: boolean): void;
   readonly formatId: string;
   chooseFormat(formatId: string): void;
+  /** Which formats changes are made for; null for all. */
+  readonly scope: OverrideScope | null;
+  setScope(scope: OverrideScope | null): void;
+  /** Where layers lie in the format that is looked at; written when the picture is laid out, read when something is done. */
+  readonly boxes: BoxesNote;
+  readonly picking: ColourPick | null;
+  pickColour(pick: ColourPick | null): void;
 }
 
 const BenchContext = createContext<BenchView | null>(null);

@@ -6,7 +6,7 @@ import { tidelineStrap } from '../../../demo/templates';
 import type { FieldValues, Layer } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
 import type { BenchStore } from './benchStore';
-import { BenchProvider, createBenchStore } from './benchStore';
+import { BenchProvider, createBenchStore, createBoxesNote } from './benchStore';
 import { Settings } from './Settings';
 
 let store: BenchStore;
@@ -16,9 +16,15 @@ function Bench({ selected }: { readonly selected: string | null }) {
   const view = {
     store,
     selected,
+    selection: selected === null ? [] : [selected],
     select: () => undefined,
     formatId: 'wide-1080',
     chooseFormat: () => undefined,
+    scope: null,
+    setScope: () => undefined,
+    boxes: createBoxesNote(),
+    picking: null,
+    pickColour: () => undefined,
   };
   return (
     <BenchProvider value={view}>
@@ -43,7 +49,8 @@ describe('Type', () => {
     render(<Bench selected="name" />);
     await userEvent.clear(screen.getByRole('textbox', { name: 'Reads' }));
     await userEvent.type(screen.getByRole('textbox', { name: 'Reads' }), 'Ode Pell');
-    await userEvent.selectOptions(screen.getByLabelText('Face'), 'Fraunces');
+    await userEvent.click(screen.getByRole('button', { name: 'Face: Barlow Condensed' }));
+    await userEvent.click(screen.getByRole('option', { name: /Fraunces/ }));
     // Three weights stand side by side.
     await userEvent.click(screen.getByRole('radio', { name: 'Bold' }));
     await userEvent.click(screen.getByRole('radio', { name: 'CAPS' }));
@@ -78,23 +85,35 @@ describe('Type', () => {
     expect(store.getState().template.fields).toHaveLength(3);
   });
 
-  test('long text: steps keep their order whichever was ticked first', async () => {
+  test('long text: steps are tried in the order of the designer, a cut always last', async () => {
     render(<Bench selected="name" />);
+    await userEvent.click(screen.getByRole('button', { name: /^When the text is long/ }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Cut' }));
     await userEvent.click(screen.getByRole('checkbox', { name: 'Wrap' }));
     const name = layer('name');
     expect(name.kind === 'text' && name.whenLong.map((step) => step.kind)).toEqual([
-      'wrap',
       'squeeze',
       'shrink',
+      'wrap',
+      'cut',
+    ]);
+    await userEvent.click(screen.getByRole('button', { name: 'Try wrap earlier' }));
+    const again = layer('name');
+    expect(again.kind === 'text' && again.whenLong.map((step) => step.kind)).toEqual([
+      'squeeze',
+      'wrap',
+      'shrink',
+      'cut',
     ]);
   });
 
   test('a shadow is switched on and off', async () => {
     render(<Bench selected="name" />);
-    await userEvent.click(screen.getByRole('checkbox', { name: 'Shadow' }));
-    expect(layer('name').shadow).not.toBeNull();
-    await userEvent.click(screen.getByRole('checkbox', { name: 'Shadow' }));
-    expect(layer('name').shadow).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: /^Edges and shadows/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Shadow' }));
+    expect(layer('name').look.shadows).toHaveLength(1);
+    await userEvent.click(screen.getByRole('button', { name: 'Take out shadow' }));
+    expect(layer('name').look.shadows).toEqual([]);
   });
 });
 
@@ -106,7 +125,7 @@ describe('Place', () => {
       .getAllByRole('option')
       .map((option) => option.textContent);
     // Role, edge and panel hang on the name, so they are not offered.
-    expect(names).toEqual(['Title safe', 'Action safe', 'The frame']);
+    expect(names).toEqual(['Title safe', 'Action safe', 'The frame', 'Centre cut']);
     await userEvent.selectOptions(screen.getByLabelText('Attached to'), 'The frame');
     await userEvent.click(
       within(screen.getByRole('radiogroup', { name: 'Point of the target' })).getByRole('radio', {

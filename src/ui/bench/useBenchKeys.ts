@@ -1,6 +1,10 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { dragRoots, nudgeLayer, removeLayer } from '@/core/document/editTemplate';
+import { addGroup } from '@/core/document/addLayer';
+import type { EditPlace } from '@/core/document/editInFormat';
+import { nudgeIn } from '@/core/document/editInFormat';
+import { dragRoots } from '@/core/document/editTemplate';
+import { removeLayer } from '@/core/document/removeLayer';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import type { FrameRate } from '@/core/units/rates';
 import type { Player } from '../picture/usePlayer';
@@ -8,6 +12,7 @@ import type { BenchView } from './benchStore';
 
 interface Options {
   readonly view: BenchView;
+  readonly place: EditPlace;
   readonly player: Player;
   readonly rate: FrameRate;
   readonly timing: TitleTiming;
@@ -32,8 +37,8 @@ function actsItself(event: KeyboardEvent): boolean {
 }
 
 /** The bench's keys; none of them act while text is typed. */
-export function useBenchKeys({ view, player, rate, timing, setGuides, startTyping }: Options): void {
-  const { store, selected } = view;
+export function useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping }: Options): void {
+  const { store, selected, selection } = view;
   const { apply, template } = store.getState();
   const total = timing.totalFrames;
   const stops = [0, timing.inFrames, total - timing.outFrames, total - 1, total];
@@ -62,7 +67,7 @@ export function useBenchKeys({ view, player, rate, timing, setGuides, startTypin
   });
   useHotkeys('delete, backspace', () => {
     if (selected === null) return;
-    apply((now) => removeLayer(now, selected));
+    apply((now) => selection.reduce(removeLayer, now));
     view.select(null);
   });
   useHotkeys(
@@ -85,13 +90,32 @@ export function useBenchKeys({ view, player, rate, timing, setGuides, startTypin
       if (selected === null || arrow === undefined || ownArrows) return;
       event.preventDefault();
       const step = event.shiftKey ? 10 : 1;
-      apply((now) =>
-        dragRoots(now, selected).reduce(
-          (moved, id) => nudgeLayer(moved, id, arrow[0] * step, arrow[1] * step),
+      apply((now) => {
+        const roots = new Set(selection.flatMap((id) => dragRoots(now, id)));
+        return [...roots].reduce(
+          (moved, id) => nudgeIn(moved, place, id, arrow[0] * step, arrow[1] * step),
           now,
-        ),
-      );
+        );
+      });
     },
+  );
+  useHotkeys(
+    'mod+g',
+    () => {
+      if (selection.length < 2) return;
+      const { template: next, layerId } = addGroup(template, selection);
+      apply(() => next);
+      view.select(layerId);
+    },
+    { preventDefault: true },
+  );
+  useHotkeys(
+    'mod+a',
+    () => {
+      view.select(null);
+      for (const layer of template.layers.toReversed()) view.select(layer.id, true);
+    },
+    { preventDefault: true },
   );
   const history = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('mod+z', () => store.temporal.getState().undo(), history);

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { KeyboardEvent } from 'react';
 import { designValue } from '@/core/document/applyValues';
 import type { Title } from '@/core/document/project';
-import type { Field, Template } from '@/core/document/template';
+import type { Field, FieldValue, Template } from '@/core/document/template';
 import { proofTitle } from '@/core/proof/proofTitle';
 import { SHORTEST_FRAMES } from '@/core/timeline/stretch';
 import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
@@ -197,7 +197,7 @@ function carryWords(title: Title, from: Template | undefined, to: Template): Tit
     const value = title.values[field.id];
     return value === undefined ? [] : { field, value };
   });
-  const values: Record<string, string | number> = { ...title.values };
+  const values: Record<string, FieldValue> = { ...title.values };
   const free = [...old];
   for (const field of textFields(to)) {
     const same = free.findIndex((one) => one.field.label.toLowerCase() === field.label.toLowerCase());

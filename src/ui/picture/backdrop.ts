@@ -8,7 +8,8 @@ import type { Painter } from '@/paint/painter';
 /** What lies under a title: a stand-in scene or an uploaded still. */
 export type Backdrop =
   | { readonly kind: 'scene'; readonly scene: string }
-  | { readonly kind: 'still'; readonly image: ImageBitmap | null };
+  | { readonly kind: 'still'; readonly image: ImageBitmap | null }
+  | { readonly kind: 'plain'; readonly colour: string };
 
 const ASSET_PREFIX = 'asset:';
 
@@ -23,6 +24,11 @@ export function paintBackdrop(
   if (backdrop.kind === 'scene') {
     const scene = SCENES.find(backdrop.scene) ?? SCENES.list[0];
     painter.paint(context, { ...format, items: sceneItems(scene, seconds, format) });
+    return;
+  }
+  if (backdrop.kind === 'plain') {
+    context.fillStyle = backdrop.colour;
+    context.fillRect(0, 0, format.widthPx, format.heightPx);
     return;
   }
   const { image } = backdrop;
@@ -52,8 +58,8 @@ export function useBackdrop(id: string): Backdrop {
     };
   }, [id, isAsset]);
   const image = still?.id === id ? still.image : null;
-  return useMemo(
-    () => (isAsset ? { kind: 'still', image } : { kind: 'scene', scene: id }),
-    [isAsset, image, id],
-  );
+  return useMemo(() => {
+    if (id.startsWith('#')) return { kind: 'plain', colour: id };
+    return isAsset ? { kind: 'still', image } : { kind: 'scene', scene: id };
+  }, [isAsset, image, id]);
 }

@@ -1,4 +1,5 @@
 import type { SurfaceMaker } from '@/paint/surface';
+import { loadedPicture } from './pictures';
 
 /** The browser's canvases. Kept in main memory, or Chromium's accelerated path gives other pixels than the press. */
 export const browserSurfaces: SurfaceMaker = {
@@ -6,7 +7,16 @@ export const browserSurfaces: SurfaceMaker = {
     const image = new OffscreenCanvas(width, height);
     const context = image.getContext('2d', { willReadFrequently: true });
     if (context === null) throw new Error('This browser has no 2D canvas');
-    return { image, context };
+    return {
+      image,
+      context,
+      changePixels(change) {
+        const pixels = context.getImageData(0, 0, width, height);
+        change(pixels.data);
+        context.putImageData(pixels, 0, 0);
+      },
+    };
   },
   path: () => new Path2D(),
+  picture: (asset) => loadedPicture(asset),
 };

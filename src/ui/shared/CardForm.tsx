@@ -1,12 +1,16 @@
 'use client';
-import { designValue } from '@/core/document/applyValues';
+import type { ChangeEvent } from 'react';
+import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/document/applyValues';
 import type { Field, FieldValue, FieldValues, Template } from '@/core/document/template';
 import { findProperty } from '@/core/layers';
 import { assertNever } from '@/core/kit/assertNever';
 import { ColourBox } from './ColourBox';
 import { NumberBox } from './NumberBox';
+import { PictureBox } from './PictureBox';
+import { RowsBox } from './RowsBox';
 import { Segmented } from './Segmented';
 import { SelectBox } from './SelectBox';
+import { SwitchBox } from './SwitchBox';
 import { classes } from './classes';
 
 interface Props {
@@ -21,8 +25,11 @@ export function CardForm({ template, values, onChange }: Props) {
     return <p className="text-soft">Nothing on this template is open to editors.</p>;
   return (
     <div className="grid gap-2.5">
-      {template.fields.map((field) => (
+      {template.fields.map((field, i) => (
         <div key={field.id} className="grid grid-cols-[96px_1fr] items-start gap-2">
+          {field.section !== '' && field.section !== template.fields[i - 1]?.section && (
+            <p className="caps col-span-2 border-b border-line pt-1 pb-0.5">{field.section}</p>
+          )}
           <span className="pt-1.5 text-soft">
             {field.label}
             {field.required && <span aria-hidden="true"> *</span>}
@@ -61,7 +68,7 @@ function FieldControl({ template, field, value, onChange }: ControlProps) {
     case 'number': {
       const control = controlOf(template, field);
       const unit = control?.kind === 'number' ? control.unit : '';
-      const step = control?.kind === 'number' ? control.step : 1;
+      const step = limits.step ?? (control?.kind === 'number' ? control.step : 1);
       return (
         <NumberBox
           label={label}
@@ -78,6 +85,17 @@ function FieldControl({ template, field, value, onChange }: ControlProps) {
       const props = { label, value: String(value), choices: limits.choices ?? [], onChange };
       return props.choices.length <= MOST_SEGMENTS ? <Segmented {...props} /> : <SelectBox {...props} />;
     }
+    case 'rows': {
+      const control = controlOf(template, field);
+      const columns = control?.kind === 'rows' ? control.columns : 1;
+      return <RowsBox label={label} value={String(value)} columns={columns} onChange={onChange} />;
+    }
+    case 'switch':
+      return <SwitchBox label={label} value={value === true} onChange={onChange} />;
+    case 'picture':
+      return <PictureBox label={label} value={String(value)} onChange={onChange} />;
+    case 'date':
+      return <DateField field={field} value={String(value)} onChange={onChange} />;
     default:
       return assertNever(field.kind, 'field kind');
   }
@@ -85,8 +103,27 @@ function FieldControl({ template, field, value, onChange }: ControlProps) {
 
 function controlOf(template: Template, field: Field) {
   const [target] = field.targets;
-  const layer = template.layers.find((one) => one.id === target.layerId);
+  const layer = template.layers.find((one) => one.id === target?.layerId);
   return layer === undefined ? undefined : findProperty(layer, target.path)?.control;
+}
+
+/** A date, with a time where the pattern writes one; what is no date yet is shown as the design has it. */
+function DateField({ field, value, onChange }: TextProps) {
+  const pattern = field.limits.pattern ?? DEFAULT_DATE_PATTERN;
+  const withTime = /[Hhms]/.test(pattern);
+  const isDate = /^\d{4}-\d{2}-\d{2}/.test(value);
+  return (
+    <>
+      <input
+        type={withTime ? 'datetime-local' : 'date'}
+        aria-label={field.label}
+        value={isDate ? (withTime ? value.slice(0, 16) : value.slice(0, 10)) : ''}
+        onChange={(event) => onChange(event.target.value)}
+        className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2.5"
+      />
+      <span className="mt-0.5 block text-[12px] text-soft">Reads “{writeDate(value, pattern)}”</span>
+    </>
+  );
 }
 
 interface TextProps {
@@ -99,26 +136,26 @@ function TextField({ field, value, onChange }: TextProps) {
   const length = Array.from(value).length;
   const most = field.limits.maxLength;
   const empty = field.required && value.trim() === '';
+  const shared = {
+    'aria-label': field.label,
+    'aria-invalid': empty,
+    dir: 'auto',
+    value,
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
+      onChange(Array.from(event.target.value).slice(0, most).join('')),
+    className: classes(
+      'min-w-0 flex-1 rounded-lg border bg-field px-2.5',
+      empty ? 'border-stop' : 'border-line-strong',
+    ),
+  };
   return (
     <>
       <span className="flex items-center gap-2">
-        <input
-          aria-label={field.label}
-          aria-invalid={empty}
-          dir="auto"
-          value={value}
-          onChange={(event) =>
-            onChange(
-              most === undefined
-                ? event.target.value
-                : Array.from(event.target.value).slice(0, most).join(''),
-            )
-          }
-          className={classes(
-            'h-8 min-w-0 flex-1 rounded-lg border bg-field px-2.5',
-            empty ? 'border-stop' : 'border-line-strong',
-          )}
-        />
+        {(field.limits.maxLines ?? 1) > 1 ? (
+          <textarea {...shared} rows={2} className={classes(shared.className, 'resize-none py-1')} />
+        ) : (
+          <input {...shared} className={classes(shared.className, 'h-8')} />
+        )}
         {most !== undefined && (
           <span
             className={classes(

@@ -1,12 +1,23 @@
 'use client';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { EyeDropperIcon, PlusIcon } from '@heroicons/react/24/outline';
+import { nanoid } from 'nanoid';
+import { createContext, useContext, useState } from 'react';
 import { HexColorInput, HexColorPicker } from 'react-colorful';
+import { toast } from 'sonner';
+import { hexToOklch, oklchToHex } from '@/core/colour/oklch';
+import type { Oklch } from '@/core/colour/oklch';
+import { wordsOf } from './api';
+import { changeHouse, useHouse } from './useHouse';
+
+/** How a colour is picked from a picture on this screen; null where there is none. */
+export const EyedropContext = createContext<((pick: (colour: string) => void) => void) | null>(null);
 
 interface Props {
   readonly label: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
-  /** Colours to choose from by one click. */
+  /** Colours to choose from by one click, before those of the House. */
   readonly swatches?: readonly { readonly value: string; readonly label: string }[];
 }
 
@@ -22,23 +33,10 @@ export function ColourBox({ label, value, onChange, swatches = [] }: Props) {
         />
         <PopoverPanel
           anchor={{ to: 'bottom start', gap: 6 }}
-          className="z-40 rounded-xl border border-line-strong bg-card p-3"
+          className="z-40 w-60 rounded-xl border border-line-strong bg-card p-3"
         >
-          <HexColorPicker color={value} onChange={onChange} />
-          {swatches.length > 0 && (
-            <div className="mt-3 flex gap-2">
-              {swatches.map((swatch) => (
-                <button
-                  key={swatch.value}
-                  type="button"
-                  aria-label={swatch.label}
-                  title={swatch.label}
-                  onClick={() => onChange(swatch.value)}
-                  className="h-7 w-7 rounded-lg border border-line-strong"
-                  style={{ background: swatch.value }}
-                />
-              ))}
-            </div>
+          {({ close }) => (
+            <ColourPanel label={label} value={value} onChange={onChange} swatches={swatches} close={close} />
           )}
         </PopoverPanel>
       </Popover>
@@ -47,8 +45,129 @@ export function ColourBox({ label, value, onChange, swatches = [] }: Props) {
         prefixed
         color={value}
         onChange={onChange}
-        className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2.5 font-mono text-[12.5px]"
+        className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2 font-mono text-[12.5px]"
       />
+    </div>
+  );
+}
+
+interface PanelProps extends Required<Props> {
+  readonly close: () => void;
+}
+
+function ColourPanel({ label, value, onChange, swatches, close }: PanelProps) {
+  const { colours } = useHouse();
+  const eyedrop = useContext(EyedropContext);
+  const house = colours.map((one) => ({ value: one.colour, label: one.name }));
+  const known = house.some((one) => one.value === value);
+  const keep = async (): Promise<void> => {
+    try {
+      await changeHouse((now) => ({
+        ...now,
+        colours: [...now.colours, { id: nanoid(10), name: value, colour: value }],
+      }));
+    } catch (error) {
+      toast.error(wordsOf(error));
+    }
+  };
+  return (
+    <>
+      <HexColorPicker color={value} onChange={onChange} style={{ width: '100%', height: 130 }} />
+      <OklchSliders label={label} value={value} onChange={onChange} />
+      {swatches.length > 0 && <Swatches title="On the card" list={swatches} onPick={onChange} />}
+      <Swatches title="House" list={house} onPick={onChange} />
+      <div className="flex items-center justify-between pt-2">
+        {eyedrop !== null && (
+          <button
+            type="button"
+            className="inline-flex items-center gap-1.5 font-semibold text-leaf-ink"
+            onClick={() => {
+              close();
+              eyedrop(onChange);
+            }}
+          >
+            <EyeDropperIcon className="h-4 w-4" /> From the picture
+          </button>
+        )}
+        {!known && (
+          <button
+            type="button"
+            className="inline-flex items-center gap-1 text-soft hover:text-ink"
+            onClick={() => void keep()}
+          >
+            <PlusIcon className="h-3.5 w-3.5" /> House
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
+
+interface SwatchProps {
+  readonly title: string;
+  readonly list: readonly { readonly value: string; readonly label: string }[];
+  readonly onPick: (colour: string) => void;
+}
+
+function Swatches({ title, list, onPick }: SwatchProps) {
+  return (
+    <div className="pt-2">
+      <p className="caps pb-1">{title}</p>
+      <div className="flex flex-wrap gap-1.5">
+        {list.map((swatch) => (
+          <button
+            key={`${swatch.value} ${swatch.label}`}
+            type="button"
+            aria-label={swatch.label}
+            title={swatch.label}
+            onClick={() => onPick(swatch.value)}
+            className="h-6 w-6 rounded-md border border-line-strong"
+            style={{ background: swatch.value }}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const SLIDERS: readonly {
+  readonly key: keyof Oklch;
+  readonly name: string;
+  readonly max: number;
+  readonly step: number;
+}[] = [
+  { key: 'l', name: 'Light', max: 1, step: 0.01 },
+  { key: 'c', name: 'Chroma', max: 0.37, step: 0.005 },
+  { key: 'h', name: 'Hue', max: 360, step: 1 },
+];
+
+/** Lightness, chroma and hue as the eye sees them (OKLCH): moving one leaves the others as they look. */
+function OklchSliders({ label, value, onChange }: Pick<Props, 'label' | 'value' | 'onChange'>) {
+  // A grey has no hue of its own, so where the sliders stand is kept while they still mean this colour.
+  const [draft, setDraft] = useState<Oklch | null>(null);
+  const now = draft !== null && oklchToHex(draft) === value ? draft : hexToOklch(value);
+  const slide = (next: Oklch): void => {
+    setDraft(next);
+    onChange(oklchToHex(next));
+  };
+  return (
+    <div className="grid gap-1 pt-2">
+      {SLIDERS.map(({ key, name, max, step }) => (
+        <label key={key} className="grid grid-cols-[48px_1fr_40px] items-center gap-2 text-[12px]">
+          {name}
+          <input
+            type="range"
+            aria-label={`${label}, ${name.toLowerCase()}`}
+            min={0}
+            max={max}
+            step={step}
+            value={now[key]}
+            onChange={(event) => slide({ ...now, [key]: Number(event.target.value) })}
+            className="w-full accent-leaf"
+          />
+          <span className="text-right font-mono">{now[key].toFixed(key === 'h' ? 0 : 2)}</span>
+        </label>
+      ))}
     </div>
   );
 }

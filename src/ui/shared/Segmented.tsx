@@ -24,7 +24,7 @@ export function Segmented<T extends string>({ label, value, choices, onChange }:
           value={choice.value}
           className={({ checked }) =>
             classes(
-              'flex min-w-0 flex-1 cursor-pointer items-center justify-center border-r border-line-strong px-1 text-[12.5px] last:border-r-0',
+              'flex min-w-0 flex-1 cursor-pointer items-center justify-center border-r border-line-strong px-0.5 text-[12.5px] whitespace-nowrap last:border-r-0',
               'data-focus:outline-2 data-focus:-outline-offset-2 data-focus:outline-leaf',
               checked ? 'bg-chosen font-semibold text-on-chosen' : 'hover:bg-paper',
             )

@@ -1,0 +1,10 @@
+import { readJson, respond } from '@/server/respond';
+import { getHouse, putHouse } from '@/server/usecases/house';
+
+export function GET(request: Request): Promise<Response> {
+  return respond(request, async () => Response.json(await getHouse()));
+}
+
+export function PUT(request: Request): Promise<Response> {
+  return respond(request, async () => Response.json({ revision: await putHouse(await readJson(request)) }));
+}

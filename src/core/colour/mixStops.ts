@@ -1,0 +1,36 @@
+import { converter, formatHex, modeLrgb, modeOklab, modeRgb, parse, useMode as addSpace } from 'culori/fn';
+import type { GradientStop, HexColour } from '../display/list';
+
+addSpace(modeRgb);
+addSpace(modeLrgb);
+addSpace(modeOklab);
+const toOklab = converter('oklab');
+
+// Painters mix neighbouring stops in sRGB; this many between two keep within 1/255 of a mix in OKLab.
+const BETWEEN = 7;
+
+/** A colour between two, mixed in OKLab; 0 is the first, 1 the second. Not opaque colours mix by their own opacity. */
+export function mixColours(from: HexColour, to: HexColour, share: number): HexColour {
+  const a = toOklab(parse(from));
+  const b = toOklab(parse(to));
+  if (a === undefined || b === undefined) return from;
+  const between = (x: number, y: number): number => x + (y - x) * share;
+  return formatHex({ mode: 'oklab', l: between(a.l, b.l), a: between(a.a, b.a), b: between(a.b, b.b) });
+}
+
+/** Gradient stops with more between them, so that a painter that mixes in sRGB shows a mix in OKLab. */
+export function mixStops(stops: readonly GradientStop[]): GradientStop[] {
+  return stops.flatMap((stop, i) => {
+    const next = stops[i + 1];
+    if (next === undefined) return [stop];
+    const between = Array.from({ length: BETWEEN }, (_, k): GradientStop => {
+      const share = (k + 1) / (BETWEEN + 1);
+      return {
+        at: stop.at + (next.at - stop.at) * share,
+        colour: mixColours(stop.colour, next.colour, share),
+        opacity: stop.opacity + (next.opacity - stop.opacity) * share,
+      };
+    });
+    return [stop, ...between];
+  });
+}

@@ -1,0 +1,34 @@
+import { findProperty } from '../layers';
+import type { FrameFormat } from '../layout/formats';
+import type { Override, PropertySetting, Template } from './template';
+
+/** The template as one format has it: first what its shape has otherwise, then what the format itself has. */
+export function applyOverrides(template: Template, format: FrameFormat): Template {
+  if (template.overrides.length === 0) return template;
+  const inScope = ({ scope }: Override): boolean =>
+    scope.kind === 'shape' ? scope.id === format.shape : scope.id === format.id;
+  const ordered = template.overrides
+    .filter(inScope)
+    .toSorted((a, b) => Number(a.scope.kind === 'format') - Number(b.scope.kind === 'format'));
+  return applySettings(template, ordered);
+}
+
+/** The template with properties set; those of layers that are gone or do not have them are passed over. */
+export function applySettings(template: Template, settings: readonly PropertySetting[]): Template {
+  if (settings.length === 0) return template;
+  const layers = new Map(template.layers.map((layer) => [layer.id, layer]));
+  for (const { layerId, path, value } of settings) {
+    const layer = layers.get(layerId);
+    const property = layer && findProperty(layer, path);
+    if (property !== undefined) layers.set(layerId, property.with(value));
+  }
+  return { ...template, layers: template.layers.map((layer) => layers.get(layer.id) ?? layer) };
+}
+
+/** A format with the template's own title-safe area, where it has one. */
+export function withOwnAreas(template: Template, format: FrameFormat): FrameFormat {
+  const own = template.areas.find((area) => area.format === format.id);
+  if (own === undefined) return format;
+  const { left, top, right, bottom } = own;
+  return { ...format, ownTitleSafe: { left, top, right, bottom } };
+}

@@ -1,0 +1,49 @@
+import { findProperty } from '../layers';
+import type { FrameFormat } from '../layout/formats';
+import { applyOverrides } from './applyOverrides';
+import type { OverrideScope } from './editOverrides';
+import { overrideFor, setOverride } from './editOverrides';
+import { setProperty } from './editTemplate';
+import type { FieldValue, Template } from './template';
+
+/** Where a change is made: in the format that is looked at, for all formats (null) or only some. */
+export interface EditPlace {
+  readonly format: FrameFormat;
+  readonly scope: OverrideScope | null;
+}
+
+/**
+ * The template with a property set where the change is made. What the format that is looked at has otherwise is
+ * changed there, since a change for all formats would not be seen in it.
+ */
+export function setPropertyIn(
+  template: Template,
+  { format, scope }: EditPlace,
+  layerId: string,
+  path: string,
+  value: FieldValue,
+): Template {
+  const held = overrideFor(template, format, layerId, path);
+  const target = scope ?? held?.scope ?? null;
+  if (target === null) return setProperty(template, layerId, path, value);
+  const layer = template.layers.find((one) => one.id === layerId);
+  const property = layer && findProperty(layer, path);
+  if (property === undefined) return template;
+  return setOverride(template, target, layerId, path, value);
+}
+
+/** The template with a layer moved by an offset in design units, where the change is made. */
+export function nudgeIn(
+  template: Template,
+  place: EditPlace,
+  layerId: string,
+  dxU: number,
+  dyU: number,
+): Template {
+  const shown = applyOverrides(template, place.format).layers.find((layer) => layer.id === layerId);
+  if (shown === undefined) return template;
+  const moved = (from: number, by: number): number => Math.round((from + by) * 100) / 100;
+  const across =
+    dxU === 0 ? template : setPropertyIn(template, place, layerId, 'place.dxU', moved(shown.place.dxU, dxU));
+  return dyU === 0 ? across : setPropertyIn(across, place, layerId, 'place.dyU', moved(shown.place.dyU, dyU));
+}

@@ -1,0 +1,75 @@
+import type { BackdropLayer } from '../document/template';
+import { corneredRectOutline } from '../display/shapes';
+import { PATTERNS } from '../patterns';
+import type { BoundLayer, MeasureContext, Measured, Property } from './layerKind';
+import { NO_TEXT, pathShape } from './layerKind';
+import { paintOf } from './paintOf';
+import { choiceProperty, colourProperty, numberProperty } from './properties';
+
+/** A background with its properties; it covers the frame. A gradient in its look takes the pattern's place. */
+export function bindBackdrop(layer: BackdropLayer): BoundLayer {
+  return {
+    kindLabel: 'background',
+    unitKinds: ['layer'],
+    properties: backdropProperties(layer),
+    dependsOn: [],
+    measuresAfter: [],
+    measure: (context) => measureBackdrop(layer, context),
+  };
+}
+
+function backdropProperties(layer: BackdropLayer): Property[] {
+  const choices = PATTERNS.list.map(({ id, label }) => ({ value: id, label }));
+  return [
+    choiceProperty('pattern', 'Pattern', choices, layer.pattern, (pattern) => ({
+      ...layer,
+      pattern,
+      colours: PATTERNS.get(pattern).colours,
+    })),
+    ...layer.colours.map((colour, i) =>
+      colourProperty(`colours.${i}`, `Colour ${i + 1}`, colour, (next) => ({
+        ...layer,
+        colours: layer.colours.with(i, next),
+      })),
+    ),
+    numberProperty('speed', 'Pace', ['%', 0, 400, 5], layer.speed * 100, (v) => ({
+      ...layer,
+      speed: v / 100,
+    })),
+    numberProperty('grain', 'Coarseness', ['%', 10, 400, 5], layer.grain * 100, (v) => ({
+      ...layer,
+      grain: v / 100,
+    })),
+    numberProperty('seed', 'Scatter', ['', 0, 9999, 1], layer.seed, (v) => ({
+      ...layer,
+      seed: Math.round(v),
+    })),
+  ];
+}
+
+function measureBackdrop(layer: BackdropLayer, { frame }: MeasureContext): Measured {
+  const pattern = PATTERNS.find(layer.pattern) ?? PATTERNS.list[0];
+  const { seed, colours, grain } = layer;
+  const base = {
+    ...NO_TEXT,
+    ...frame,
+    firstBaseline: frame.height,
+    lastBaseline: frame.height,
+  };
+  if (layer.look.gradient !== null) {
+    const shape = pathShape(
+      corneredRectOutline(frame, [0, 0, 0, 0], false),
+      paintOf(layer.look, '#000000', frame),
+    );
+    return { ...base, units: () => [{ box: frame, ink: frame, shapes: [shape] }] };
+  }
+  if (pattern.still || layer.speed === 0) {
+    const shapes = pattern.draw({ rect: frame, seconds: 0, seed, colours, grain });
+    return { ...base, units: () => [{ box: frame, ink: frame, shapes }] };
+  }
+  return {
+    ...base,
+    units: () => [{ box: frame, ink: frame, shapes: [] }],
+    animate: (seconds) => pattern.draw({ rect: frame, seconds: seconds * layer.speed, seed, colours, grain }),
+  };
+}

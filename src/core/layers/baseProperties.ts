@@ -1,0 +1,134 @@
+import type { Layer, PlaceTarget } from '../document/template';
+import type { EdgeLine, Look, Shadow } from '../document/look';
+import type { Property } from './layerKind';
+import { POINT_LABELS, POINT_NAMES } from '../layout/points';
+import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '../layout/safeAreas';
+import {
+  choiceProperty,
+  colourProperty,
+  numberProperty,
+  pictureProperty,
+  switchProperty,
+} from './properties';
+
+/** The properties that layers of every kind have: seen or not, opacity, offset, turn, scale, and their look. */
+export function baseProperties(layer: Layer): Property[] {
+  return [
+    switchProperty('visible', 'Shown', layer.visible, (visible) => ({ ...layer, visible })),
+    numberProperty('opacity', 'Opacity', ['%', 0, 100, 5], layer.opacity * 100, (v) => ({
+      ...layer,
+      opacity: v / 100,
+    })),
+    ...placeProperties(layer),
+    ...lookProperties(layer),
+  ];
+}
+
+function placeProperties(layer: Layer): Property[] {
+  const { place } = layer;
+  const placed = (change: Partial<Layer['place']>): Layer => ({ ...layer, place: { ...place, ...change } });
+  return [
+    choiceProperty('place.point', 'Own point', POINT_CHOICES, place.point, (point) => placed({ point })),
+    choiceProperty('place.targetPoint', 'Point of the target', POINT_CHOICES, place.targetPoint, (v) =>
+      placed({ targetPoint: v }),
+    ),
+    targetProperty(place.target, (target) => placed({ target })),
+    numberProperty('place.dxU', 'Offset across', ['u', -8000, 8000, 1], place.dxU, (dxU) => placed({ dxU })),
+    numberProperty('place.dyU', 'Offset down', ['u', -8000, 8000, 1], place.dyU, (dyU) => placed({ dyU })),
+    numberProperty('place.rotateDegrees', 'Turn', ['°', -3600, 3600, 1], place.rotateDegrees, (v) =>
+      placed({ rotateDegrees: v }),
+    ),
+    numberProperty('place.scaleX', 'Scale across', ['%', 0, 2000, 1], place.scaleX * 100, (v) =>
+      placed({ scaleX: v / 100 }),
+    ),
+    numberProperty('place.scaleY', 'Scale down', ['%', 0, 2000, 1], place.scaleY * 100, (v) =>
+      placed({ scaleY: v / 100 }),
+    ),
+  ];
+}
+
+const POINT_CHOICES = POINT_NAMES.map((value) => ({ value, label: POINT_LABELS[value] }));
+const LAYER_PREFIX = 'layer:';
+
+/** What a layer is attached to, as one word: an area's name, or `layer:` and a layer's id. */
+function targetProperty(target: PlaceTarget, write: (target: PlaceTarget) => Layer): Property {
+  const value = target.kind === 'layer' ? `${LAYER_PREFIX}${target.layerId}` : target.kind;
+  const areas = SAFE_AREA_IDS.map((id) => ({ value: id, label: SAFE_AREA_LABELS[id] }));
+  return {
+    path: 'place.target',
+    label: 'Attached to',
+    part: 'place',
+    fieldKind: 'choice',
+    control: { kind: 'choice', choices: areas },
+    value,
+    with(next) {
+      const word = String(next);
+      const area = SAFE_AREA_IDS.find((id) => id === word);
+      if (area !== undefined) return write({ kind: area });
+      return write(
+        word.startsWith(LAYER_PREFIX) ? { kind: 'layer', layerId: word.slice(LAYER_PREFIX.length) } : target,
+      );
+    },
+  };
+}
+
+function lookProperties(layer: Layer): Property[] {
+  const { look } = layer;
+  const dressed = (change: Partial<Look>): Layer => ({ ...layer, look: { ...look, ...change } });
+  return [
+    numberProperty('look.blurAcrossU', 'Blur across', ['u', 0, 300, 1], look.blurAcrossU, (blurAcrossU) =>
+      dressed({ blurAcrossU }),
+    ),
+    numberProperty('look.blurDownU', 'Blur down', ['u', 0, 300, 1], look.blurDownU, (blurDownU) =>
+      dressed({ blurDownU }),
+    ),
+    pictureProperty('look.picture', 'Filled with', look.picture, (picture) => dressed({ picture })),
+    ...look.outlines.flatMap((line, i) =>
+      outlineProperties(layer, line, i, (next) => dressed({ outlines: look.outlines.with(i, next) })),
+    ),
+    ...look.shadows.flatMap((shadow, i) =>
+      shadowProperties(shadow, i, (next) => dressed({ shadows: look.shadows.with(i, next) })),
+    ),
+    ...(look.gradient?.stops ?? []).map((stop, i) =>
+      colourProperty(`look.gradient.${i}`, `Gradient ${i + 1}`, stop.colour, (colour) =>
+        look.gradient === null
+          ? layer
+          : dressed({
+              gradient: { ...look.gradient, stops: look.gradient.stops.with(i, { ...stop, colour }) },
+            }),
+      ),
+    ),
+  ];
+}
+
+function outlineProperties(
+  layer: Layer,
+  line: EdgeLine,
+  index: number,
+  write: (line: EdgeLine) => Layer,
+): Property[] {
+  const path = `look.outlines.${index}`;
+  const name = layer.look.outlines.length > 1 ? `Outline ${index + 1}` : 'Outline';
+  return [
+    numberProperty(`${path}.widthU`, name, ['u', 0, 200, 1], line.widthU, (widthU) =>
+      write({ ...line, widthU }),
+    ),
+    colourProperty(`${path}.colour`, `${name} colour`, line.colour, (colour) => write({ ...line, colour })),
+  ];
+}
+
+function shadowProperties(shadow: Shadow, index: number, write: (shadow: Shadow) => Layer): Property[] {
+  const path = `look.shadows.${index}`;
+  return [
+    colourProperty(`${path}.colour`, `Shadow ${index + 1} colour`, shadow.colour, (colour) =>
+      write({ ...shadow, colour }),
+    ),
+    numberProperty(
+      `${path}.opacity`,
+      `Shadow ${index + 1} strength`,
+      ['%', 0, 100, 5],
+      shadow.opacity * 100,
+      (v) => write({ ...shadow, opacity: v / 100 }),
+    ),
+  ];
+}

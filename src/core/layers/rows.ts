@@ -1,0 +1,205 @@
+import type { RowsColumn, RowsLayer } from '../document/template';
+import { OutlineBuilder } from '../display/outline';
+import { corneredRectOutline } from '../display/shapes';
+import type { Matrix } from '../kit/matrix';
+import type { Rect } from '../kit/rect';
+import { unionRects } from '../kit/rect';
+import { fitText } from '../text/fitText';
+import type { TextLayout } from '../text/layoutText';
+import { textUnits } from '../text/units';
+import type { BoundLayer, LayerUnit, MeasureContext, Measured, Property, UnitShape } from './layerKind';
+import { pathShape, solid } from './layerKind';
+import { choiceProperty, colourProperty, faceChoices, numberProperty, weightChoices } from './properties';
+
+/** A list of rows with its properties; each row is a unit. Empty rows are left out. */
+export function bindRows(layer: RowsLayer): BoundLayer {
+  return {
+    kindLabel: 'rows',
+    unitKinds: ['row', 'layer'],
+    properties: rowsProperties(layer),
+    dependsOn: [],
+    measuresAfter: [],
+    measure: (context) => measureRows(layer, context),
+  };
+}
+
+/** The cells of each row that is not empty. */
+function rowCells(rows: string): string[][] {
+  return rows
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .map((line) => line.split('\t'));
+}
+
+interface SetCell {
+  readonly layout: TextLayout;
+  /** From the row's left end. */
+  readonly x: number;
+}
+
+function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null {
+  const all = rowCells(layer.rows);
+  if (all.length === 0) return null;
+  const width = layer.widthShare * context.area('titleSafe').width;
+  const notes = { fitted: new Set<string>(), missing: new Set<string>(), overflows: false };
+  const rows = all.slice(0, layer.maxRows).map((cells) => setRow(layer, cells, width, context, notes));
+  if (all.length > layer.maxRows) notes.fitted.add(`cut to ${layer.maxRows} of ${all.length} rows`);
+  const step = layer.rowHeightU + layer.gapU;
+  const height = rows.length * step - layer.gapU;
+  return {
+    width,
+    height,
+    firstBaseline: rows[0][0]?.layout.lines[0].baseline ?? layer.rowHeightU,
+    lastBaseline: height,
+    fitted: [...notes.fitted],
+    overflows: notes.overflows,
+    missing: [...notes.missing],
+    units(kind, box, toPixels) {
+      const units = rows.map((cells, i) => rowUnit(layer, cells, { ...box, y: box.y + i * step }, toPixels));
+      return kind === 'row' ? units : [mergeUnits(units)];
+    },
+  };
+}
+
+function setRow(
+  layer: RowsLayer,
+  cells: readonly string[],
+  width: number,
+  context: MeasureContext,
+  notes: { fitted: Set<string>; missing: Set<string>; overflows: boolean },
+): SetCell[] {
+  const total = layer.columns.reduce((sum, column) => sum + column.share, 0) || 1;
+  const inner = width - layer.padU * (layer.columns.length + 1);
+  let left = layer.padU;
+  return layer.columns.flatMap((column, i) => {
+    const room = (inner * column.share) / total;
+    const start = left;
+    left += room + layer.padU;
+    const text = cells[i] ?? '';
+    if (text.trim() === '') return [];
+    const spec = {
+      runs: [{ text }],
+      style: column.style,
+      align: 'left',
+      balanced: false,
+      columnU: null,
+    } as const;
+    const steps = [
+      { kind: 'squeeze', minPercent: 80 },
+      { kind: 'shrink', minSizeU: column.style.sizeU * 0.7 },
+      { kind: 'cut' },
+    ] as const;
+    const fitted = fitText(spec, room, steps, context.fonts);
+    for (const done of fitted.done) notes.fitted.add(done);
+    for (const character of fitted.layout.missing) notes.missing.add(character);
+    if (fitted.overflows) notes.overflows = true;
+    return { layout: fitted.layout, x: start + (room - fitted.layout.width) * SHARES[column.align] };
+  });
+}
+
+const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
+
+function rowUnit(
+  layer: RowsLayer,
+  cells: readonly SetCell[],
+  origin: { readonly x: number; readonly y: number; readonly width: number },
+  toPixels: Matrix,
+): LayerUnit {
+  const box: Rect = { x: origin.x, y: origin.y, width: origin.width, height: layer.rowHeightU };
+  const plate = corneredRectOutline(box, new Array<number>(4).fill(layer.plateRadiusU), false);
+  const shapes: UnitShape[] =
+    layer.plateOpacity > 0 ? [pathShape(plate, solid(layer.plate), layer.plateOpacity)] : [];
+  for (const { layout, x } of cells) {
+    // One baseline for all cells of a row, on a whole pixel.
+    const middle = box.y + (box.height - layout.height) / 2;
+    const baselinePx = (middle + layout.lines[0].baseline) * toPixels[3];
+    const top = middle + (Math.round(baselinePx) - baselinePx) / toPixels[3];
+    for (const part of textUnits(layout, 'layer').flatMap((unit) => unit.parts)) {
+      const outline = new OutlineBuilder().add(part.outline, 1, 1, box.x + x, top).build();
+      shapes.push(pathShape(outline, solid(part.fill)));
+    }
+  }
+  return { box, ink: box, shapes };
+}
+
+function mergeUnits(units: readonly LayerUnit[]): LayerUnit {
+  const box = unionRects(units.map((unit) => unit.box)) ?? units[0].box;
+  return { box, ink: box, shapes: units.flatMap((unit) => unit.shapes) };
+}
+
+function rowsProperties(layer: RowsLayer): Property[] {
+  const number = (
+    path: 'rowHeightU' | 'gapU' | 'padU' | 'plateRadiusU' | 'maxRows',
+    label: string,
+    range: readonly ['u' | '', number, number, number],
+  ): Property =>
+    numberProperty(path, label, range, layer[path], (v) => ({
+      ...layer,
+      [path]: path === 'maxRows' ? Math.round(v) : v,
+    }));
+  return [
+    {
+      path: 'rows',
+      label: 'Rows',
+      part: 'type',
+      fieldKind: 'rows',
+      control: { kind: 'rows', columns: layer.columns.length },
+      value: layer.rows,
+      with: (rows) => ({ ...layer, rows: String(rows) }),
+    },
+    number('maxRows', 'Most rows', ['', 1, 100, 1]),
+    number('rowHeightU', 'Row height', ['u', 8, 600, 1]),
+    number('gapU', 'Gap', ['u', -50, 400, 1]),
+    number('padU', 'Inset', ['u', 0, 300, 1]),
+    colourProperty('plate', 'Plate', layer.plate, (plate) => ({ ...layer, plate })),
+    numberProperty('plateOpacity', 'Plate opacity', ['%', 0, 100, 5], layer.plateOpacity * 100, (v) => ({
+      ...layer,
+      plateOpacity: v / 100,
+    })),
+    number('plateRadiusU', 'Plate roundness', ['u', 0, 300, 1]),
+    numberProperty('widthShare', 'Width', ['%', 5, 120, 1], layer.widthShare * 100, (v) => ({
+      ...layer,
+      widthShare: v / 100,
+    })),
+    ...layer.columns.flatMap((column, i) => columnProperties(layer, column, i)),
+  ];
+}
+
+function columnProperties(layer: RowsLayer, column: RowsColumn, index: number): Property[] {
+  const path = `columns.${index}`;
+  const name = `Column ${index + 1}`;
+  const set = (change: Partial<RowsColumn>): RowsLayer => ({
+    ...layer,
+    columns: layer.columns.with(index, { ...column, ...change }),
+  });
+  const { style } = column;
+  const weights = weightChoices(style.face, style.weight);
+  return [
+    choiceProperty(`${path}.face`, `${name} face`, faceChoices(style.face), style.face, (face) =>
+      set({ style: { ...style, face } }),
+    ),
+    choiceProperty(`${path}.weight`, `${name} weight`, weights.choices, weights.current, (w) =>
+      set({ style: { ...style, weight: Number(w) } }),
+    ),
+    numberProperty(`${path}.sizeU`, `${name} size`, ['u', 4, 400, 1], style.sizeU, (sizeU) =>
+      set({ style: { ...style, sizeU } }),
+    ),
+    colourProperty(`${path}.fill`, `${name} colour`, style.fill, (fill) =>
+      set({ style: { ...style, fill } }),
+    ),
+    numberProperty(`${path}.share`, `${name} width`, ['', 0.1, 20, 0.1], column.share, (share) =>
+      set({ share }),
+    ),
+    choiceProperty(
+      `${path}.align`,
+      `${name} align`,
+      [
+        { value: 'left', label: 'Left' },
+        { value: 'centre', label: 'Centre' },
+        { value: 'right', label: 'Right' },
+      ],
+      column.align,
+      (align) => set({ align }),
+    ),
+  ];
+}

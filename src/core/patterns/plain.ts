@@ -1,0 +1,18 @@
+import { corneredRectOutline } from '../display/shapes';
+import type { Rect } from '../kit/rect';
+import type { UnitShape } from '../layers/layerKind';
+import { pathShape, solid } from '../layers/layerKind';
+import { colourAt, definePattern } from './pattern';
+
+/** One colour over the whole rectangle. */
+export function ground(rect: Rect, colour: string): UnitShape {
+  return pathShape(corneredRectOutline(rect, [0, 0, 0, 0], false), solid(colour));
+}
+
+export const plain = definePattern({
+  id: 'plain',
+  label: 'Plain',
+  colours: ['#10303c'],
+  still: true,
+  draw: ({ rect, colours }) => [ground(rect, colourAt(colours, 0))],
+});

@@ -1,0 +1,27 @@
+import type { Template } from '../document/template';
+import { containsRect } from '../kit/rect';
+import { safeArea } from '../layout/safeAreas';
+import type { CompiledTitle } from '../timeline/compile';
+
+// Rounding to whole pixels may put an edge this far outside.
+const TOLERANCE_U = 1.5;
+
+/**
+ * What is wrong with a layout in its format, in a few words each: texts that are too wide or cut, and texts or rows
+ * that leave title safe. Shapes may leave it. Nothing for a layout that is right.
+ */
+export function layoutTrouble(template: Template, title: CompiledTitle): string[] {
+  const found = new Set<string>();
+  for (const { kind, message } of title.notes) {
+    if (kind === 'overflow') found.add('text too wide');
+    if (kind === 'fitted' && message.includes('cut ')) found.add('text is cut');
+    if (kind === 'missing') found.add('a character is missing');
+  }
+  const safe = safeArea(title.format, 'titleSafe');
+  for (const layer of template.layers) {
+    const box = title.boxes.get(layer.id);
+    if (box === undefined || (layer.kind !== 'text' && layer.kind !== 'rows')) continue;
+    if (!containsRect(safe, box, TOLERANCE_U)) found.add(`${layer.name} leaves title safe`);
+  }
+  return [...found];
+}

@@ -1,0 +1,46 @@
+'use client';
+import { useCallback, useMemo, useState } from 'react';
+import type { OverrideScope } from '@/core/document/editOverrides';
+import type { Template } from '@/core/document/template';
+import type { BenchView, ColourPick } from './benchStore';
+import { createBenchStore, createBoxesNote } from './benchStore';
+
+/** The state that the parts of the bench share, for a template that is opened on it. */
+export function useBenchView(document: Template): BenchView {
+  const [store] = useState(() => createBenchStore(document));
+  const [selection, setSelection] = useState<readonly string[]>(
+    document.layers.slice(0, 1).map((layer) => layer.id),
+  );
+  const [formatId, setFormatId] = useState(document.formats[0]);
+  const [scope, setScope] = useState<OverrideScope | null>(null);
+  const [boxes] = useState(createBoxesNote);
+  const [pick, setPick] = useState<{ readonly run: ColourPick } | null>(null);
+  const select = useCallback((layerId: string | null, add = false) => {
+    setSelection((now) => {
+      if (layerId === null) return add ? now : [];
+      if (!add) return [layerId];
+      return now.includes(layerId) ? now.filter((id) => id !== layerId) : [layerId, ...now];
+    });
+  }, []);
+  const chooseFormat = useCallback((id: string) => {
+    setFormatId(id);
+    // Changes for one format must not go on unseen in another.
+    setScope(null);
+  }, []);
+  return useMemo<BenchView>(
+    () => ({
+      store,
+      selection,
+      selected: selection[0] ?? null,
+      select,
+      formatId,
+      chooseFormat,
+      scope,
+      setScope,
+      boxes,
+      picking: pick?.run ?? null,
+      pickColour: (run) => setPick(run === null ? null : { run }),
+    }),
+    [store, selection, select, formatId, chooseFormat, scope, boxes, pick],
+  );
+}
