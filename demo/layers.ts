@@ -1,7 +1,18 @@
 import type { Look } from '@/core/document/look';
 import { FIRST_SHADOW, PLAIN_LOOK } from '@/core/document/look';
 import { FIRST_STYLE, newBoxLayer, newTextLayer, placeAt } from '@/core/document/newLayers';
-import type { BoxLayer, MoveUse, Place, PlaceTarget, TextLayer, TextStyle } from '@/core/document/template';
+import type {
+  BoxLayer,
+  Field,
+  FieldValue,
+  MoveUse,
+  Override,
+  Place,
+  PlaceTarget,
+  TextLayer,
+  TextStyle,
+} from '@/core/document/template';
+import type { Shape } from '@/core/layout/formats';
 import { MOVES } from '@/core/moves';
 import { presetParams } from '@/core/moves/move';
 import type { PointName } from '@/core/layout/points';
@@ -76,4 +87,46 @@ export const box = (parts: BoxParts): BoxLayer => ({
 export const shadowed = (distanceU: number, softnessU: number, colour: string, opacity: number): Look => ({
   ...PLAIN_LOOK,
   shadows: [{ ...FIRST_SHADOW, distanceU, softnessU, colour, opacity }],
+});
+
+/** What a template has nothing of. */
+export const EMPTY = { version: 2, overrides: [], areas: [], guides: [] } as const;
+
+/** One format of each usual shape, the wide one first. */
+export const FOUR_SHAPES = ['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'] as const;
+
+/** A text that editors fill. */
+export const textField = (
+  id: string,
+  label: string,
+  layerId: string,
+  maxLength: number,
+  required: boolean,
+  help = '',
+): Field => ({
+  id,
+  label,
+  kind: 'text',
+  help,
+  required,
+  section: '',
+  automatic: null,
+  targets: [{ layerId, path: 'text' }],
+  limits: { maxLength },
+});
+
+/** Faces in the other voice of the channel: Fraunces. */
+export const fraunces = (
+  weight: number,
+  sizeU: number,
+  fill: string,
+  more: Partial<TextStyle> = {},
+): TextStyle => barlow(weight, sizeU, fill, { face: 'fraunces', leading: 1.16, ...more });
+
+/** A property that a shape of format has otherwise. */
+export const inShape = (id: Shape, layerId: string, path: string, value: FieldValue): Override => ({
+  scope: { kind: 'shape', id },
+  layerId,
+  path,
+  value,
 });

@@ -1,28 +1,22 @@
-import type { Field, Template } from '@/core/document/template';
-import { barlow, box, moveUse, onLayer, place, shadowed, text } from './layers';
-
-const EMPTY = { version: 2, overrides: [], areas: [], guides: [] } as const;
-
-const WIDE = ['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'] as const;
-
-const textField = (
-  id: string,
-  label: string,
-  layerId: string,
-  maxLength: number,
-  required: boolean,
-  help = '',
-): Field => ({
-  id,
-  label,
-  kind: 'text',
-  help,
-  required,
-  section: '',
-  automatic: null,
-  targets: [{ layerId, path: 'text' }],
-  limits: { maxLength },
-});
+import type { Template } from '@/core/document/template';
+import {
+  barlow,
+  box,
+  EMPTY,
+  FOUR_SHAPES,
+  moveUse,
+  onLayer,
+  place,
+  shadowed,
+  text,
+  textField,
+} from './layers';
+import { chapterCard } from './chapterCard';
+import { heatBoard } from './heatBoard';
+import { logoCorner } from './logoCorner';
+import { quoteSlip } from './quoteSlip';
+import { ribbonBumper } from './ribbonBumper';
+import { slateCorner } from './slateCorner';
 
 const PANEL_COLOURS = [
   { value: '#10303c', label: 'Deep water' },
@@ -36,7 +30,7 @@ export const tidelineStrap: Template = {
   kind: 'name-strap',
   production: 'Lantern Regatta',
   description: 'Name and role on a panel that fits the text. Moves in from the left, one word after another.',
-  formats: [...WIDE],
+  formats: [...FOUR_SHAPES],
   rate: '25',
   backdrop: 'harbour-dusk',
   timing: { inSeconds: 1, holdSeconds: 4, outSeconds: 0.8 },
@@ -105,7 +99,7 @@ export const placeCorner: Template = {
   kind: 'place-date',
   production: 'Lantern Regatta',
   description: 'Where and when, top right, on the picture itself. A fine rule grows beside it.',
-  formats: [...WIDE],
+  formats: [...FOUR_SHAPES],
   rate: '25',
   backdrop: 'weir',
   timing: { inSeconds: 0.8, holdSeconds: 3, outSeconds: 0.6 },
@@ -162,7 +156,7 @@ export const openingLockup: Template = {
   kind: 'opener',
   production: 'Lantern Regatta',
   description: 'The name of the programme in the middle, large, with a line under it between two gold rules.',
-  formats: [...WIDE],
+  formats: [...FOUR_SHAPES],
   rate: '25',
   backdrop: 'lock-gates',
   timing: { inSeconds: 1.4, holdSeconds: 2.8, outSeconds: 1 },
@@ -246,4 +240,15 @@ export const openingLockup: Template = {
   ],
 };
 
-export const DEMO_TEMPLATES: readonly Template[] = [tidelineStrap, placeCorner, openingLockup];
+/** Every demo template, as the shelf is first filled. */
+export const DEMO_TEMPLATES: readonly Template[] = [
+  tidelineStrap,
+  placeCorner,
+  openingLockup,
+  quoteSlip,
+  heatBoard,
+  ribbonBumper,
+  chapterCard,
+  slateCorner,
+  logoCorner,
+];

@@ -10,4 +10,6 @@ export const TEMPLATE_KINDS = createRegistry('template kind', [
   { id: 'credits', label: 'Credits' },
   { id: 'caption', label: 'Captions' },
   { id: 'bumper', label: 'Bumpers' },
+  { id: 'chapter', label: 'Chapter cards' },
+  { id: 'corner-logo', label: 'Corner logos' },
 ]);
