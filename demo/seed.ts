@@ -3,17 +3,26 @@ import type { Template } from '@/core/document/template';
 import type { Db } from '@/db/open';
 import { changeTitles, insertProject } from '@/db/projects';
 import { insertTemplate, releaseTemplate } from '@/db/templates';
-import { openingLockup, placeCorner, tidelineStrap } from './templates';
+import { DEMO_TEMPLATES } from './templates';
 
-const SEED: readonly (readonly [string, Template])[] = [
-  ['tideline-strap', tidelineStrap],
-  ['place-corner', placeCorner],
-  ['opening-lockup', openingLockup],
-];
+/** The id that a demo template is kept under. */
+const idOf = ({ name }: Template): string => name.toLowerCase().replaceAll(' ', '-');
 
 export const DEMO_PROJECT_ID = 'lantern-regatta-2';
 
 const seconds = (value: number): number => Math.round(value * 25);
+
+const RECORDED = {
+  place: ['Lantern Gate', 'Osier Reach', 'Upper Weir', 'Withy Beds', 'Osier Harbour', 'Night Ferry quay'],
+  recordedAt: [
+    '2026-05-09T10:12',
+    '2026-05-09T14:20',
+    '2026-05-09T15:05',
+    '2026-05-10T08:40',
+    '2026-05-10T20:31',
+    '2026-05-10T22:48',
+  ],
+};
 
 const clip = (index: number, scene: string, label: string, from: number, to: number): Clip => ({
   id: `clip-${index}`,
@@ -22,6 +31,8 @@ const clip = (index: number, scene: string, label: string, from: number, to: num
   startFrame: seconds(from),
   lengthFrames: seconds(to) - seconds(from),
   sourceStartFrame: seconds(index * 3),
+  place: RECORDED.place[index - 1],
+  recordedAt: RECORDED.recordedAt[index - 1],
 });
 
 const CLIPS: readonly Clip[] = [
@@ -64,9 +75,10 @@ const TITLES: readonly Title[] = [
   title(10, 'tideline-strap', 98, 5, { name: 'Ode Pell', role: '', 'panel-colour': '#6d2a2c' }),
 ];
 
-/** Fills an empty database with the demo: three released templates and one project with ten titles. */
+/** Fills an empty database with the demo: the released templates and one project with ten titles. */
 export async function seedDemo(db: Db): Promise<void> {
-  for (const [id, document] of SEED) {
+  for (const document of DEMO_TEMPLATES) {
+    const id = idOf(document);
     await insertTemplate(db, id, document);
     await releaseTemplate(db, id, 1, `${id}-1`);
   }

@@ -55,7 +55,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await expect.poll(() => pixels(picture)).not.toBe(before);
 
   await page.getByRole('tab', { name: 'Place' }).click();
-  const down = page.getByLabel('Offset down');
+  const down = page.getByRole('textbox', { name: 'Offset down' });
   await expect(down).toHaveValue('-74');
   const frame = await well.boundingBox();
   if (frame === null) throw new Error('no well');

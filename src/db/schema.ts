@@ -68,6 +68,8 @@ export const clips = pgTable(
     startFrame: integer('start_frame').notNull(),
     lengthFrames: integer('length_frames').notNull(),
     sourceStartFrame: integer('source_start_frame').notNull(),
+    place: text().notNull().default(''),
+    recordedAt: text('recorded_at').notNull().default(''),
   },
   (table) => [index('clips_project').on(table.projectId, table.startFrame)],
 );

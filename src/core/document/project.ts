@@ -14,6 +14,10 @@ export interface Clip {
   readonly startFrame: number;
   readonly lengthFrames: number;
   readonly sourceStartFrame: number;
+  /** Where it was recorded; empty when nobody said. */
+  readonly place: string;
+  /** When it was recorded, as an ISO date or time; empty when nobody said. */
+  readonly recordedAt: string;
 }
 
 /** One use of a template in a project. */
@@ -98,6 +102,8 @@ const clipSchema = yup
     startFrame: frames(0),
     lengthFrames: frames(1),
     sourceStartFrame: frames(0),
+    place: yup.string().defined().max(80),
+    recordedAt: yup.string().defined().max(40),
   })
   .noUnknown()
   .required();

@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { checkValue } from '@/core/document/check';
+import { withAutomaticValues } from '@/core/document/automatic';
 import { designValue } from '@/core/document/applyValues';
 import type { Title } from '@/core/document/project';
 import { InputError } from '@/core/kit/inputError';
@@ -59,7 +60,18 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     );
   const editions = new Map((await listEditions(db)).map((edition) => [edition.id, edition]));
   const titles = chosen.map((title) => {
-    const job = titleToJob(title, project.titles.indexOf(title) + 1, editions.get(title.editionId));
+    const number = project.titles.indexOf(title) + 1;
+    const edition = editions.get(title.editionId);
+    const values =
+      edition === undefined
+        ? title.values
+        : withAutomaticValues(edition.document, title, {
+            projectName: project.settings.name,
+            rate: RATES.get(project.settings.rate),
+            clips: project.clips,
+            number,
+          });
+    const job = titleToJob({ ...title, values }, number, edition);
     return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
   return {

@@ -1,10 +1,12 @@
 import { createHash } from 'node:crypto';
-import { loadImage } from '@napi-rs/canvas';
+import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { fileTypeFromBuffer } from 'file-type';
+import { imageSize } from 'image-size';
 import { nanoid } from 'nanoid';
 import { InputError } from '@/core/kit/inputError';
 import type { AssetFacts } from '@/db/assets';
 import { findAsset, listAssets, putAsset } from '@/db/assets';
+import { cleanSvg } from '../cleanSvg';
 import { NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 
@@ -23,10 +25,11 @@ export async function takeInAsset(name: string, bytes: Uint8Array): Promise<Asse
   if (bytes.length === 0 || bytes.length > LARGEST_BYTES) {
     throw InputError.of(where, 'a picture of at most 40 MB', `${bytes.length} bytes`);
   }
+  if (name.toLowerCase().endsWith('.svg')) return keep(name, await drawSvg(bytes, where), 'image/png', where);
   const found = await fileTypeFromBuffer(bytes);
   const endings = ACCEPTED.get(found?.mime ?? '');
   if (found === undefined || endings === undefined) {
-    throw InputError.of(where, 'a PNG, JPEG or WebP picture', found?.mime ?? 'a file of another kind');
+    throw InputError.of(where, 'a PNG, JPEG, WebP or SVG picture', found?.mime ?? 'a file of another kind');
   }
   const ending = name.toLowerCase().split('.').pop() ?? '';
   if (!endings.includes(ending)) {
@@ -37,7 +40,13 @@ export async function takeInAsset(name: string, bytes: Uint8Array): Promise<Asse
       'Rename the file to what it is.',
     );
   }
-  const { width, height } = await decode(bytes, where);
+  refuseHuge(bytes, where);
+  return keep(name, bytes, found.mime, where);
+}
+
+/** Says what is wrong with a picture's size from its first bytes, before anything of it is decoded. */
+function refuseHuge(bytes: Uint8Array, where: string): void {
+  const { width, height } = sizeFromHead(bytes, where);
   if (width > LARGEST_SIDE_PX || height > LARGEST_SIDE_PX) {
     throw InputError.of(
       where,
@@ -46,17 +55,52 @@ export async function takeInAsset(name: string, bytes: Uint8Array): Promise<Asse
       'Scale it down first.',
     );
   }
+}
+
+function sizeFromHead(bytes: Uint8Array, where: string): { width: number; height: number } {
+  try {
+    return imageSize(bytes);
+  } catch {
+    throw InputError.of(where, 'a picture that is whole', 'one without a size', 'Export it again.');
+  }
+}
+
+async function keep(name: string, bytes: Uint8Array, mediaType: string, where: string): Promise<AssetFacts> {
+  const { width, height } = await decode(bytes, where);
   const hash = createHash('sha256').update(bytes).digest('hex');
   const { db } = await workshop();
   return putAsset(db, {
     id: nanoid(12),
     name: name.slice(0, 120),
-    mediaType: found.mime,
+    mediaType,
     hash,
     widthPx: width,
     heightPx: height,
     bytes,
   });
+}
+
+// Drawn this large on its longer side, so that it stays sharp in a 2160p frame.
+const SVG_SIDE_PX = 2048;
+
+/** A cleaned SVG as a PNG, so that every painter shows the same pixels. */
+async function drawSvg(bytes: Uint8Array, where: string): Promise<Uint8Array> {
+  const clean = cleanSvg(new TextDecoder().decode(bytes), where);
+  try {
+    const image = await loadImage(Buffer.from(clean));
+    const scale = SVG_SIDE_PX / Math.max(image.width, image.height);
+    const canvas = createCanvas(Math.round(image.width * scale), Math.round(image.height * scale));
+    const context = canvas.getContext('2d');
+    context.drawImage(image, 0, 0, canvas.width, canvas.height);
+    return await canvas.encode('png');
+  } catch {
+    throw InputError.of(
+      where,
+      'an SVG that can be drawn',
+      'one that cannot',
+      'Give it a width and a height.',
+    );
+  }
 }
 
 async function decode(bytes: Uint8Array, where: string): Promise<{ width: number; height: number }> {

@@ -45,6 +45,8 @@ export async function startProject(input: unknown): Promise<string> {
       startFrame: i * length,
       lengthFrames: length,
       sourceStartFrame: 0,
+      place: '',
+      recordedAt: '',
     }),
   );
   const id = nanoid(12);

@@ -1,5 +1,5 @@
 'use client';
-import { DocumentDuplicateIcon } from '@heroicons/react/24/outline';
+import { ArrowDownTrayIcon, DocumentDuplicateIcon } from '@heroicons/react/24/outline';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -76,6 +76,16 @@ export function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
         onClick={() => void copy()}
       >
         <DocumentDuplicateIcon className="h-4.5 w-4.5" />
+      </button>
+      <button
+        type="button"
+        className={BAR_ICON}
+        aria-label="Export as a package"
+        title="Export as a package, with its pictures"
+        disabled={busy}
+        onClick={() => void run(async () => window.location.assign(await saving.packagePath()))}
+      >
+        <ArrowDownTrayIcon className="h-4.5 w-4.5" />
       </button>
       <Button look="gold" disabled={busy || !saving.changed} onClick={() => void release()}>
         {saving.changed ? `Release edition ${saving.edition + 1}` : `Edition ${saving.edition} released`}

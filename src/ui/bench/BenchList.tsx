@@ -4,6 +4,7 @@ import { TEMPLATE_KINDS } from '@/core/document/kinds';
 import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
 import { TopBar } from '../shared/TopBar';
+import { BringInPackage } from './BringInPackage';
 import { NewTemplate } from '../shelf/NewTemplate';
 import { TitlePreview } from '../shelf/TitlePreview';
 
@@ -14,7 +15,12 @@ export function BenchList({ templates }: { readonly templates: readonly Template
     <div className="flex h-dvh flex-col">
       <TopBar
         middle={<h1 className="font-serif text-[17px] font-semibold">On the bench</h1>}
-        actions={<NewTemplate productions={[...new Set(templates.map((one) => one.document.production))]} />}
+        actions={
+          <>
+            <BringInPackage />
+            <NewTemplate productions={[...new Set(templates.map((one) => one.document.production))]} />
+          </>
+        }
       />
       <main className="min-h-0 flex-1 overflow-y-auto p-4">
         {templates.length === 0 && (

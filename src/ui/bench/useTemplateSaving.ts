@@ -16,6 +16,8 @@ export interface TemplateSaving {
   release(): Promise<number>;
   /** Saves, then copies; gives the copy's id. */
   copy(): Promise<string>;
+  /** Saves, then gives where the package can be downloaded. */
+  packagePath(): Promise<string>;
   keepMine(): void;
   takeTheirs(use: (template: Template) => void): void;
 }
@@ -42,6 +44,10 @@ export function useTemplateSaving(record: TemplateRecord, template: Template): T
     async copy() {
       await save.flush();
       return draft.copy();
+    },
+    async packagePath() {
+      await save.flush();
+      return `/api/templates/${encodeURIComponent(record.id)}/package`;
     },
     keepMine: () => void draft.catchUp().then(() => save.resume()),
     takeTheirs: (use) =>

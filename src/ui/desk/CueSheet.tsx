@@ -9,7 +9,7 @@ import { SHORTEST_FRAMES } from '@/core/timeline/stretch';
 import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
 import { classes } from '../shared/classes';
 import { Pill } from '../shared/Pill';
-import { useApplyTitles, useDesk, useTitles } from './deskContext';
+import { useApplyTitles, useDesk, useShownValues, useTitles } from './deskContext';
 import { updateTitle } from './deskStore';
 import { TimeCell } from './TimeCell';
 
@@ -101,12 +101,13 @@ interface RowProps {
 
 function CueRow({ title, row, wordColumns, onChoose }: RowProps) {
   const { editions, newest, rate, selected } = useDesk();
+  const values = useShownValues()(title);
   const apply = useApplyTitles();
   const edition = editions.get(title.editionId);
   const document = edition?.document;
   const proof = useMemo(
-    () => document && proofTitle(document, title.values, title.lengthFrames, rate),
-    [document, title.values, title.lengthFrames, rate],
+    () => document && proofTitle(document, values, title.lengthFrames, rate),
+    [document, values, title.lengthFrames, rate],
   );
   const chosen = selected === title.id;
   const set = (change: Partial<Title>): void => apply((now) => updateTitle(now, title.id, change));
@@ -174,7 +175,7 @@ function CueRow({ title, row, wordColumns, onChoose }: RowProps) {
               data-col={`word-${i}`}
               aria-label={`${field.label}, row ${row + 1}`}
               dir="auto"
-              value={String(title.values[field.id] ?? designValue(document, field))}
+              value={String(values[field.id] ?? designValue(document, field))}
               maxLength={field.limits.maxLength}
               onChange={(event) => set({ values: { ...title.values, [field.id]: event.target.value } })}
               className={classes(

@@ -8,7 +8,7 @@ import { stretchTiming } from '@/core/timeline/stretch';
 import { secondsToNearestFrames } from '@/core/units/rates';
 import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
 import { classes } from '../shared/classes';
-import { useApplyTitles, useDesk } from './deskContext';
+import { useApplyTitles, useDesk, useShownValues } from './deskContext';
 import type { Grip } from './stripDrag';
 import { dragTitle, snapFrames } from './stripDrag';
 
@@ -27,6 +27,7 @@ const GRIP_PX = 8;
 /** A title on the strip: in and out in their own lengths, the time to read under the hold, ends that trim. */
 export function StripTitle({ title, pxPerFrame, playFrame, laneHeightPx, onSnap }: Props) {
   const { editions, rate, clips, selected, select, store } = useDesk();
+  const values = useShownValues()(title);
   const apply = useApplyTitles();
   const drag = useRef<{
     readonly x: number;
@@ -38,10 +39,10 @@ export function StripTitle({ title, pxPerFrame, playFrame, laneHeightPx, onSnap 
   const document = editions.get(title.editionId)?.document;
   if (document === undefined) return null;
   const timing = stretchTiming(document.timing, title.lengthFrames, rate);
-  const proof = proofTitle(document, title.values, title.lengthFrames, rate);
+  const proof = proofTitle(document, values, title.lengthFrames, rate);
   const [first] = document.fields.filter((field) => field.kind === 'text');
   const words =
-    first === undefined ? document.name : String(title.values[first.id] ?? designValue(document, first));
+    first === undefined ? document.name : String(values[first.id] ?? designValue(document, first));
   const stops = (): number[] => [
     0,
     playFrame,

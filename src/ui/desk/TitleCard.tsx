@@ -10,7 +10,7 @@ import { Button } from '../shared/Button';
 import { CardForm } from '../shared/CardForm';
 import { NumberBox } from '../shared/NumberBox';
 import { Pill } from '../shared/Pill';
-import { newerEdition, useApplyTitles, useDesk, useTitles } from './deskContext';
+import { newerEdition, useApplyTitles, useDesk, useShownValues, useTitles } from './deskContext';
 import { updateTitle } from './deskStore';
 
 /** The card of the chosen title: its fields, its length, and whether it can be read. */
@@ -25,14 +25,15 @@ export function TitleCard({
   const { editions, rate, selected, select } = view;
   const titles = useTitles();
   const apply = useApplyTitles();
+  const shownValues = useShownValues();
   const title = titles.find((one) => one.id === selected);
   const edition = title && editions.get(title.editionId);
   const notes = useMemo(
     () =>
       fonts === null || edition === undefined || title === undefined
         ? []
-        : compile(edition.document, title.values, format, fonts).notes,
-    [fonts, edition, title, format],
+        : compile(edition.document, shownValues(title), format, fonts).notes,
+    [fonts, edition, title, format, shownValues],
   );
   if (title === undefined || edition === undefined) {
     return <p className="p-4 text-soft">Pick a title in the sheet or on the strip to fill its card.</p>;
@@ -40,7 +41,7 @@ export function TitleCard({
   const { document } = edition;
   const set = (change: Parameters<typeof updateTitle>[2]): void =>
     apply((now) => updateTitle(now, title.id, change));
-  const proof = proofTitle(document, title.values, title.lengthFrames, rate);
+  const proof = proofTitle(document, shownValues(title), title.lengthFrames, rate);
   const newer = newerEdition(view, title);
   const perSecond = rate.numerator / rate.denominator;
   const neededFrames =
@@ -75,7 +76,7 @@ export function TitleCard({
       </div>
       <CardForm
         template={document}
-        values={title.values}
+        values={shownValues(title)}
         onChange={(fieldId, value) => set({ values: { ...title.values, [fieldId]: value } })}
       />
       <div className="mt-3 grid grid-cols-[96px_120px_1fr] items-center gap-2 border-t border-line pt-3">

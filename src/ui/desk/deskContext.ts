@@ -1,7 +1,9 @@
 'use client';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
+import { withAutomaticValues } from '@/core/document/automatic';
 import type { Clip, ProjectSettings, Title } from '@/core/document/project';
+import type { FieldValues } from '@/core/document/template';
 import type { FrameRate } from '@/core/units/rates';
 import type { EditionRecord } from '@/db/templates';
 import type { DeskStore, Titles, TitlesChange } from './deskStore';
@@ -38,6 +40,37 @@ export function useTitles(): Titles {
 /** How to change the titles. */
 export function useApplyTitles(): (change: TitlesChange) => void {
   return useStore(useDesk().store, (state) => state.apply);
+}
+
+// Every row of the cue sheet asks; they are counted once for all.
+const counted = new WeakMap<Titles, ReadonlyMap<string, number>>();
+
+function numbersOf(titles: Titles): ReadonlyMap<string, number> {
+  const known = counted.get(titles);
+  if (known !== undefined) return known;
+  const numbers = new Map(titles.map((title, i) => [title.id, i + 1]));
+  counted.set(titles, numbers);
+  return numbers;
+}
+
+/** The values that a title shows: what was typed, and what its automatic fields say. */
+export function useShownValues(): (title: Title) => FieldValues {
+  const { clips, editions, rate, settings } = useDesk();
+  const titles = useTitles();
+  return useMemo(() => {
+    const numbers = numbersOf(titles);
+    const known = new Map<Title, FieldValues>();
+    return (title) => {
+      const document = editions.get(title.editionId)?.document;
+      const found = known.get(title);
+      if (found !== undefined || document === undefined) return found ?? title.values;
+      const number = numbers.get(title.id) ?? 1;
+      const context = { projectName: settings.name, rate, clips, number };
+      const values = withAutomaticValues(document, title, context);
+      known.set(title, values);
+      return values;
+    };
+  }, [clips, editions, rate, settings, titles]);
 }
 
 /** The edition that a title should move on to, if there is a newer one. */

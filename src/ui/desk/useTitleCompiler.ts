@@ -9,7 +9,7 @@ import { compile } from '@/core/timeline/compile';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { EditionRecord } from '@/db/templates';
 import { usePictures } from '../picture/pictures';
-import { useTitles } from './deskContext';
+import { useShownValues, useTitles } from './deskContext';
 
 export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
@@ -19,9 +19,12 @@ function createTitleCompiler(
   fonts: FontLibrary | null,
   editions: ReadonlyMap<string, EditionRecord>,
   pictures: PictureSizes,
+  shownValues: (title: Title) => Title['values'],
 ): TitleCompiler {
   const known = new WeakMap<Title['values'], Map<string, CompiledTitle>>();
-  return ({ values, editionId }) => {
+  return (title) => {
+    const { editionId } = title;
+    const values = shownValues(title);
     const edition = editions.get(editionId);
     if (fonts === null || edition === undefined) return null;
     const byEdition = known.get(values) ?? new Map<string, CompiledTitle>();
@@ -48,9 +51,10 @@ export function useTitleCompiler(
   editions: ReadonlyMap<string, EditionRecord>,
 ): TitleCompiler {
   const titles = useTitles();
+  const shownValues = useShownValues();
   const pictures = usePictures(titlePictures(titles, editions));
   return useMemo(
-    () => createTitleCompiler(format, fonts, editions, pictures),
-    [format, fonts, editions, pictures],
+    () => createTitleCompiler(format, fonts, editions, pictures, shownValues),
+    [format, fonts, editions, pictures, shownValues],
   );
 }

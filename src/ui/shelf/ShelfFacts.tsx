@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { FORMATS } from '@/core/layout/formats';
+import type { Shape } from '@/core/layout/formats';
 import { FACES } from '@/core/text/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { ProjectSummary } from '@/db/projects';
@@ -16,7 +17,13 @@ interface Props {
   readonly projects: readonly ProjectSummary[];
 }
 
-const WALL_WIDTHS: Readonly<Record<string, number>> = { wide: 96, tall: 44, square: 66, classic: 78 };
+const WALL_WIDTHS: Readonly<Record<Shape, number>> = {
+  ultra: 116,
+  wide: 96,
+  tall: 44,
+  square: 66,
+  classic: 78,
+};
 
 /** What an editor needs to know of a template before placing it, and the ways on from here. */
 export function ShelfFacts({ entry, fonts, projects }: Props) {

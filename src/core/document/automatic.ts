@@ -1,0 +1,58 @@
+import { assertNever } from '../kit/assertNever';
+import type { FrameRate } from '../units/rates';
+import { frameToTimecode } from '../units/timecode';
+import type { Clip, Title } from './project';
+import type { AutomaticSource, FieldValues, Template } from './template';
+
+/** What automatic fields are filled from. */
+export interface AutomaticContext {
+  readonly projectName: string;
+  readonly rate: FrameRate;
+  readonly clips: readonly Clip[];
+  /** The title's number in its project, from 1. */
+  readonly number: number;
+}
+
+/** The values of a title with its automatic fields filled, those that an editor typed left as they are. */
+export function withAutomaticValues(
+  template: Template,
+  title: Title,
+  context: AutomaticContext,
+): FieldValues {
+  const automatic = automaticValues(template, title, context);
+  return Object.keys(automatic).length === 0 ? title.values : { ...automatic, ...title.values };
+}
+
+/** What automatic fields say for a title; a source that says nothing leaves the design's words. */
+function automaticValues(template: Template, title: Title, context: AutomaticContext): FieldValues {
+  const entries = template.fields.flatMap((field): [string, string][] => {
+    if (field.automatic === null) return [];
+    const value = sourceValue(field.automatic, title, context);
+    return value === '' ? [] : [[field.id, value]];
+  });
+  return Object.fromEntries(entries);
+}
+
+function sourceValue(source: AutomaticSource, title: Title, context: AutomaticContext): string {
+  switch (source) {
+    case 'project':
+      return context.projectName;
+    case 'number':
+      return String(context.number);
+    case 'timecode':
+      return frameToTimecode(title.startFrame, context.rate);
+    case 'place':
+      return clipUnder(title, context.clips)?.place ?? '';
+    case 'date':
+      return clipUnder(title, context.clips)?.recordedAt ?? '';
+    default:
+      return assertNever(source, 'automatic source');
+  }
+}
+
+/** The clip that a title starts over; undefined where it starts over none. */
+function clipUnder({ startFrame }: Title, clips: readonly Clip[]): Clip | undefined {
+  return clips.find(
+    (clip) => startFrame >= clip.startFrame && startFrame < clip.startFrame + clip.lengthFrames,
+  );
+}
