@@ -124,9 +124,9 @@ export const fraunces = (
 ): TextStyle => barlow(weight, sizeU, fill, { face: 'fraunces', leading: 1.16, ...more });
 
 /** A property that a shape of format has otherwise. */
-export const inShape = (id: Shape, layerId: string, path: string, value: FieldValue): Override => ({
+export const inShape = (id: Shape, on: string, path: string, value: FieldValue): Override => ({
   scope: { kind: 'shape', id },
-  layerId,
+  layerId: on,
   path,
   value,
 });

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { DEMO_PROJECT_ID, seedDemo } from '../../demo/seed';
-import { tidelineStrap } from '../../demo/templates';
+import { DEMO_TEMPLATES, tidelineStrap } from '../../demo/templates';
 import { FolderInUseError } from './folderLock';
 import { insertJob, listJobs, nextQueuedJob, requeueInterrupted, updateJob } from './jobs';
 import type { Db, OpenDatabase } from './open';
@@ -36,17 +36,17 @@ afterAll(async () => {
 });
 
 describe('the demo', () => {
-  test('has one project with ten titles of three released templates', async () => {
+  test('has one project with ten titles, and every demo template is released', async () => {
     expect(await listProjects(db)).toEqual([
       expect.objectContaining({ id: DEMO_PROJECT_ID, titleCount: 10 }),
     ]);
-    expect(await listTemplates(db)).toHaveLength(3);
+    expect(await listTemplates(db)).toHaveLength(DEMO_TEMPLATES.length);
     const uses = (await listEditions(db)).map((edition) => [
       edition.templateId,
       edition.number,
       edition.uses,
     ]);
-    expect(uses).toEqual([
+    expect(uses.filter(([, , count]) => Number(count) > 0)).toEqual([
       ['opening-lockup', 1, 1],
       ['place-corner', 1, 2],
       ['tideline-strap', 1, 7],

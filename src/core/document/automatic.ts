@@ -42,16 +42,16 @@ function sourceValue(source: AutomaticSource, title: Title, context: AutomaticCo
     case 'timecode':
       return frameToTimecode(title.startFrame, context.rate);
     case 'place':
-      return clipUnder(title, context.clips)?.place ?? '';
+      return clipAt(context.clips, title.startFrame)?.place ?? '';
     case 'date':
-      return clipUnder(title, context.clips)?.recordedAt ?? '';
+      return clipAt(context.clips, title.startFrame)?.recordedAt ?? '';
     default:
       return assertNever(source, 'automatic source');
   }
 }
 
 /** The clip that a title starts over; undefined where it starts over none. */
-function clipUnder({ startFrame }: Title, clips: readonly Clip[]): Clip | undefined {
+function clipAt(clips: readonly Clip[], startFrame: number): Clip | undefined {
   return clips.find(
     (clip) => startFrame >= clip.startFrame && startFrame < clip.startFrame + clip.lengthFrames,
   );

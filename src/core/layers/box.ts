@@ -1,5 +1,5 @@
 import { extentReferences } from '../document/references';
-import type { BoxLayer, BoxShape, Extent, Layer } from '../document/template';
+import type { BoxLayer, BoxShape, Extent } from '../document/template';
 import type { Outline } from '../display/outline';
 import {
   corneredRectOutline,
@@ -195,9 +195,9 @@ function fixedSize(layer: BoxLayer, side: 'width' | 'height', label: string): Pr
 
 const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
 
-function shapeProperties(layer: BoxLayer): Property[] {
-  const { shape } = layer;
-  const shaped = (next: BoxShape): Layer => ({ ...layer, shape: next });
+function shapeProperties(box: BoxLayer): Property[] {
+  const { shape } = box;
+  const shaped = (next: BoxShape): BoxLayer => ({ ...box, shape: next });
   switch (shape.kind) {
     case 'rectangle':
       return [

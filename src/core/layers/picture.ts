@@ -81,8 +81,8 @@ function measurePicture(layer: PictureLayer, context: MeasureContext): Measured 
     firstBaseline: height,
     lastBaseline: height,
     units: (_kind, box): LayerUnit[] => {
-      const shape = size === undefined ? standIn(box) : imageShape(layer, size, box);
-      return [{ box, ink: box, shapes: [shape] }];
+      const drawn = size === undefined ? standIn(box) : imageShape(box, layer, size);
+      return [{ box, ink: box, shapes: [drawn] }];
     },
   };
 }
@@ -100,7 +100,7 @@ function standIn(box: Rect): UnitShape {
   return pathShape(corneredRectOutline(box, [0, 0, 0, 0], false), solid('#8a8478'), 0.5);
 }
 
-function imageShape(layer: PictureLayer, size: PictureSize, box: Rect): UnitShape {
+function imageShape(box: Rect, layer: PictureLayer, size: PictureSize): UnitShape {
   const asset = layer.asset ?? '';
   const whole = { x: 0, y: 0, width: size.widthPx, height: size.heightPx };
   const across = box.width / size.widthPx;

@@ -154,11 +154,11 @@ describe('stills', () => {
 
   test.each([
     ['weir.jpg', png, /expected a name that ends in \.png, since it is image\/png/],
-    ['notes.png', Buffer.from('not a picture at all'), /expected a PNG, JPEG or WebP picture/],
+    ['notes.png', Buffer.from('not a picture at all'), /expected a PNG, JPEG, WebP or SVG picture/],
     [
       'font.png',
       readFileSync('public/fonts/fraunces-400.ttf'),
-      /expected a PNG, JPEG or WebP picture, got "font\/ttf"/,
+      /expected a PNG, JPEG, WebP or SVG picture, got "font\/ttf"/,
     ],
     ['half.png', png.subarray(0, 40), /expected a picture that is whole/],
     ['empty.png', Buffer.alloc(0), /expected a picture of at most 40 MB, got "0 bytes"/],

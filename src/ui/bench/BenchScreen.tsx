@@ -85,7 +85,6 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
       <SaveTrouble state={saving.save.state} onTakeTheirs={takeTheirs} onKeepMine={saving.keepMine} />
       <main className="flex min-h-0 flex-1">
         <FormatWall
-          fonts={fonts}
           values={values}
           seconds={seconds}
           timing={timing}

@@ -1,23 +1,17 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue } from 'react';
 import { SAMPLE_TEXTS } from '@/core/document/sampleTexts';
 import type { FieldValues, Template } from '@/core/document/template';
 import { FORMATS, pictureSize } from '@/core/layout/formats';
 import type { FrameFormat } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
-import { layoutTrouble } from '@/core/proof/layoutTrouble';
 import type { TitleTiming } from '@/core/timeline/stretch';
-import type { FontLibrary } from '@/core/text/fontLibrary';
-import { useBackdrop } from '../picture/backdrop';
-import { PictureCanvas } from '../picture/PictureCanvas';
-import { useCompiled } from '../picture/useCompiled';
 import { classes } from '../shared/classes';
 import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from './benchStore';
+import { useWallPicture } from './useWallPicture';
 
 interface Props {
-  readonly fonts: FontLibrary | null;
   readonly values: FieldValues;
   readonly seconds: number;
   readonly timing: TitleTiming;
@@ -26,7 +20,7 @@ interface Props {
 }
 
 /** The same moment of the design in every format it is made for, and sample texts to try it with. */
-export function FormatWall({ fonts, values, seconds, timing, sampleId, onSample }: Props) {
+export function FormatWall({ values, seconds, timing, sampleId, onSample }: Props) {
   // The wall may lag behind the picture in the middle, so that typing and dragging never wait for it.
   const template = useDeferredValue(useTemplate());
   const shownValues = useDeferredValue(values);
@@ -40,7 +34,6 @@ export function FormatWall({ fonts, values, seconds, timing, sampleId, onSample 
             key={id}
             template={template}
             format={FORMATS.get(id)}
-            fonts={fonts}
             values={shownValues}
             seconds={shownSeconds}
             timing={timing}
@@ -76,7 +69,6 @@ export function FormatWall({ fonts, values, seconds, timing, sampleId, onSample 
 interface PictureProps {
   readonly template: Template;
   readonly format: FrameFormat;
-  readonly fonts: FontLibrary | null;
   readonly values: FieldValues;
   readonly seconds: number;
   readonly timing: TitleTiming;
@@ -85,21 +77,22 @@ interface PictureProps {
 const WALL_AREA_PX = 7800;
 const WALL_WIDEST_PX = 106;
 
-function WallPicture({ template, format, fonts, values, seconds, timing }: PictureProps) {
+function WallPicture({ template, format, values, seconds, timing }: PictureProps) {
   const { formatId, chooseFormat } = useBench();
   const apply = useApply();
-  const backdrop = useBackdrop(template.backdrop);
   const { widthU, heightU } = pictureSize(format);
   // Pictures of about equal area, so that a tall one is not twice as loud as a wide one.
   const width = Math.min(WALL_WIDEST_PX, Math.sqrt((WALL_AREA_PX * widthU) / heightU));
-  const shown = useMemo(() => previewFormat(format, width * 2), [format, width]);
-  const { title } = useCompiled(template, values, shown, fonts);
-  const lists = useMemo(
-    () => (title === null ? [] : [title.frame(seconds, timing)]),
-    [title, seconds, timing],
-  );
+  const [canvas, trouble] = useWallPicture({
+    key: format.id,
+    template,
+    values,
+    formatId: format.id,
+    widthPx: width * 2,
+    seconds,
+    timing,
+  });
   const chosen = formatId === format.id;
-  const trouble = title === null ? [] : layoutTrouble(template, title);
   const differs = template.overrides.filter(({ scope }) =>
     scope.kind === 'format' ? scope.id === format.id : scope.id === format.shape,
   ).length;
@@ -115,15 +108,13 @@ function WallPicture({ template, format, fonts, values, seconds, timing }: Pictu
           <span className="font-semibold">{format.label}</span>{' '}
           <span className="text-soft">{format.shapeLabel}</span>
         </span>
-        <PictureCanvas
-          format={shown}
-          backdrop={backdrop}
-          backdropSeconds={1}
-          lists={lists}
-          label={`${template.name}, ${format.label}`}
-          widthCss={Math.round(width)}
+        <canvas
+          ref={canvas}
+          role="img"
+          aria-label={`${template.name}, ${format.label}`}
+          style={{ width: Math.round(width), height: Math.round((width * heightU) / widthU) }}
           className={classes(
-            'block rounded-md',
+            'block rounded-md bg-well',
             chosen ? 'outline-2 outline-offset-1 outline-leaf' : 'outline outline-line-strong',
           )}
         />

@@ -1,5 +1,5 @@
 'use client';
-import type { BoxLayer, BoxShape, Layer, Place, PlaceTarget } from '@/core/document/template';
+import type { BoxShape, BoxLayer, PlaceTarget, Place, Layer } from '@/core/document/template';
 import type { SafeAreaId } from '@/core/layout/safeAreas';
 import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '@/core/layout/safeAreas';
 import { dependencies, liesWhereItsContentLies } from '@/core/layout/resolveLayout';

@@ -10,7 +10,7 @@ import { stretchTiming } from '@/core/timeline/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { frameToSeconds } from '@/core/units/rates';
 import { frameToTimecode } from '@/core/units/timecode';
-import type { Backdrop } from '../picture/backdrop';
+import type { Backdrop } from '../picture/paintBackdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import type { Player } from '../picture/usePlayer';
 import { useDesk, useTitles } from './deskContext';

@@ -1,6 +1,7 @@
 'use client';
 import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
+import type { AutomaticContext } from '@/core/document/automatic';
 import { withAutomaticValues } from '@/core/document/automatic';
 import type { Clip, ProjectSettings, Title } from '@/core/document/project';
 import type { FieldValues } from '@/core/document/template';
@@ -57,20 +58,29 @@ function numbersOf(titles: Titles): ReadonlyMap<string, number> {
 export function useShownValues(): (title: Title) => FieldValues {
   const { clips, editions, rate, settings } = useDesk();
   const titles = useTitles();
-  return useMemo(() => {
-    const numbers = numbersOf(titles);
-    const known = new Map<Title, FieldValues>();
-    return (title) => {
-      const document = editions.get(title.editionId)?.document;
-      const found = known.get(title);
-      if (found !== undefined || document === undefined) return found ?? title.values;
-      const number = numbers.get(title.id) ?? 1;
-      const context = { projectName: settings.name, rate, clips, number };
-      const values = withAutomaticValues(document, title, context);
-      known.set(title, values);
-      return values;
-    };
-  }, [clips, editions, rate, settings, titles]);
+  return useMemo(
+    () => createShownValues(titles, editions, { projectName: settings.name, rate, clips }),
+    [clips, editions, rate, settings, titles],
+  );
+}
+
+/** Values are filled once for each title, so that they are the same object as long as they say the same. */
+function createShownValues(
+  titles: Titles,
+  editions: DeskView['editions'],
+  context: Omit<AutomaticContext, 'number'>,
+): (title: Title) => FieldValues {
+  const numbers = numbersOf(titles);
+  const known = new Map<Title, FieldValues>();
+  return (title) => {
+    const document = editions.get(title.editionId)?.document;
+    const found = known.get(title);
+    if (found !== undefined || document === undefined) return found ?? title.values;
+    const number = numbers.get(title.id) ?? 1;
+    const values = withAutomaticValues(document, title, { ...context, number });
+    known.set(title, values);
+    return values;
+  };
 }
 
 /** The edition that a title should move on to, if there is a newer one. */

@@ -4,8 +4,8 @@ import type { DisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/layout/formats';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from './browserSurfaces';
-import type { Backdrop } from './backdrop';
-import { paintBackdrop } from './backdrop';
+import type { Backdrop } from './paintBackdrop';
+import { paintBackdrop } from './paintBackdrop';
 
 interface Props {
   readonly format: FrameFormat;

@@ -1,5 +1,5 @@
 import type { SurfaceMaker } from '@/paint/surface';
-import { loadedPicture } from './pictures';
+import { loadedPicture } from './pictureStore';
 
 /** The browser's canvases. Kept in main memory, or Chromium's accelerated path gives other pixels than the press. */
 export const browserSurfaces: SurfaceMaker = {

@@ -1,23 +1,18 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { FACES } from '@/core/text/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
+import { fetchFonts } from './fetchFonts';
 
 let loading: Promise<FontLibrary> | null = null;
 
 async function loadAll(): Promise<FontLibrary> {
-  const entries = FACES.list.flatMap((face) =>
-    Object.entries(face.files).map(async ([weight, name]): Promise<[string, Uint8Array]> => {
-      const response = await fetch(`/fonts/${name}`);
-      if (!response.ok) throw new Error(`The font file ${name} could not be loaded`);
-      const buffer = await response.arrayBuffer();
-      // The same bytes for the box that text is typed into on the picture.
-      document.fonts.add(new FontFace(titleFamily(face.id), buffer, { weight }));
-      return [name, new Uint8Array(buffer)];
-    }),
-  );
-  return loadFontLibrary(new Map(await Promise.all(entries)));
+  const files = await fetchFonts();
+  for (const { face, weight, bytes } of files) {
+    // The same bytes for the box that text is typed into on the picture.
+    document.fonts.add(new FontFace(titleFamily(face.id), bytes, { weight }));
+  }
+  return loadFontLibrary(new Map(files.map(({ name, bytes }) => [name, new Uint8Array(bytes)])));
 }
 
 /** The CSS family under which a title face is known in the page. */

@@ -9,7 +9,7 @@ import { InputError } from '../../kit/inputError';
 import { FACES } from '../../text/faces';
 
 /** The newest package that this program reads and writes. docs/template-package.schema.json describes its manifest. */
-export const PACKAGE_VERSION = 1;
+const PACKAGE_VERSION = 1;
 /** The ending of a package's file name. */
 export const PACKAGE_EXTENSION = 'gilder.zip';
 
@@ -69,7 +69,7 @@ export function writeTemplatePackage(template: Template, pictures: readonly Pack
   return zipSync(
     { [MANIFEST]: strToU8(JSON.stringify(manifest, null, 2)), ...files },
     // A fixed time, so that the same template gives the same file.
-    { level: 6, mtime: new Date('2026-01-01T00:00:00Z') },
+    { level: 6, mtime: '2026-01-01T00:00:00' },
   );
 }
 

@@ -1,0 +1,23 @@
+import { FACES } from '@/core/text/faces';
+import type { Face } from '@/core/text/faces';
+
+/** A font file as it was fetched. */
+export interface FetchedFont {
+  readonly face: Face;
+  readonly weight: string;
+  readonly name: string;
+  readonly bytes: ArrayBuffer;
+}
+
+/** All shipped font files from this server. Throws when one cannot be loaded. */
+export function fetchFonts(): Promise<FetchedFont[]> {
+  return Promise.all(
+    FACES.list.flatMap((face) =>
+      Object.entries(face.files).map(async ([weight, name]): Promise<FetchedFont> => {
+        const response = await fetch(`/fonts/${name}`);
+        if (!response.ok) throw new Error(`The font file ${name} could not be loaded`);
+        return { face, weight, name, bytes: await response.arrayBuffer() };
+      }),
+    ),
+  );
+}

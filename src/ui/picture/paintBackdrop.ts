@@ -1,0 +1,52 @@
+import type { FrameFormat } from '@/core/layout/formats';
+import { SCENES } from '@/core/scenes';
+import { sceneItems } from '@/core/scenes/scene';
+import type { Painter } from '@/paint/painter';
+import { loadedPicture, loadPicture } from './pictureStore';
+
+/** What lies under a title: a stand-in scene, an uploaded still or a plain colour. */
+export type Backdrop =
+  | { readonly kind: 'scene'; readonly scene: string }
+  | { readonly kind: 'still'; readonly image: ImageBitmap | null }
+  | { readonly kind: 'plain'; readonly colour: string };
+
+/** What comes before a still's asset id in a backdrop's id. */
+const ASSET_PREFIX = 'asset:';
+
+/** The backdrop with a given id, a still as far as it is here: a scene's, `asset:` and an asset id, or a colour. */
+export function backdropOf(id: string): Backdrop {
+  if (id.startsWith('#')) return { kind: 'plain', colour: id };
+  if (!id.startsWith(ASSET_PREFIX)) return { kind: 'scene', scene: id };
+  return { kind: 'still', image: loadedPicture(id.slice(ASSET_PREFIX.length)) };
+}
+
+/** Waits for a backdrop's still, where it has one. */
+export async function loadBackdrop(id: string): Promise<void> {
+  if (id.startsWith(ASSET_PREFIX)) await loadPicture(id.slice(ASSET_PREFIX.length));
+}
+
+/** Paints a backdrop so that it fills the picture; a still is cut, never stretched. */
+export function paintBackdrop(
+  painter: Painter,
+  context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
+  backdrop: Backdrop,
+  seconds: number,
+  format: FrameFormat,
+): void {
+  if (backdrop.kind === 'scene') {
+    const scene = SCENES.find(backdrop.scene) ?? SCENES.list[0];
+    painter.paint(context, { ...format, items: sceneItems(scene, seconds, format) });
+    return;
+  }
+  if (backdrop.kind === 'plain') {
+    context.fillStyle = backdrop.colour;
+    context.fillRect(0, 0, format.widthPx, format.heightPx);
+    return;
+  }
+  const { image } = backdrop;
+  if (image === null) return;
+  const scale = Math.max(format.widthPx / image.width, format.heightPx / image.height);
+  const width = image.width * scale;
+  const height = image.height * scale;
+  context.drawImage(image, (format.widthPx - width) / 2, (format.heightPx - height) / 2, width, height);
+}
