@@ -1,26 +1,45 @@
 // Puts the fonts that titles are set in, with their licences, into public/fonts, where browser and server read them.
-import { copyFileSync, existsSync, mkdirSync, readdirSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import wawoff2 from 'wawoff2';
 
-const FACES = {
+const STATIC_FACES = {
   'barlow-condensed': [400, 500, 600, 700],
   'hanken-grotesk': [400, 600, 700],
   fraunces: [400, 600, 700],
+  alegreya: [400, 500, 700],
   'noto-sans-arabic': [400, 500, 600, 700],
   'noto-sans-devanagari': [400, 500, 600, 700],
 };
 
-const out = join(import.meta.dirname, '..', 'public', 'fonts');
+/** Variable faces come compressed for the web; the shaper reads plain TrueType only. */
+const VARIABLE_FACES = { archivo: 'archivo-latin-standard-normal.woff2' };
+
+const root = join(import.meta.dirname, '..');
+const out = join(root, 'public', 'fonts');
 mkdirSync(out, { recursive: true });
-for (const [face, weights] of Object.entries(FACES)) {
-  const from = join(import.meta.dirname, '..', 'node_modules', '@expo-google-fonts', face);
+
+for (const [face, weights] of Object.entries(STATIC_FACES)) {
+  const from = join(root, 'node_modules', '@expo-google-fonts', face);
   for (const weight of weights) {
     const folder = readdirSync(from).find((name) => new RegExp(`^${weight}[A-Za-z]+$`).test(name));
     const file = folder && readdirSync(join(from, folder)).find((name) => name.endsWith('.ttf'));
     if (!file) throw new Error(`No weight ${weight} in @expo-google-fonts/${face}`);
     copyFileSync(join(from, folder, file), join(out, `${face}-${weight}.ttf`));
   }
-  const licence = join(from, 'LICENSE_FONT');
-  if (!existsSync(licence)) throw new Error(`No licence text in @expo-google-fonts/${face}`);
+  copyLicence(face, join(from, 'LICENSE_FONT'));
+}
+
+for (const [face, file] of Object.entries(VARIABLE_FACES)) {
+  const from = join(root, 'node_modules', '@fontsource-variable', face);
+  writeFileSync(
+    join(out, `${face}-variable.ttf`),
+    await wawoff2.decompress(readFileSync(join(from, 'files', file))),
+  );
+  copyLicence(face, join(from, 'LICENSE'));
+}
+
+function copyLicence(face, licence) {
+  if (!existsSync(licence)) throw new Error(`No licence text for ${face}`);
   copyFileSync(licence, join(out, `${face}-LICENSE.txt`));
 }

@@ -27,6 +27,7 @@ import { UNIT_KINDS } from './template';
 const style = {
   face: yup.string().min(1).max(64),
   weight: yup.number().min(1).max(1000),
+  width: yup.number().min(25).max(200),
   sizeU: yup.number().min(1).max(4000),
   tracking: yup.number().min(-500).max(5000),
   leading: yup.number().min(0.2).max(10),

@@ -50,6 +50,7 @@ const CENTRED = placeAt({ point: 'centre', target: { kind: 'frame' }, targetPoin
 export const FIRST_STYLE: TextStyle = {
   face: 'barlow-condensed',
   weight: 600,
+  width: 100,
   sizeU: SHORT_SIDE_U / 13.5,
   tracking: 0,
   leading: 1.1,

@@ -10,6 +10,8 @@ export interface TextStyle {
   /** Id of a face in the font catalogue. */
   readonly face: string;
   readonly weight: number;
+  /** Percent of the regular width; counts for variable faces only. */
+  readonly width: number;
   readonly sizeU: number;
   /** Thousandths of an em between letters. */
   readonly tracking: number;

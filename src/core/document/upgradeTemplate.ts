@@ -21,7 +21,7 @@ export function storedTemplate(value: unknown): Template {
   return upgradeTemplate(value) as Template;
 }
 
-const STYLE_ADDED = { shift: 0, figures: 'font', ligatures: true, fractions: false };
+const STYLE_ADDED = { width: 100, shift: 0, figures: 'font', ligatures: true, fractions: false };
 const PLACE_ADDED = { rotateDegrees: 0, scaleX: 1, scaleY: 1, keepInside: null, pin: null };
 const NO_LIMITS = { minWidthU: null, maxWidthU: null, minHeightU: null, maxHeightU: null };
 

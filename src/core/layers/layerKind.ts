@@ -77,6 +77,8 @@ export interface Measured {
   readonly fitted: readonly string[];
   readonly overflows: boolean;
   readonly missing: readonly string[];
+  /** Faces that stand in for characters that the chosen one does not have, by label. */
+  readonly standIns: readonly string[];
   /** Where the members of a stack lie in it, from its top left corner. */
   readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
   units(kind: UnitKind, box: PlacedBox, toPixels: Matrix): LayerUnit[];
@@ -123,7 +125,7 @@ export interface BoundLayer {
 }
 
 /** What a measured layer without text has in common. */
-export const NO_TEXT = { fitted: [], overflows: false, missing: [] } as const;
+export const NO_TEXT = { fitted: [], overflows: false, missing: [], standIns: [] } as const;
 
 /** A plain colour as a paint. */
 export function solid(colour: HexColour): Paint {

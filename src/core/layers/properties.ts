@@ -1,5 +1,5 @@
 import type { FieldValue, Layer } from '../document/template';
-import { FACES, nearestWeight } from '../text/faces';
+import { FACES } from '../text/faces';
 import type { Control, Property, PropertyPart } from './layerKind';
 
 /** The part of the settings that a property belongs to, by the first word of its path. */
@@ -133,10 +133,13 @@ export function faceChoices(current: string): { value: string; label: string }[]
 }
 
 const WEIGHT_NAMES: Readonly<Record<number, string>> = {
+  100: 'Thin',
+  300: 'Light',
   400: 'Regular',
   500: 'Medium',
   600: 'Semibold',
   700: 'Bold',
+  900: 'Black',
 };
 
 /** The weights that a face has, as choices; the current one is the nearest it has. */
@@ -145,6 +148,11 @@ export function weightChoices(
   weight: number,
 ): { choices: { value: string; label: string }[]; current: string } {
   const face = FACES.find(faceId) ?? FACES.list[0];
-  const choices = Object.keys(face.files).map((w) => ({ value: w, label: WEIGHT_NAMES[Number(w)] ?? w }));
-  return { choices, current: String(nearestWeight(face, weight)) };
+  // A variable face has every weight; these are the ones that have names.
+  const listed = face.axes === undefined ? Object.keys(face.files) : Object.keys(WEIGHT_NAMES);
+  const choices = listed.map((w) => ({ value: w, label: WEIGHT_NAMES[Number(w)] ?? w }));
+  const nearest = choices.reduce((best, one) =>
+    Math.abs(Number(one.value) - weight) < Math.abs(Number(best.value) - weight) ? one : best,
+  );
+  return { choices, current: nearest.value };
 }

@@ -31,6 +31,13 @@ function rowCells(rows: string): string[][] {
     .map((line) => line.split('\t'));
 }
 
+interface RowNotes {
+  readonly fitted: Set<string>;
+  readonly missing: Set<string>;
+  readonly standIns: Set<string>;
+  overflows: boolean;
+}
+
 interface SetCell {
   readonly layout: TextLayout;
   /** From the row's left end. */
@@ -41,7 +48,12 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
   const all = rowCells(layer.rows);
   if (all.length === 0) return null;
   const width = layer.widthShare * context.area('titleSafe').width;
-  const notes = { fitted: new Set<string>(), missing: new Set<string>(), overflows: false };
+  const notes = {
+    fitted: new Set<string>(),
+    missing: new Set<string>(),
+    standIns: new Set<string>(),
+    overflows: false,
+  };
   const rows = all.slice(0, layer.maxRows).map((cells) => setRow(layer, cells, width, context, notes));
   if (all.length > layer.maxRows) notes.fitted.add(`cut to ${layer.maxRows} of ${all.length} rows`);
   const step = layer.rowHeightU + layer.gapU;
@@ -54,6 +66,7 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
     fitted: [...notes.fitted],
     overflows: notes.overflows,
     missing: [...notes.missing],
+    standIns: [...notes.standIns],
     units(kind, box, toPixels) {
       const units = rows.map((cells, i) => rowUnit(layer, cells, { ...box, y: box.y + i * step }, toPixels));
       return kind === 'row' ? units : [mergeUnits(units)];
@@ -66,7 +79,7 @@ function setRow(
   cells: readonly string[],
   width: number,
   context: MeasureContext,
-  notes: { fitted: Set<string>; missing: Set<string>; overflows: boolean },
+  notes: RowNotes,
 ): SetCell[] {
   const total = layer.columns.reduce((sum, column) => sum + column.share, 0) || 1;
   const inner = width - layer.padU * (layer.columns.length + 1);
@@ -92,6 +105,7 @@ function setRow(
     const fitted = fitText(spec, room, steps, context.fonts);
     for (const done of fitted.done) notes.fitted.add(done);
     for (const character of fitted.layout.missing) notes.missing.add(character);
+    for (const face of fitted.layout.standIns) notes.standIns.add(face);
     if (fitted.overflows) notes.overflows = true;
     return { layout: fitted.layout, x: start + (room - fitted.layout.width) * SHARES[column.align] };
   });

@@ -54,6 +54,7 @@ function measureText(layer: TextLayer, context: MeasureContext): Measured | null
     fitted: fitted.done,
     overflows: fitted.overflows,
     missing: layout.missing,
+    standIns: layout.standIns,
     units: (kind, box, toPixels) =>
       textUnits(layout, kind).map((unit) => placeUnit(unit, { layer, box, toPixels, layout })),
   };
@@ -104,16 +105,13 @@ function shiftOutline(outline: TextUnit['parts'][number]['outline'], dx: number,
 function textProperties(layer: TextLayer): Property[] {
   const { style } = layer;
   const styled = (change: Partial<TextStyle>): Layer => ({ ...layer, style: { ...style, ...change } });
-  const weights = weightChoices(style.face, style.weight);
   return [
     textProperty('text', 'Reads', plainText(layer), (text) => ({
       ...layer,
       runs: retypeRuns(layer.runs, text),
     })),
     choiceProperty('style.face', 'Face', faceChoices(style.face), style.face, (face) => styled({ face })),
-    choiceProperty('style.weight', 'Weight', weights.choices, weights.current, (w) =>
-      styled({ weight: Number(w) }),
-    ),
+    ...weightProperties(style, styled),
     numberProperty('style.sizeU', 'Size', ['u', 4, 2000, 1], style.sizeU, (sizeU) => styled({ sizeU })),
     numberProperty('style.tracking', 'Tracking', ['‰', -200, 2000, 5], style.tracking, (tracking) =>
       styled({ tracking }),
@@ -158,6 +156,23 @@ function textProperties(layer: TextLayer): Property[] {
             columnU,
           })),
         ]),
+  ];
+}
+
+/** A weight among those that the face has, or anywhere along the axes of a variable one. */
+function weightProperties(style: TextStyle, styled: (change: Partial<TextStyle>) => Layer): Property[] {
+  const axes = FACES.find(style.face)?.axes;
+  if (axes === undefined) {
+    const { choices, current } = weightChoices(style.face, style.weight);
+    return [choiceProperty('style.weight', 'Weight', choices, current, (w) => styled({ weight: Number(w) }))];
+  }
+  return [
+    numberProperty('style.weight', 'Weight', ['', ...axes.weight, 10], style.weight, (weight) =>
+      styled({ weight }),
+    ),
+    numberProperty('style.width', 'Width', ['%', ...axes.width, 1], style.width, (width) =>
+      styled({ width }),
+    ),
   ];
 }
 

@@ -1,13 +1,18 @@
 import { createRegistry } from '../kit/registry';
 
-/** A type family that ships with the application, as static weights in TrueType files. */
+/** From, to, as the font's own axis counts. */
+type AxisRange = readonly [number, number];
+
+/** A type family that ships with the application, as static weights in TrueType files or as one variable file. */
 export interface Face {
   readonly id: string;
   readonly label: string;
-  /** File name by weight, lightest first. */
+  /** File name by weight, lightest first; a variable face has one, under its regular weight. */
   readonly files: Readonly<Record<number, string>>;
   readonly scripts: readonly string[];
   readonly licence: string;
+  /** The ranges of a variable face: weight, and width in percent of the regular one. */
+  readonly axes?: { readonly weight: AxisRange; readonly width: AxisRange };
 }
 
 const weights = (stem: string, ...list: readonly number[]): Record<number, string> =>
@@ -37,6 +42,21 @@ export const FACES = createRegistry<Face>('face', [
     licence: 'OFL-1.1',
   },
   {
+    id: 'alegreya',
+    label: 'Alegreya',
+    files: weights('alegreya', 400, 500, 700),
+    scripts: ['Latin', 'Greek', 'Cyrillic'],
+    licence: 'OFL-1.1',
+  },
+  {
+    id: 'archivo',
+    label: 'Archivo',
+    files: { 400: 'archivo-variable.ttf' },
+    scripts: ['Latin'],
+    licence: 'OFL-1.1',
+    axes: { weight: [100, 900], width: [62, 125] },
+  },
+  {
     id: 'noto-sans-arabic',
     label: 'Noto Sans Arabic',
     files: weights('noto-sans-arabic', 400, 500, 600, 700),
@@ -59,8 +79,18 @@ export const FALLBACK_FACE_IDS = ['noto-sans-arabic', 'noto-sans-devanagari', 'h
 
 /** The weight of a face that is nearest to the one asked for; the lighter of two equally near. */
 export function nearestWeight(face: Face, weight: number): number {
+  if (face.axes !== undefined) return clampTo(face.axes.weight, weight);
   const all = Object.keys(face.files).map(Number);
   return all.reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best));
+}
+
+/** The width of a variable face that is nearest to the one asked for, in percent; 100 for a face of one width. */
+export function nearestWidth(face: Face, width: number): number {
+  return face.axes === undefined ? 100 : clampTo(face.axes.width, width);
+}
+
+function clampTo([least, most]: AxisRange, value: number): number {
+  return Math.max(least, Math.min(most, value));
 }
 
 /** The names of all shipped font files. */

@@ -1,6 +1,6 @@
 import type { Outline } from '../display/outline';
 import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
-import { FACES, fontFileNames, nearestWeight } from './faces';
+import { FACES, fontFileNames, nearestWeight, nearestWidth } from './faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
 import { glyphToOutline } from './glyphOutline';
 
@@ -18,7 +18,8 @@ export interface ShapingFont {
 
 /** Every shipped font, by face and weight. */
 export interface FontLibrary {
-  font(faceId: string, weight: number): ShapingFont;
+  /** `width` in percent of the regular one counts for variable faces only. */
+  font(faceId: string, weight: number, width?: number): ShapingFont;
 }
 
 /**
@@ -31,17 +32,30 @@ export async function loadFontLibrary(files: ReadonlyMap<string, Uint8Array>): P
   const hb = await import('harfbuzzjs');
   const opened = new Map<string, ShapingFont>();
   return {
-    font(faceId, weight) {
+    font(faceId, weight, width = 100) {
       const face = FACES.get(faceId);
-      const fileName = face.files[nearestWeight(face, weight)];
-      let font = opened.get(fileName);
+      const setting = { weight: nearestWeight(face, weight), width: nearestWidth(face, width) };
+      const isVariable = face.axes !== undefined;
+      const fileName = isVariable ? Object.values(face.files)[0] : face.files[setting.weight];
+      const key = isVariable ? `${fileName} ${setting.weight} ${setting.width}` : fileName;
+      let font = opened.get(key);
       if (font === undefined) {
-        font = openFont(hb, fileName, files.get(fileName) ?? new Uint8Array());
-        opened.set(fileName, font);
+        forgetOldest(opened);
+        font = openFont(hb, fileName, files.get(fileName) ?? new Uint8Array(), isVariable ? setting : null);
+        opened.set(key, font);
       }
       return font;
     },
   };
+}
+
+// A slider along an axis opens a font at every step; those that are not asked for any more may go.
+const MOST_OPEN = 120;
+
+function forgetOldest(opened: Map<string, ShapingFont>): void {
+  if (opened.size < MOST_OPEN) return;
+  const [oldest] = opened.keys();
+  opened.delete(oldest);
 }
 
 function requireTrueType(name: string, bytes: Uint8Array | undefined): void {
@@ -50,9 +64,16 @@ function requireTrueType(name: string, bytes: Uint8Array | undefined): void {
   if (tag !== '\0\u0001\0\0' && tag !== 'OTTO') throw new Error(`${name} is not a TrueType or OpenType font`);
 }
 
-function openFont(hb: typeof HarfBuzzModule, fileName: string, bytes: Uint8Array): ShapingFont {
+function openFont(
+  hb: typeof HarfBuzzModule,
+  fileName: string,
+  bytes: Uint8Array,
+  axes: { readonly weight: number; readonly width: number } | null,
+): ShapingFont {
   const face = new hb.Face(new hb.Blob(bytes));
   const font = new hb.Font(face);
+  if (axes !== null)
+    font.setVariations([new hb.Variation('wght', axes.weight), new hb.Variation('wdth', axes.width)]);
   const extents = font.hExtents();
   const known = new Set(face.collectUnicodes());
   const outlines = new Map<number, Outline>();

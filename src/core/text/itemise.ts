@@ -1,6 +1,6 @@
 import bidiFactory from 'bidi-js';
 import type { TextStyle } from '../document/template';
-import { FALLBACK_FACE_IDS } from './faces';
+import { FACES, FALLBACK_FACE_IDS } from './faces';
 import type { FontLibrary, ShapingFont } from './fontLibrary';
 
 const bidi = bidiFactory();
@@ -26,6 +26,8 @@ export interface ItemisedParagraph {
   readonly rightToLeft: boolean;
   /** Characters that no shipped font has. */
   readonly missing: readonly string[];
+  /** The faces that stand in for characters that the chosen face does not have, by label. */
+  readonly standIns: readonly string[];
 }
 
 // These take the font of what stands before them: joiners, marks, spaces, variation selectors.
@@ -37,18 +39,22 @@ export function itemiseParagraph(paragraph: StyledParagraph, fonts: FontLibrary)
   const levels = bidi.getEmbeddingLevels(text, 'auto');
   const items: TextItem[] = [];
   const missing = new Set<string>();
+  const standIns = new Set<string>();
   let current: { start: number; style: TextStyle; font: ShapingFont; level: number } | null = null;
   for (let i = 0; i < text.length;) {
     const codePoint = text.codePointAt(i) ?? 0;
     const character = String.fromCodePoint(codePoint);
     const style = styles[i];
     const level = levels.levels[i];
-    const own = fonts.font(style.face, style.weight);
+    const own = fonts.font(style.face, style.weight, style.width);
     const keeps: boolean = current !== null && FOLLOWS_FONT.test(character) && current.font.covers(codePoint);
-    const font: ShapingFont | null =
-      keeps && current !== null ? current.font : fontFor(codePoint, style, own, fonts);
-    if (font === null) missing.add(character);
-    const used: ShapingFont = font ?? own;
+    const found =
+      keeps && current !== null
+        ? { font: current.font, standIn: null }
+        : fontFor(codePoint, style, own, fonts);
+    if (found === null) missing.add(character);
+    else if (found.standIn !== null) standIns.add(found.standIn);
+    const used: ShapingFont = found?.font ?? own;
     if (current === null || current.style !== style || current.level !== level || current.font !== used) {
       if (current !== null) items.push({ ...current, end: i });
       current = { start: i, style, font: used, level };
@@ -56,7 +62,7 @@ export function itemiseParagraph(paragraph: StyledParagraph, fonts: FontLibrary)
     i += character.length;
   }
   if (current !== null) items.push({ ...current, end: text.length });
-  return { text, items, rightToLeft: isRightToLeft(levels), missing: [...missing] };
+  return { text, items, rightToLeft: isRightToLeft(levels), missing: [...missing], standIns: [...standIns] };
 }
 
 function isRightToLeft(levels: ReturnType<typeof bidi.getEmbeddingLevels>): boolean {
@@ -68,11 +74,12 @@ function fontFor(
   style: TextStyle,
   own: ShapingFont,
   fonts: FontLibrary,
-): ShapingFont | null {
-  if (own.covers(codePoint) || FOLLOWS_FONT.test(String.fromCodePoint(codePoint))) return own;
+): { readonly font: ShapingFont; readonly standIn: string | null } | null {
+  if (own.covers(codePoint) || FOLLOWS_FONT.test(String.fromCodePoint(codePoint)))
+    return { font: own, standIn: null };
   for (const faceId of FALLBACK_FACE_IDS) {
     const font = fonts.font(faceId, style.weight);
-    if (font.covers(codePoint)) return font;
+    if (font.covers(codePoint)) return { font, standIn: FACES.get(faceId).label };
   }
   return null;
 }

@@ -16,6 +16,7 @@ const STYLE: TextStyle = {
   leading: 1.2,
   letterCase: 'typed',
   shift: 0,
+  width: 100,
   figures: 'font',
   ligatures: true,
   fractions: false,

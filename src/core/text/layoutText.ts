@@ -41,6 +41,8 @@ export interface TextLayout {
   readonly lines: readonly TextLine[];
   readonly squeeze: number;
   readonly missing: readonly string[];
+  /** The faces that stand in for characters that the chosen one does not have, by label. */
+  readonly standIns: readonly string[];
 }
 
 type UnplacedLine = Omit<TextLine, 'x'> & { readonly wrapped: boolean };
@@ -74,6 +76,7 @@ export function layoutText(spec: TextSpec, fonts: FontLibrary): TextLayout {
     height: top,
     squeeze: spec.squeeze,
     missing: [...new Set(paragraphs.flatMap((p) => p.missing))],
+    standIns: [...new Set(paragraphs.flatMap((p) => p.standIns))],
     lines: lines.map((line) => placeLine(line, width, spec)),
   };
 }
@@ -113,7 +116,7 @@ function lineMeasures(
 ): { height: number; baseline: number } {
   const styles = new Set(glyphs.map((glyph) => glyph.style));
   const tallest = [...styles].reduce((best, s) => (s.sizeU > best.sizeU ? s : best), [...styles][0] ?? style);
-  const { metrics, unitsPerEm } = fonts.font(tallest.face, tallest.weight);
+  const { metrics, unitsPerEm } = fonts.font(tallest.face, tallest.weight, tallest.width);
   const scale = tallest.sizeU / unitsPerEm;
   const height = tallest.leading * tallest.sizeU;
   const content = (metrics.ascender - metrics.descender) * scale;

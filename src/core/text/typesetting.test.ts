@@ -77,6 +77,27 @@ describe('OpenType', () => {
     );
   });
 
+  test('old-style figures are other glyphs where the font has them', () => {
+    expect(glyphIds('0123', { face: 'alegreya', figures: 'oldStyle' })).not.toEqual(
+      glyphIds('0123', { face: 'alegreya', figures: 'tabular' }),
+    );
+  });
+
+  test('a variable face is set at any weight and width along its axes, and not beyond them', () => {
+    const width = (style: Partial<TextStyle>): number =>
+      set('Osier Reach', {}, { face: 'archivo', ...style }).width;
+    expect(width({ width: 62 })).toBeLessThan(width({ width: 80 }));
+    expect(width({ width: 80 })).toBeLessThan(width({ width: 125 }));
+    expect(width({ width: 190 })).toBeCloseTo(width({ width: 125 }), 6);
+    expect(width({ weight: 433 })).not.toBeCloseTo(width({ weight: 434 + 200 }), 3);
+    expect(width({ weight: 990 })).toBeCloseTo(width({ weight: 900 }), 6);
+  });
+
+  test('a face that stands in for characters that are missing is named', () => {
+    expect(set('नौका', {}, { face: 'archivo' }).standIns).toEqual(['Noto Sans Devanagari']);
+    expect(set('Osier', {}, { face: 'archivo' }).standIns).toEqual([]);
+  });
+
   test('a raised part stands above the baseline by its share of the size', () => {
     const { lines } = layoutText(
       {

@@ -44,7 +44,7 @@ export interface CompiledLayer {
 /** Something a designer or editor should know about a layer, in words. */
 interface LayerNote {
   readonly layerId: string;
-  readonly kind: 'fitted' | 'overflow' | 'missing' | 'unknownFace';
+  readonly kind: 'fitted' | 'overflow' | 'missing' | 'standIn' | 'unknownFace';
   readonly message: string;
 }
 
@@ -198,6 +198,12 @@ function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {
   if (measured.missing.length > 0) {
     const characters = measured.missing.slice(0, 8).join(' ');
     add('missing', `"${layer.name}" has characters that no shipped face has: ${characters}`);
+  }
+  if (measured.standIns.length > 0) {
+    add(
+      'standIn',
+      `"${layer.name}" is set partly in ${measured.standIns.join(' and ')}, since its own face lacks those characters`,
+    );
   }
   if (layer.kind === 'text' && FACES.find(layer.style.face) === undefined) {
     add(

@@ -16,7 +16,9 @@ export function fetchFonts(): Promise<FetchedFont[]> {
       Object.entries(face.files).map(async ([weight, name]): Promise<FetchedFont> => {
         const response = await fetch(`/fonts/${name}`);
         if (!response.ok) throw new Error(`The font file ${name} could not be loaded`);
-        return { face, weight, name, bytes: await response.arrayBuffer() };
+        // The box that text is typed into takes any weight along a variable face's axis.
+        const weights = face.axes === undefined ? weight : face.axes.weight.join(' ');
+        return { face, weight: weights, name, bytes: await response.arrayBuffer() };
       }),
     ),
   );
