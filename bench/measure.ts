@@ -5,6 +5,12 @@ export function median(figures: readonly number[]): number {
   return sorted.length % 2 === 1 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
 }
 
+/** The figure that a share (0 to 1) of the figures does not go beyond. */
+export function percentile(figures: readonly number[], share: number): number {
+  const sorted = figures.toSorted((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.ceil(sorted.length * share) - 1)];
+}
+
 /** Milliseconds that one run of the work takes, at the median of `times` rounds of `inner` runs each. */
 export function time(work: () => void, times = 15, inner = 1): number {
   work();

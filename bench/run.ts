@@ -3,6 +3,7 @@
 import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
 import { benchPages } from './pages';
+import { benchTyping } from './typing';
 import { benchBatch, benchExport, benchMemory } from './press';
 
 const PARTS: Readonly<Record<string, () => Promise<void>>> = {
@@ -12,6 +13,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   batch: benchBatch,
   memory: benchMemory,
   pages: benchPages,
+  typing: benchTyping,
 };
 
 async function run(names: readonly string[]): Promise<void> {

@@ -38,6 +38,9 @@ export function PictureCanvas({
     context.clearRect(0, 0, format.widthPx, format.heightPx);
     paintBackdrop(painter, context, backdrop, backdropSeconds, format);
     for (const list of lists) painter.paint(context, list);
+    // Said on the element, so that what waits for a picture need not guess.
+    const { dataset } = context.canvas;
+    dataset.painted = String(Number(dataset.painted ?? 0) + 1);
   }, [painter, format, backdrop, backdropSeconds, lists]);
   return (
     <canvas
