@@ -12,9 +12,10 @@ const DIALOGS = [
   { path: '/shelf', button: 'Keys', heading: 'Keys' },
 ];
 
-async function expectNothingSerious(page: Page): Promise<void> {
+async function expectNothingSerious(page: Page, part = 'body'): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
   const { violations } = await new AxeBuilder({ page })
+    .include(part)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
     .analyze();
   const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
@@ -37,6 +38,23 @@ for (const theme of ['daylight', 'lamplight']) {
       await expectNothingSerious(page);
     });
   }
+  test(`the bench with every section unfolded in ${theme} has no serious trouble either`, async ({
+    page,
+  }) => {
+    await page.addInitScript((name) => localStorage.setItem('gilder-theme', name), theme);
+    await page.goto('/bench/heat-board');
+    for (const layer of ['Heading', 'Boats', 'Panel']) {
+      await page.getByRole('button', { name: layer, exact: true }).click();
+      for (const tab of ['Type', 'Place', 'Motion', 'Card']) {
+        await page.getByRole('tab', { name: tab }).click();
+        const folded = page.locator('button[data-section][aria-expanded="false"]:visible');
+        // Unfolding one takes it out of the list.
+        for (let left = await folded.count(); left > 0; left--) await folded.first().click();
+        // The score scrolls to the chosen layer, which leaves other rows half covered: not what is asked here.
+        await expectNothingSerious(page, 'aside[aria-label="Settings"]');
+      }
+    }
+  });
   for (const { path, button, heading } of DIALOGS) {
     test(`the dialog ${heading} in ${theme} has no serious trouble either`, async ({ page }) => {
       await page.addInitScript((name) => localStorage.setItem('gilder-theme', name), theme);

@@ -1,6 +1,5 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
-import { useDeferredValue } from 'react';
 import { SAMPLE_TEXTS } from '@/core/document/sampleTexts';
 import type { FieldValues, Template } from '@/core/document/template';
 import { FORMATS, pictureSize } from '@/core/layout/formats';
@@ -21,10 +20,7 @@ interface Props {
 
 /** The same moment of the design in every format it is made for, and sample texts to try it with. */
 export function FormatWall({ values, seconds, timing, sampleId, onSample }: Props) {
-  // The wall may lag behind the picture in the middle, so that typing and dragging never wait for it.
-  const template = useDeferredValue(useTemplate());
-  const shownValues = useDeferredValue(values);
-  const shownSeconds = useDeferredValue(seconds);
+  const template = useTemplate();
   return (
     <aside aria-label="Format wall" className="flex w-32 shrink-0 flex-col border-r border-line bg-card">
       <div className="min-h-0 flex-1 overflow-y-auto px-2.5 pt-3">
@@ -34,8 +30,8 @@ export function FormatWall({ values, seconds, timing, sampleId, onSample }: Prop
             key={id}
             template={template}
             format={FORMATS.get(id)}
-            values={shownValues}
-            seconds={shownSeconds}
+            values={values}
+            seconds={seconds}
             timing={timing}
           />
         ))}

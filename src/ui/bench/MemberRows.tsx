@@ -28,7 +28,7 @@ export function MemberRows({ layer, others }: Props) {
       <fieldset>
         <legend className="sr-only">Members</legend>
         {others.map((one) => (
-          <label key={one.id} className="flex items-center gap-2 py-0.5">
+          <label key={one.id} className="flex items-center gap-2 py-1">
             <input
               type="checkbox"
               className="accent-leaf"

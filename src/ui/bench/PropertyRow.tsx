@@ -50,7 +50,8 @@ export function PropertyRow({ layer, property, label = property.label }: Propert
   const { layers, format, set } = useEditing();
   const open = fieldOf(template, layer.id, property.path) !== undefined;
   const held = overrideFor(template, format, layer.id, property.path);
-  const differs = layers.some((one) => {
+  // One layer cannot differ from itself, and asking every row of every layer is what makes typing slow.
+  const differs = layers.slice(1).some((one) => {
     const other = findProperty(one, property.path);
     return other !== undefined && other.value !== property.value;
   });

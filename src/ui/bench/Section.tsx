@@ -17,7 +17,10 @@ export function Section({ title, open = true, says = '', children }: Props) {
     <Disclosure as="div" defaultOpen={open} className="border-b border-line py-1 last:border-b-0">
       {({ open: unfolded }) => (
         <>
-          <DisclosureButton className="flex h-8 w-full items-center gap-1.5 rounded-md text-left font-semibold">
+          <DisclosureButton
+            data-section={title}
+            className="flex h-8 w-full items-center gap-1.5 rounded-md text-left font-semibold"
+          >
             <ChevronRightIcon
               className={`h-3.5 w-3.5 text-soft transition-transform motion-reduce:transition-none ${unfolded ? 'rotate-90' : ''}`}
             />

@@ -43,7 +43,7 @@ export function SizeRows({ layer, others }: Props) {
         <fieldset className="py-1">
           <legend className="caps py-1">Encloses</legend>
           {others.map((one) => (
-            <label key={one.id} className="flex items-center gap-2 py-0.5">
+            <label key={one.id} className="flex items-center gap-2 py-1">
               <input
                 type="checkbox"
                 className="accent-leaf"

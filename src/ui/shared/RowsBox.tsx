@@ -1,5 +1,5 @@
 'use client';
-import { ChevronDownIcon, ChevronUpIcon, PlusIcon, XMarkIcon } from '@heroicons/react/24/outline';
+import { ChevronUpIcon, PlusIcon, XMarkIcon } from '@heroicons/react/24/outline';
 import type { ClipboardEvent } from 'react';
 
 interface Props {
@@ -40,7 +40,8 @@ export function RowsBox({ label, value, columns, onChange, most = 100 }: Props) 
     }
     set(next);
   };
-  const icon = 'grid h-4 w-5 place-items-center rounded text-soft hover:text-ink disabled:opacity-30';
+  const icon =
+    'grid h-6 w-6 shrink-0 place-items-center rounded text-soft hover:text-ink disabled:opacity-30';
   return (
     <div role="group" aria-label={label} className="grid gap-1">
       {rows.map((cells, i) => (
@@ -59,26 +60,16 @@ export function RowsBox({ label, value, columns, onChange, most = 100 }: Props) 
               className="h-7 w-full min-w-0 rounded-md border border-line-strong bg-field px-1.5"
             />
           ))}
-          <span className="flex flex-col">
-            <button
-              type="button"
-              className={icon}
-              aria-label={`Row ${i + 1} up`}
-              disabled={i === 0}
-              onClick={() => move(i, i - 1)}
-            >
-              <ChevronUpIcon className="h-3 w-3" />
-            </button>
-            <button
-              type="button"
-              className={icon}
-              aria-label={`Row ${i + 1} down`}
-              disabled={i === rows.length - 1}
-              onClick={() => move(i, i + 1)}
-            >
-              <ChevronDownIcon className="h-3 w-3" />
-            </button>
-          </span>
+          <button
+            type="button"
+            className={icon}
+            aria-label={`Row ${i + 1} up`}
+            title="One row up"
+            disabled={i === 0}
+            onClick={() => move(i, i - 1)}
+          >
+            <ChevronUpIcon className="h-3.5 w-3.5" />
+          </button>
           <button
             type="button"
             className={icon}
