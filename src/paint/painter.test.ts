@@ -1,7 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { describe, expect, test } from '@jest/globals';
 import type { DisplayItem, Paint } from '@/core/display/list';
-import { roundedRectOutline } from '@/core/display/outline';
+import { roundedRectOutline } from '@/core/display/shapes';
 import { IDENTITY } from '@/core/kit/matrix';
 import { serverSurfaces } from '../server/raster';
 import { Painter } from './painter';

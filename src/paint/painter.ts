@@ -5,7 +5,7 @@ import { assertNever } from '@/core/kit/assertNever';
 import type { Matrix } from '@/core/kit/matrix';
 import { mapRect } from '@/core/kit/matrix';
 import type { Rect } from '@/core/kit/rect';
-import { outwardRect } from '@/core/kit/rect';
+import { growRect, outwardRect } from '@/core/kit/rect';
 import { blurAxes } from './blurAxes';
 import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
 
@@ -112,7 +112,7 @@ export class Painter {
 
   private paintShadow(context: SurfaceContext, item: Of<'shadow'>, left: number, top: number): void {
     const spread = Math.ceil(item.blurPx * 3);
-    const area = grow(item.boundsPx, spread);
+    const area = growRect(item.boundsPx, spread);
     if (item.boundsPx.width <= 0 || item.boundsPx.height <= 0) return;
     const shape = this.layer(area, item.items, item.colour);
     const soft = item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
@@ -145,7 +145,7 @@ export class Painter {
     const { boundsPx, acrossPx, downPx } = item;
     if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
     const spread = Math.ceil(Math.max(acrossPx, downPx) * 3);
-    const area = grow(boundsPx, spread);
+    const area = growRect(boundsPx, spread);
     const sharp = this.layer(area, item.items, tint);
     const even = Math.abs(acrossPx - downPx) < 0.01;
     const soft = even ? this.blurred(sharp, area, acrossPx) : sharp;
@@ -219,10 +219,6 @@ export class Painter {
 
 function place(context: SurfaceContext, m: Matrix, left: number, top: number): void {
   context.setTransform(m[0], m[1], m[2], m[3], m[4] - left, m[5] - top);
-}
-
-function grow(rect: Rect, by: number): Rect {
-  return { x: rect.x - by, y: rect.y - by, width: rect.width + 2 * by, height: rect.height + 2 * by };
 }
 
 /** A fill style; with a tint its colours become that colour and only its opacity counts, as for a shadow. */

@@ -1,15 +1,21 @@
 import type { FieldValues, Template } from '@/core/document/template';
 import type { TitleTiming } from '@/core/timeline/stretch';
 
-/** A picture of the format wall that is asked for. */
-export interface WallRequest {
-  /** Whose picture it is: replies carry it back. */
-  readonly key: string;
-  /** The same for requests whose layout is the same, so that only the time is evaluated anew. */
-  readonly layout: string;
+/** What the pictures of the format wall are asked of: a template with values, known by a number from here on. */
+export interface WallDesign {
+  readonly kind: 'design';
+  readonly number: number;
   readonly template: Template;
   readonly values: FieldValues;
+}
+
+/** A picture of the format wall that is asked for. */
+export interface WallRequest {
+  readonly kind: 'picture';
+  /** The format's id, which a reply carries back. */
   readonly formatId: string;
+  /** The number of the design that was sent before. */
+  readonly design: number;
   readonly widthPx: number;
   readonly seconds: number;
   readonly timing: TitleTiming;
@@ -17,7 +23,7 @@ export interface WallRequest {
 
 /** A picture of the format wall with what is wrong in its layout; no picture when it cannot be laid out. */
 export interface WallReply {
-  readonly key: string;
+  readonly formatId: string;
   readonly bitmap: ImageBitmap | null;
   readonly trouble: readonly string[];
 }

@@ -1,5 +1,7 @@
+import { keepLayers } from '@/core/document/keepLayers';
 import { picturesOf } from '@/core/document/pictures';
 import { FORMATS } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/layout/formats';
 import { previewFormat } from '@/core/layout/previewFormat';
 import { layoutTrouble } from '@/core/proof/layoutTrouble';
 import type { FontLibrary } from '@/core/text/fontLibrary';
@@ -9,52 +11,80 @@ import { compile } from '@/core/timeline/compile';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';
 import { fetchFonts } from '@/ui/picture/fetchFonts';
-import { backdropOf, loadBackdrop, paintBackdrop } from '@/ui/picture/paintBackdrop';
+import type { Backdrop } from '@/ui/picture/paintBackdrop';
+import { backdropOf, KeptBackdrop, loadBackdrop } from '@/ui/picture/paintBackdrop';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
-import type { WallReply, WallRequest } from './wallMessages';
+import type { WallDesign, WallReply, WallRequest } from './wallMessages';
 
 /*
  * Lays out and paints the pictures of the format wall, away from the thread that typing and dragging run on.
  * Every request is answered, in the order in which they come.
  */
 const painter = new Painter(browserSurfaces);
-const laidOut = new Map<string, { readonly layout: string; readonly title: CompiledTitle }>();
+let design: WallDesign | null = null;
+let backdrop: { readonly id: string; readonly value: Backdrop } | null = null;
 let fonts: Promise<FontLibrary> | null = null;
 
-addEventListener('message', ({ data }: MessageEvent<WallRequest>) => {
+/** What is kept of one picture of the wall. */
+interface Kept {
+  readonly format: FrameFormat;
+  readonly below: KeptBackdrop;
+  readonly layout: { readonly design: number; readonly title: CompiledTitle } | null;
+}
+const kept = new Map<string, Kept>();
+
+addEventListener('message', ({ data }: MessageEvent<WallDesign | WallRequest>) => {
+  if (data.kind === 'design') {
+    design = { ...data, template: keepLayers(data.template, design?.template ?? null) };
+    return;
+  }
   answer(data).then(
     (reply) => postMessage(reply, { transfer: reply.bitmap === null ? [] : [reply.bitmap] }),
-    () => postMessage({ key: data.key, bitmap: null, trouble: ['cannot be laid out'] } satisfies WallReply),
+    () => {
+      const { formatId } = data;
+      postMessage({ formatId, bitmap: null, trouble: ['cannot be laid out'] } satisfies WallReply);
+    },
   );
 });
 
 async function answer(request: WallRequest): Promise<WallReply> {
+  const asked = design;
+  if (asked === null) throw new Error('A picture was asked for before there was a design');
+  const { template, values } = asked;
   fonts ??= fetchFonts().then((files) =>
     loadFontLibrary(new Map(files.map(({ name, bytes }) => [name, new Uint8Array(bytes)]))),
   );
-  const { key, template, values, seconds, timing } = request;
   await Promise.allSettled([
     loadBackdrop(template.backdrop),
     ...picturesOf(template, values).map(loadPicture),
   ]);
-  const title = layOut(request, await fonts);
+  const { below, title } = layOut(request, asked, await fonts);
   const { widthPx, heightPx } = title.format;
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (context === null) throw new Error('This browser has no 2D canvas in workers');
-  paintBackdrop(painter, context, backdropOf(template.backdrop), 1, title.format);
-  painter.paint(context, title.frame(seconds, timing));
-  return { key, bitmap: canvas.transferToImageBitmap(), trouble: layoutTrouble(template, title) };
+  below.paint(context, backdropNow(template.backdrop), 1, title.format);
+  painter.paint(context, title.frame(request.seconds, request.timing));
+  const trouble = layoutTrouble(template, title);
+  return { formatId: request.formatId, bitmap: canvas.transferToImageBitmap(), trouble };
+}
+
+/** The backdrop as the same object while it is the same, so that a kept one serves again. */
+function backdropNow(id: string): Backdrop {
+  if (backdrop?.id !== id) backdrop = { id, value: backdropOf(id) };
+  return backdrop.value;
 }
 
 function layOut(
-  { key, layout, template, values, formatId, widthPx }: WallRequest,
+  { formatId, widthPx }: WallRequest,
+  { number, template, values }: WallDesign,
   library: FontLibrary,
-): CompiledTitle {
-  const known = laidOut.get(key);
-  if (known?.layout === layout) return known.title;
-  const format = previewFormat(FORMATS.get(formatId), widthPx);
+): { readonly below: KeptBackdrop; readonly title: CompiledTitle } {
+  const before = kept.get(formatId);
+  if (before?.layout?.design === number) return { below: before.below, title: before.layout.title };
+  const format = before?.format ?? previewFormat(FORMATS.get(formatId), widthPx);
+  const below = before?.below ?? new KeptBackdrop(painter);
   const title = compile(template, values, format, library, loadedSizes());
-  laidOut.set(key, { layout, title });
-  return title;
+  kept.set(formatId, { format, below, layout: { design: number, title } });
+  return { below, title };
 }

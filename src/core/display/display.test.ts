@@ -5,7 +5,8 @@ import { IDENTITY, mapRect, multiply, translated } from '../kit/matrix';
 import { containsPoint, containsRect, outwardRect, unionRects } from '../kit/rect';
 import type { DisplayList } from './list';
 import { sameDisplayList } from './list';
-import { OutlineBuilder, outlineBounds, polygonOutline, replayOutline, roundedRectOutline } from './outline';
+import { OutlineBuilder, outlineBounds, polygonOutline, replayOutline } from './outline';
+import { roundedRectOutline } from './shapes';
 
 const numbers = fc.double({ min: -500, max: 500, noNaN: true });
 const rects = fc.record({

@@ -1,5 +1,6 @@
 import type { Matrix } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
+import { sameValue } from '../kit/sameValue';
 import type { Outline } from './outline';
 
 /** A colour as `#rrggbb`; how opaque it is stands beside it. */
@@ -115,15 +116,4 @@ export interface DisplayList {
  */
 export function sameDisplayList(a: DisplayList, b: DisplayList): boolean {
   return a.widthPx === b.widthPx && a.heightPx === b.heightPx && sameValue(a.items, b.items);
-}
-
-function sameValue(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a)) {
-    return Array.isArray(b) && a.length === b.length && a.every((item, i) => sameValue(item, b[i]));
-  }
-  const left = Object.entries(a);
-  const right = new Map<string, unknown>(Object.entries(b));
-  return left.length === right.size && left.every(([key, value]) => sameValue(value, right.get(key)));
 }

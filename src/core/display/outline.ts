@@ -95,40 +95,6 @@ export function outlineBounds(outline: Outline): Rect | null {
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
-// The handle length, in radii, at which a cubic follows a quarter circle within 0.03 % of the radius.
-const QUARTER_HANDLE = 0.5522847498;
-
-/** A rectangle with equal corner radii; the radius is limited to half the shorter side. */
-export function roundedRectOutline(rect: Rect, radius: number): Outline {
-  const { x, y, width, height } = rect;
-  const r = Math.max(0, Math.min(radius, width / 2, height / 2));
-  const b = new OutlineBuilder();
-  if (r === 0) {
-    return b
-      .moveTo(x, y)
-      .lineTo(x + width, y)
-      .lineTo(x + width, y + height)
-      .lineTo(x, y + height)
-      .close()
-      .build();
-  }
-  const k = r * (1 - QUARTER_HANDLE);
-  const right = x + width;
-  const bottom = y + height;
-  return b
-    .moveTo(x + r, y)
-    .lineTo(right - r, y)
-    .curveTo(right - k, y, right, y + k, right, y + r)
-    .lineTo(right, bottom - r)
-    .curveTo(right, bottom - k, right - k, bottom, right - r, bottom)
-    .lineTo(x + r, bottom)
-    .curveTo(x + k, bottom, x, bottom - k, x, bottom - r)
-    .lineTo(x, y + r)
-    .curveTo(x, y + k, x + k, y, x + r, y)
-    .close()
-    .build();
-}
-
 /** A closed or open run of straight lines through points given as x, y pairs. */
 export function polygonOutline(points: readonly number[], closed = true): Outline {
   const b = new OutlineBuilder();

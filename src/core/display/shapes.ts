@@ -6,6 +6,16 @@ import { OutlineBuilder, outlineBounds, polygonOutline } from './outline';
 // The handle length, in radii, at which a cubic follows a quarter circle within 0.03 % of the radius.
 const QUARTER_HANDLE = 0.5522847498;
 
+/** A rectangle with square corners. */
+export function rectOutline({ x, y, width, height }: Rect): Outline {
+  return polygonOutline([x, y, x + width, y, x + width, y + height, x, y + height]);
+}
+
+/** A rectangle with equal corner radii; the radius is limited to half the shorter side. */
+export function roundedRectOutline(rect: Rect, radius: number): Outline {
+  return radius <= 0 ? rectOutline(rect) : corneredRectOutline(rect, [radius, radius, radius, radius], false);
+}
+
 /**
  * A rectangle with four corner radii (top left, then clockwise), each rounded or cut straight. Radii that do not
  * fit side by side are all reduced in proportion, as CSS Backgrounds does.

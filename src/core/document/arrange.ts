@@ -1,7 +1,10 @@
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
-import { nudgeLayer } from './editTemplate';
-import type { Template } from './template';
+import { liesWhereItsContentLies } from '../layout/resolveLayout';
+import type { EditPlace } from './editInFormat';
+import { nudgeIn } from './editInFormat';
+import { newCopyLayer } from './newLayers';
+import type { Layer, Template } from './template';
 
 export type AlignEdge = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
 
@@ -25,6 +28,7 @@ const isAcross = (edge: AlignEdge): boolean => edge === 'left' || edge === 'cent
 /** The template with layers moved so that an edge or middle of each lies on that of an area, or of all of them together. */
 export function alignLayers(
   template: Template,
+  place: EditPlace,
   layers: readonly Arranged[],
   edge: AlignEdge,
   area: Rect | null,
@@ -35,7 +39,7 @@ export function alignLayers(
   const line = target[start] + target[side] * SHARES[edge];
   return layers.reduce((moved, { id, box }) => {
     const by = line - (box[start] + box[side] * SHARES[edge]);
-    return start === 'x' ? nudgeLayer(moved, id, by, 0) : nudgeLayer(moved, id, 0, by);
+    return start === 'x' ? nudgeIn(moved, place, id, by, 0) : nudgeIn(moved, place, id, 0, by);
   }, template);
 }
 
@@ -45,6 +49,7 @@ export function alignLayers(
  */
 export function spaceLayers(
   template: Template,
+  place: EditPlace,
   layers: readonly Arranged[],
   axis: 'x' | 'y',
   area: Rect | null,
@@ -60,13 +65,16 @@ export function spaceLayers(
   let moved = template;
   for (const { id, box } of ordered) {
     const by = at - box[axis];
-    moved = axis === 'x' ? nudgeLayer(moved, id, by, 0) : nudgeLayer(moved, id, 0, by);
+    moved = axis === 'x' ? nudgeIn(moved, place, id, by, 0) : nudgeIn(moved, place, id, 0, by);
     at += box[side] + gap;
   }
   return moved;
 }
 
-/** The template with `count` further copies of a layer, each a gap below (or beside) the one before it. */
+/**
+ * The template with `count` further copies of a layer, each a gap below (or beside) the one before it. What holds
+ * other layers is repeated as linked copies, since its members can only be in one place.
+ */
 export function repeatLayer(
   template: Template,
   layerId: string,
@@ -78,26 +86,34 @@ export function repeatLayer(
   if (index < 0) return template;
   const original = template.layers[index];
   const taken = new Set(template.layers.map((layer) => layer.id));
-  const copies = [];
-  let onto = layerId;
-  for (let i = 0, n = 2; i < count; n++) {
-    const id = `${layerId}-${n}`.slice(-64);
-    if (taken.has(id)) continue;
-    copies.push({
-      ...original,
-      id,
-      name: `${original.name} ${n}`.slice(0, 80),
-      place: {
-        ...original.place,
-        point: 'topLeft' as const,
-        target: { kind: 'layer' as const, layerId: onto },
-        targetPoint: axis === 'y' ? ('bottomLeft' as const) : ('topRight' as const),
-        dxU: axis === 'x' ? gapU : 0,
-        dyU: axis === 'y' ? gapU : 0,
-      },
-    });
-    onto = id;
-    i++;
+  const copies: Layer[] = [];
+  for (let n = 2; copies.length < count; n++) {
+    const id = `${layerId.slice(0, 58)}-${n}`;
+    if (!taken.has(id)) copies.push(repeated(original, id, n, copies.at(-1)?.id ?? layerId, axis, gapU));
   }
   return { ...template, layers: template.layers.toSpliced(index + 1, 0, ...copies) };
+}
+
+function repeated(
+  original: Layer,
+  id: string,
+  n: number,
+  onto: string,
+  axis: 'x' | 'y',
+  gapU: number,
+): Layer {
+  const name = `${original.name} ${n}`.slice(0, 80);
+  const holds = original.kind === 'stack' || liesWhereItsContentLies(original);
+  const copy = holds ? newCopyLayer(id, name, original.id) : { ...original, id, name };
+  return {
+    ...copy,
+    place: {
+      ...copy.place,
+      point: 'topLeft',
+      target: { kind: 'layer', layerId: onto },
+      targetPoint: axis === 'y' ? 'bottomLeft' : 'topRight',
+      dxU: axis === 'x' ? gapU : 0,
+      dyU: axis === 'y' ? gapU : 0,
+    },
+  };
 }

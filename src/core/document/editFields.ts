@@ -4,8 +4,12 @@ import { freeId } from './addLayer';
 import type { Field, Layer, Template } from './template';
 
 /** The field that opens a property of a layer, if it is open. */
-export function fieldOf(template: Template, layerId: string, path: string): Field | undefined {
-  return template.fields.find((field) => field.targets.some((t) => t.layerId === layerId && t.path === path));
+export function fieldOf(
+  { fields }: Pick<Template, 'fields'>,
+  layerId: string,
+  path: string,
+): Field | undefined {
+  return fields.find((field) => field.targets.some((t) => t.layerId === layerId && t.path === path));
 }
 
 /** The template with a property opened to editors under a name of its own, or closed again. */
@@ -93,9 +97,11 @@ export function orderFields(template: Template, ids: readonly string[]): Templat
   return { ...template, fields: template.fields.toSorted((a, b) => rank(a) - rank(b)) };
 }
 
-/** The properties of a layer that are open to editors. */
-export function openProperties(template: Template, layer: Layer): Property[] {
-  return bindLayer(layer).properties.filter(
-    (property) => fieldOf(template, layer.id, property.path) !== undefined,
+/** The properties of a layer that are open to editors by any of the fields. */
+export function openProperties(fields: readonly Field[], layer: Layer): Property[] {
+  const paths = new Set(
+    fields.flatMap(({ targets }) => targets.flatMap((t) => (t.layerId === layer.id ? t.path : []))),
   );
+  if (paths.size === 0) return [];
+  return bindLayer(layer).properties.filter((property) => paths.has(property.path));
 }

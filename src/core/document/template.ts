@@ -393,6 +393,15 @@ export type FieldValue = string | number | boolean;
 /** What an editor typed, by field id; a field that is missing takes the design's value. */
 export type FieldValues = Readonly<Record<string, FieldValue>>;
 
+/** The words that a layer shows, cells and rows parted by line ends; empty for a kind that shows none, and when hidden. */
+export function layerWords(layer: Layer): string {
+  if (!layer.visible) return '';
+  if (layer.kind === 'text') return plainText(layer);
+  if (layer.kind !== 'rows') return '';
+  const shown = layer.rows.split('\n').filter((row) => row.trim() !== '');
+  return shown.slice(0, layer.maxRows).join('\n').replaceAll('\t', '\n');
+}
+
 /** The text of a layer as one string. */
 export function plainText(layer: TextLayer): string {
   return layer.runs.map((run) => run.text).join('');

@@ -1,17 +1,17 @@
 import type { BackdropLayer } from '../document/template';
-import { corneredRectOutline } from '../display/shapes';
+import { rectOutline } from '../display/shapes';
 import { PATTERNS } from '../patterns';
-import type { BoundLayer, MeasureContext, Measured, Property } from './layerKind';
+import type { LayerBinding, MeasureContext, Measured, Property } from './layerKind';
 import { NO_TEXT, pathShape } from './layerKind';
 import { paintOf } from './paintOf';
 import { choiceProperty, colourProperty, numberProperty } from './properties';
 
 /** A background with its properties; it covers the frame. A gradient in its look takes the pattern's place. */
-export function bindBackdrop(layer: BackdropLayer): BoundLayer {
+export function bindBackdrop(layer: BackdropLayer): LayerBinding {
   return {
     kindLabel: 'background',
     unitKinds: ['layer'],
-    properties: backdropProperties(layer),
+    properties: () => backdropProperties(layer),
     dependsOn: [],
     measuresAfter: [],
     measure: (context) => measureBackdrop(layer, context),
@@ -57,10 +57,7 @@ function measureBackdrop(layer: BackdropLayer, { frame }: MeasureContext): Measu
     lastBaseline: frame.height,
   };
   if (layer.look.gradient !== null) {
-    const shape = pathShape(
-      corneredRectOutline(frame, [0, 0, 0, 0], false),
-      paintOf(layer.look, '#000000', frame),
-    );
+    const shape = pathShape(rectOutline(frame), paintOf(layer.look, '#000000', frame));
     return { ...base, units: () => [{ box: frame, ink: frame, shapes: [shape] }] };
   }
   if (pattern.still || layer.speed === 0) {

@@ -15,19 +15,19 @@ import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import type { PlacedBox } from '../layout/points';
-import type { BoundLayer, MeasureContext, Measured, Property } from './layerKind';
+import type { LayerBinding, MeasureContext, Measured, Property } from './layerKind';
 import { NO_TEXT, pathShape } from './layerKind';
 import { paintOf } from './paintOf';
 import { choiceProperty, colourProperty, numberProperty, textProperty } from './properties';
 
 /** A box layer with its properties; its size is fixed or follows a rule. */
-export function bindBox(layer: BoxLayer): BoundLayer {
+export function bindBox(layer: BoxLayer): LayerBinding {
   const extents = [layer.width, layer.height];
   const encloses = extents.some((extent) => extent.kind === 'encloses');
   return {
     kindLabel: 'box',
     unitKinds: ['layer'],
-    properties: boxProperties(layer),
+    properties: () => boxProperties(layer),
     dependsOn: [...new Set([...extents.flatMap(extentReferences), ...(encloses ? layer.encloses : [])])],
     measuresAfter: [],
     measure: (context) => measureBox(layer, context),

@@ -1,14 +1,14 @@
 import type { CopyLayer } from '../document/template';
-import type { BoundLayer } from './layerKind';
+import type { LayerBinding } from './layerKind';
 import { NO_TEXT } from './layerKind';
 import { numberProperty } from './properties';
 
 /** A linked copy with its properties; it is as large as its original and absent when that is. */
-export function bindCopy(layer: CopyLayer): BoundLayer {
+export function bindCopy(layer: CopyLayer): LayerBinding {
   return {
     kindLabel: 'linked copy',
     unitKinds: ['layer'],
-    properties: [
+    properties: () => [
       numberProperty('delaySeconds', 'Later by', ['s', 0, 60, 0.04], layer.delaySeconds, (delaySeconds) => ({
         ...layer,
         delaySeconds,

@@ -1,14 +1,14 @@
 import type { GroupLayer } from '../document/template';
 import { unionRects } from '../kit/rect';
-import type { BoundLayer } from './layerKind';
+import type { LayerBinding } from './layerKind';
 import { NO_TEXT } from './layerKind';
 
 /** A group with its properties; it lies where its members lie and is as large as they are together. */
-export function bindGroup(layer: GroupLayer): BoundLayer {
+export function bindGroup(layer: GroupLayer): LayerBinding {
   return {
     kindLabel: 'group',
     unitKinds: ['layer'],
-    properties: [],
+    properties: () => [],
     dependsOn: layer.members,
     measuresAfter: [],
     measure(context) {

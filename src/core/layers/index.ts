@@ -5,7 +5,7 @@ import { baseProperties } from './baseProperties';
 import { bindBox } from './box';
 import { bindCopy } from './copy';
 import { bindGroup } from './group';
-import type { BoundLayer, Property } from './layerKind';
+import type { BoundLayer, LayerBinding, Property } from './layerKind';
 import { bindLight } from './light';
 import { bindParticles } from './particles';
 import { bindPicture } from './picture';
@@ -13,14 +13,28 @@ import { bindRows } from './rows';
 import { bindStack } from './stack';
 import { bindText } from './text';
 
+// Layers are never changed, so what is known of one stays true. A layout asks several times for each layer.
+const bound = new WeakMap<Layer, BoundLayer>();
+
 /** What a layer's kind knows about it, with the properties that all kinds share behind its own. */
 export function bindLayer(layer: Layer): BoundLayer {
-  const bound = bindKind(layer);
-  return { ...bound, properties: [...bound.properties, ...baseProperties(layer)] };
+  const known = bound.get(layer);
+  if (known !== undefined) return known;
+  const { properties: own, ...rest } = bindKind(layer);
+  let all: readonly Property[] | null = null;
+  const fresh: BoundLayer = {
+    ...rest,
+    get properties() {
+      all ??= [...own(), ...baseProperties(layer)];
+      return all;
+    },
+  };
+  bound.set(layer, fresh);
+  return fresh;
 }
 
 /** Each kind is one file and one line here. */
-function bindKind(layer: Layer): BoundLayer {
+function bindKind(layer: Layer): LayerBinding {
   switch (layer.kind) {
     case 'text':
       return bindText(layer);

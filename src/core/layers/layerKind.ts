@@ -111,17 +111,23 @@ export interface LayerUnit {
   readonly line?: number;
 }
 
-/** A layer together with what its kind knows about it. */
-export interface BoundLayer {
+/** What a kind of layer knows about one. */
+export interface LayerBinding {
   readonly kindLabel: string;
   readonly unitKinds: readonly UnitKind[];
-  readonly properties: readonly Property[];
+  /** The kind's own properties; made when they are asked for, since laying out never asks. */
+  properties(): Property[];
   /** Layers whose boxes must be known before this one is measured. */
   readonly dependsOn: readonly string[];
   /** Layers whose sizes, not places, must be known before this one is measured. */
   readonly measuresAfter: readonly string[];
   /** null when the layer is absent: an empty text, or a box with nothing to enclose. */
   measure(context: MeasureContext): Measured | null;
+}
+
+/** A layer together with what its kind knows about it, and all its properties. */
+export interface BoundLayer extends Omit<LayerBinding, 'properties'> {
+  readonly properties: readonly Property[];
 }
 
 /** What a measured layer without text has in common. */

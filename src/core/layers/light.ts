@@ -1,6 +1,6 @@
 import type { LightLayer } from '../document/template';
 import { ellipseOutline } from '../display/shapes';
-import type { BoundLayer } from './layerKind';
+import type { LayerBinding } from './layerKind';
 import { NO_TEXT, pathShape } from './layerKind';
 import { colourProperty, numberProperty } from './properties';
 
@@ -11,11 +11,11 @@ const CROSSING_SECONDS = 3;
  * A light with its properties: strongest in the middle, nothing at the rim, seen only where layers below it are.
  * It wanders to and fro over its way, starting on the left.
  */
-export function bindLight(layer: LightLayer): BoundLayer {
+export function bindLight(layer: LightLayer): LayerBinding {
   return {
     kindLabel: 'light',
     unitKinds: ['layer'],
-    properties: [
+    properties: () => [
       colourProperty('colour', 'Colour', layer.colour, (colour) => ({ ...layer, colour })),
       numberProperty('widthU', 'Width', ['u', 4, 6000, 4], layer.widthU, (widthU) => ({ ...layer, widthU })),
       numberProperty('heightU', 'Height', ['u', 4, 6000, 4], layer.heightU, (heightU) => ({

@@ -2,12 +2,12 @@ import type { ParticlesLayer } from '../document/template';
 import { ellipseOutline } from '../display/shapes';
 import { seededShare } from '../kit/seeded';
 import type { PlacedBox } from '../layout/points';
-import type { BoundLayer, UnitShape } from './layerKind';
+import type { LayerBinding, UnitShape } from './layerKind';
 import { NO_TEXT, pathShape, solid } from './layerKind';
 import { choiceProperty, colourProperty, numberProperty } from './properties';
 
 /** Particles with their properties; where each one is follows from the seed and the time alone. */
-export function bindParticles(layer: ParticlesLayer): BoundLayer {
+export function bindParticles(layer: ParticlesLayer): LayerBinding {
   const number = (
     path: 'count' | 'sizeU' | 'widthU' | 'heightU' | 'seed',
     label: string,
@@ -18,7 +18,7 @@ export function bindParticles(layer: ParticlesLayer): BoundLayer {
   return {
     kindLabel: 'particles',
     unitKinds: ['layer'],
-    properties: [
+    properties: () => [
       choiceProperty(
         'style',
         'Behaviour',

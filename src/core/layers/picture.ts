@@ -1,16 +1,16 @@
 import type { PictureLayer } from '../document/template';
-import { corneredRectOutline } from '../display/shapes';
+import { rectOutline } from '../display/shapes';
 import type { Rect } from '../kit/rect';
-import type { BoundLayer, LayerUnit, MeasureContext, Measured, PictureSize, UnitShape } from './layerKind';
+import type { LayerBinding, LayerUnit, MeasureContext, Measured, PictureSize, UnitShape } from './layerKind';
 import { NO_TEXT, pathShape, solid } from './layerKind';
 import { choiceProperty, numberProperty, pictureProperty } from './properties';
 
 /** A picture layer with its properties. */
-export function bindPicture(layer: PictureLayer): BoundLayer {
+export function bindPicture(layer: PictureLayer): LayerBinding {
   return {
     kindLabel: 'picture',
     unitKinds: ['layer'],
-    properties: [
+    properties: () => [
       pictureProperty('asset', 'Picture', layer.asset, (asset) => ({ ...layer, asset })),
       choiceProperty(
         'sizing',
@@ -97,7 +97,7 @@ export function coverCrop(size: PictureSize, box: Rect): Rect {
 
 /** What is shown while a picture is not chosen or not here. */
 function standIn(box: Rect): UnitShape {
-  return pathShape(corneredRectOutline(box, [0, 0, 0, 0], false), solid('#8a8478'), 0.5);
+  return pathShape(rectOutline(box), solid('#8a8478'), 0.5);
 }
 
 function imageShape(box: Rect, layer: PictureLayer, size: PictureSize): UnitShape {

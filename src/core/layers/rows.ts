@@ -1,22 +1,22 @@
 import type { RowsColumn, RowsLayer } from '../document/template';
 import { OutlineBuilder } from '../display/outline';
-import { corneredRectOutline } from '../display/shapes';
+import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import { fitText } from '../text/fitText';
 import type { TextLayout } from '../text/layoutText';
 import { textUnits } from '../text/units';
-import type { BoundLayer, LayerUnit, MeasureContext, Measured, Property, UnitShape } from './layerKind';
+import type { LayerBinding, LayerUnit, MeasureContext, Measured, Property, UnitShape } from './layerKind';
 import { pathShape, solid } from './layerKind';
 import { choiceProperty, colourProperty, faceChoices, numberProperty, weightChoices } from './properties';
 
 /** A list of rows with its properties; each row is a unit. Empty rows are left out. */
-export function bindRows(layer: RowsLayer): BoundLayer {
+export function bindRows(layer: RowsLayer): LayerBinding {
   return {
     kindLabel: 'rows',
     unitKinds: ['row', 'layer'],
-    properties: rowsProperties(layer),
+    properties: () => rowsProperties(layer),
     dependsOn: [],
     measuresAfter: [],
     measure: (context) => measureRows(layer, context),
@@ -120,7 +120,7 @@ function rowUnit(
   toPixels: Matrix,
 ): LayerUnit {
   const box: Rect = { x: origin.x, y: origin.y, width: origin.width, height: layer.rowHeightU };
-  const plate = corneredRectOutline(box, new Array<number>(4).fill(layer.plateRadiusU), false);
+  const plate = roundedRectOutline(box, layer.plateRadiusU);
   const shapes: UnitShape[] =
     layer.plateOpacity > 0 ? [pathShape(plate, solid(layer.plate), layer.plateOpacity)] : [];
   for (const { layout, x } of cells) {

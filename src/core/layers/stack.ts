@@ -1,14 +1,14 @@
 import type { StackLayer } from '../document/template';
-import type { BoundLayer, MeasureContext, Measured } from './layerKind';
+import type { LayerBinding, MeasureContext, Measured } from './layerKind';
 import { NO_TEXT } from './layerKind';
 import { choiceProperty, numberProperty } from './properties';
 
 /** A stack with its properties; members that are absent take no room and no gap. */
-export function bindStack(layer: StackLayer): BoundLayer {
+export function bindStack(layer: StackLayer): LayerBinding {
   return {
     kindLabel: 'stack',
     unitKinds: ['layer'],
-    properties: [
+    properties: () => [
       numberProperty('gapU', 'Gap', ['u', -400, 1000, 1], layer.gapU, (gapU) => ({ ...layer, gapU })),
       choiceProperty(
         'direction',

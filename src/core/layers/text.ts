@@ -1,15 +1,18 @@
+import type { Paint } from '../display/list';
 import type { Layer, TextLayer, TextStyle } from '../document/template';
 import { plainText } from '../document/template';
 import { unionRects } from '../kit/rect';
 import type { Matrix } from '../kit/matrix';
+import type { FaceFeature } from '../text/faces';
 import { DEFAULT_FACE_ID, FACES } from '../text/faces';
 import { fitText } from '../text/fitText';
+import type { FontLibrary } from '../text/fontLibrary';
 import type { TextLayout } from '../text/layoutText';
 import { retypeRuns } from '../text/runs';
 import type { TextUnit } from '../text/units';
 import { textUnits } from '../text/units';
 import type { PlacedBox } from '../layout/points';
-import type { BoundLayer, LayerUnit, MeasureContext, Measured, Property } from './layerKind';
+import type { LayerBinding, LayerUnit, Measured, Property } from './layerKind';
 import { pathShape, solid } from './layerKind';
 import { paintOf } from './paintOf';
 import {
@@ -23,18 +26,33 @@ import {
 } from './properties';
 
 /** A text layer with its properties and its typesetting. */
-export function bindText(layer: TextLayer): BoundLayer {
+export function bindText(layer: TextLayer): LayerBinding {
   return {
     kindLabel: 'text',
     unitKinds: ['layer', 'line', 'word', 'letter'],
-    properties: textProperties(layer),
+    properties: () => textProperties(layer),
     dependsOn: [],
     measuresAfter: [],
-    measure: (context) => measureText(layer, context),
+    measure: measureOnce(layer),
   };
 }
 
-function measureText(layer: TextLayer, context: MeasureContext): Measured | null {
+/** Typesetting for each width that is asked for: while one text is typed, the others are not set again. */
+function measureOnce(layer: TextLayer): LayerBinding['measure'] {
+  const known = new WeakMap<FontLibrary, Map<number, Measured | null>>();
+  return ({ fonts, area }) => {
+    const { width } = area('titleSafe');
+    const byWidth = known.get(fonts) ?? new Map<number, Measured | null>();
+    known.set(fonts, byWidth);
+    const before = byWidth.get(width);
+    if (before !== undefined) return before;
+    const measured = measureText(layer, width, fonts);
+    byWidth.set(width, measured);
+    return measured;
+  };
+}
+
+function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): Measured | null {
   if (plainText(layer).trim() === '') return null;
   const spec = {
     runs: layer.runs.map((run) => (run.style === undefined ? run : { ...run, style: knownFace(run.style) })),
@@ -43,8 +61,7 @@ function measureText(layer: TextLayer, context: MeasureContext): Measured | null
     balanced: layer.balanced,
     columnU: layer.columnU,
   };
-  const maxWidthU = layer.maxWidthShare * context.area('titleSafe').width;
-  const fitted = fitText(spec, maxWidthU, layer.whenLong, context.fonts);
+  const fitted = fitText(spec, layer.maxWidthShare * safeWidthU, layer.whenLong, fonts);
   const { layout } = fitted;
   return {
     width: layout.width,
@@ -55,8 +72,10 @@ function measureText(layer: TextLayer, context: MeasureContext): Measured | null
     overflows: fitted.overflows,
     missing: layout.missing,
     standIns: layout.standIns,
-    units: (kind, box, toPixels) =>
-      textUnits(layout, kind).map((unit) => placeUnit(unit, { layer, box, toPixels, layout })),
+    units(kind, box, toPixels) {
+      const setting = { layer, box, toPixels, layout, paint: paintOf(layer.look, layer.style.fill, box) };
+      return textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
+    },
   };
 }
 
@@ -72,9 +91,10 @@ interface Setting {
   readonly box: PlacedBox;
   readonly toPixels: Matrix;
   readonly layout: TextLayout;
+  readonly paint: Paint;
 }
 
-function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout }: Setting): LayerUnit {
+function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout, paint }: Setting): LayerUnit {
   // Baselines on whole pixels keep horizontal strokes crisp and alike in every line.
   const line = layout.lines[unit.line];
   const baselinePx = (origin.y + line.baseline) * toPixels[3];
@@ -92,7 +112,7 @@ function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout }: Set
       pathShape(
         shiftOutline(part.outline, origin.x, dy),
         // A part in a colour of its own keeps it under a gradient.
-        part.fill === layer.style.fill ? paintOf(layer.look, part.fill, origin) : solid(part.fill),
+        part.fill === layer.style.fill ? paint : solid(part.fill),
       ),
     ),
   };
@@ -105,6 +125,8 @@ function shiftOutline(outline: TextUnit['parts'][number]['outline'], dx: number,
 function textProperties(layer: TextLayer): Property[] {
   const { style } = layer;
   const styled = (change: Partial<TextStyle>): Layer => ({ ...layer, style: { ...style, ...change } });
+  const has = (feature: FaceFeature): boolean =>
+    (FACES.find(style.face) ?? FACES.list[0]).features.includes(feature);
   return [
     textProperty('text', 'Reads', plainText(layer), (text) => ({
       ...layer,
@@ -119,17 +141,7 @@ function textProperties(layer: TextLayer): Property[] {
     numberProperty('style.leading', 'Leading', ['×', 0.5, 4, 0.05], style.leading, (leading) =>
       styled({ leading }),
     ),
-    choiceProperty(
-      'style.letterCase',
-      'Case',
-      [
-        { value: 'typed', label: 'Typed' },
-        { value: 'capitals', label: 'CAPS' },
-        { value: 'smallCapitals', label: 'Small' },
-      ],
-      style.letterCase,
-      (letterCase) => styled({ letterCase }),
-    ),
+    caseProperty(style, styled, has),
     choiceProperty(
       'align',
       'Align',
@@ -143,7 +155,7 @@ function textProperties(layer: TextLayer): Property[] {
       (align) => ({ ...layer, align }),
     ),
     colourProperty('style.fill', 'Fill', style.fill, (fill) => styled({ fill })),
-    ...finePoints(layer, styled),
+    ...finePoints(layer, styled, has),
     numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,
       maxWidthShare: v / 100,
@@ -157,6 +169,47 @@ function textProperties(layer: TextLayer): Property[] {
           })),
         ]),
   ];
+}
+
+interface FaceChoice<T extends string> {
+  readonly value: T;
+  readonly label: string;
+  /** The feature without which it would do nothing. */
+  readonly needs?: FaceFeature;
+}
+
+/** The choices that the face can show, and the one that is chosen now, so that it is seen and can be left. */
+function offered<T extends string>(
+  choices: readonly FaceChoice<T>[],
+  current: T,
+  has: (feature: FaceFeature) => boolean,
+): { readonly value: T; readonly label: string }[] {
+  return choices
+    .filter(({ value, needs }) => needs === undefined || has(needs) || value === current)
+    .map(({ value, label }) => ({ value, label }));
+}
+
+/** How the letters are cased. */
+function caseProperty(
+  style: TextStyle,
+  styled: (change: Partial<TextStyle>) => Layer,
+  has: (feature: FaceFeature) => boolean,
+): Property {
+  return choiceProperty(
+    'style.letterCase',
+    'Case',
+    offered<TextStyle['letterCase']>(
+      [
+        { value: 'typed', label: 'Typed' },
+        { value: 'capitals', label: 'CAPS' },
+        { value: 'smallCapitals', label: 'Small', needs: 'smcp' },
+      ],
+      style.letterCase,
+      has,
+    ),
+    style.letterCase,
+    (letterCase) => styled({ letterCase }),
+  );
 }
 
 /** A weight among those that the face has, or anywhere along the axes of a variable one. */
@@ -176,25 +229,39 @@ function weightProperties(style: TextStyle, styled: (change: Partial<TextStyle>)
   ];
 }
 
-function finePoints(layer: TextLayer, styled: (change: Partial<TextStyle>) => Layer): Property[] {
+function finePoints(
+  layer: TextLayer,
+  styled: (change: Partial<TextStyle>) => Layer,
+  has: (feature: FaceFeature) => boolean,
+): Property[] {
   const { style } = layer;
   return [
     numberProperty('style.shift', 'Raised', ['‰', -1000, 1000, 10], style.shift, (shift) =>
       styled({ shift }),
     ),
-    choiceProperty(
-      'style.figures',
-      'Figures',
-      [
-        { value: 'font', label: 'Usual' },
-        { value: 'tabular', label: 'Equal' },
-        { value: 'oldStyle', label: 'Old' },
-      ],
-      style.figures,
-      (figures) => styled({ figures }),
-    ),
+    ...(has('tnum') || has('onum') || style.figures !== 'font'
+      ? [
+          choiceProperty(
+            'style.figures',
+            'Figures',
+            offered<TextStyle['figures']>(
+              [
+                { value: 'font', label: 'Usual' },
+                { value: 'tabular', label: 'Equal', needs: 'tnum' },
+                { value: 'oldStyle', label: 'Old', needs: 'onum' },
+              ],
+              style.figures,
+              has,
+            ),
+            style.figures,
+            (figures) => styled({ figures }),
+          ),
+        ]
+      : []),
     switchProperty('style.ligatures', 'Ligatures', style.ligatures, (ligatures) => styled({ ligatures })),
-    switchProperty('style.fractions', 'Fractions', style.fractions, (fractions) => styled({ fractions })),
+    ...(has('frac') || style.fractions
+      ? [switchProperty('style.fractions', 'Fractions', style.fractions, (v) => styled({ fractions: v }))]
+      : []),
     switchProperty('balanced', 'Even lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
   ];
 }

@@ -1,5 +1,4 @@
-import { mixStops } from '../colour/mixStops';
-import { corneredRectOutline } from '../display/shapes';
+import { rectOutline } from '../display/shapes';
 import { pathShape } from '../layers/layerKind';
 import { seededShare } from '../kit/seeded';
 import { colourAt, definePattern } from './pattern';
@@ -19,12 +18,12 @@ export const drift = definePattern({
         x: rect.x + rect.width * (0.5 + 0.42 * Math.cos(turn + i)),
         y: rect.y + rect.height * (0.5 + 0.42 * Math.sin(turn * 0.8 + i * 2)),
       };
-      const stops = mixStops([
+      const stops = [
         { at: 0, colour, opacity: 0.9 },
         { at: 0.5, colour, opacity: 0.4 },
         { at: 1, colour, opacity: 0 },
-      ]);
-      return pathShape(corneredRectOutline(rect, [0, 0, 0, 0], false), {
+      ];
+      return pathShape(rectOutline(rect), {
         kind: 'radial',
         centre,
         radius,

@@ -1,4 +1,4 @@
-import { corneredRectOutline } from '../display/shapes';
+import { rectOutline } from '../display/shapes';
 import type { Rect } from '../kit/rect';
 import type { UnitShape } from '../layers/layerKind';
 import { pathShape, solid } from '../layers/layerKind';
@@ -6,7 +6,7 @@ import { colourAt, definePattern } from './pattern';
 
 /** One colour over the whole rectangle. */
 export function ground(rect: Rect, colour: string): UnitShape {
-  return pathShape(corneredRectOutline(rect, [0, 0, 0, 0], false), solid(colour));
+  return pathShape(rectOutline(rect), solid(colour));
 }
 
 export const plain = definePattern({

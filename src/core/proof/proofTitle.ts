@@ -1,6 +1,6 @@
 import { applyValues } from '../document/applyValues';
 import type { FieldValues, Template } from '../document/template';
-import { plainText } from '../document/template';
+import { layerWords } from '../document/template';
 import { stretchTiming } from '../timeline/stretch';
 import type { FrameRate } from '../units/rates';
 import { readableSeconds } from './readableTime';
@@ -22,14 +22,14 @@ export function proofTitle(
   rate: FrameRate,
 ): TitleProof {
   const applied = applyValues(template, values);
-  const texts = applied.layers.flatMap((layer) =>
-    layer.kind === 'text' && layer.visible ? plainText(layer) : [],
-  );
-  const reads = readingSeconds(texts.join(' '));
+  const reads = readingSeconds(applied.layers.map(layerWords).join(' '));
   const readable = readableSeconds(applied, stretchTiming(template.timing, lengthFrames, rate));
   const times = { readsSeconds: reads, readableSeconds: readable };
   const missing = template.fields.find(
-    (field) => field.kind === 'text' && field.required && String(values[field.id] ?? ' x').trim() === '',
+    (field) =>
+      ['text', 'rows', 'date', 'picture'].includes(field.kind) &&
+      field.required &&
+      String(values[field.id] ?? ' x').trim() === '',
   );
   if (missing !== undefined) return { tone: 'stop', message: `${missing.label} is empty`, ...times };
   if (reads > readable + 0.05) {

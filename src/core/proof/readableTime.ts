@@ -1,5 +1,5 @@
 import type { MoveUse, Template } from '../document/template';
-import { plainText } from '../document/template';
+import { layerWords } from '../document/template';
 import type { TitleTiming } from '../timeline/stretch';
 import { mirrorMove } from '../timeline/motion';
 
@@ -11,7 +11,7 @@ export function readableSeconds(template: Template, timing: TitleTiming): number
   let from = 0;
   let to = timing.totalSeconds;
   for (const layer of template.layers) {
-    if (layer.kind !== 'text' || !layer.visible || plainText(layer).trim() === '') continue;
+    if (layerWords(layer).trim() === '') continue;
     const { in: arrive, out: leave } = layer.motion;
     if (arrive !== null) {
       const share = columnShare(arrive.startSeconds + arrive.lengthSeconds, template.timing.inSeconds);

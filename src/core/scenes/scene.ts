@@ -1,6 +1,7 @@
 import type { DisplayItem, GradientStop, HexColour, Paint } from '../display/list';
 import type { Outline } from '../display/outline';
-import { OutlineBuilder, polygonOutline, roundedRectOutline } from '../display/outline';
+import { OutlineBuilder, polygonOutline } from '../display/outline';
+import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import { IDENTITY, multiply } from '../kit/matrix';
 import type { FrameFormat } from '../layout/formats';

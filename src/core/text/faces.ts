@@ -1,5 +1,8 @@
 import { createRegistry } from '../kit/registry';
 
+/** OpenType tags: tabular and old-style figures, small capitals, fractions. */
+export type FaceFeature = 'tnum' | 'onum' | 'smcp' | 'frac';
+
 /** From, to, as the font's own axis counts. */
 type AxisRange = readonly [number, number];
 
@@ -11,6 +14,8 @@ export interface Face {
   readonly files: Readonly<Record<number, string>>;
   readonly scripts: readonly string[];
   readonly licence: string;
+  /** Which of the OpenType features that a style can ask for the font has. */
+  readonly features: readonly FaceFeature[];
   /** The ranges of a variable face: weight, and width in percent of the regular one. */
   readonly axes?: { readonly weight: AxisRange; readonly width: AxisRange };
 }
@@ -26,6 +31,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('barlow-condensed', 400, 500, 600, 700),
     scripts: ['Latin'],
     licence: 'OFL-1.1',
+    features: ['tnum', 'smcp', 'frac'],
   },
   {
     id: 'hanken-grotesk',
@@ -33,6 +39,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('hanken-grotesk', 400, 600, 700),
     scripts: ['Latin'],
     licence: 'OFL-1.1',
+    features: ['frac'],
   },
   {
     id: 'fraunces',
@@ -40,6 +47,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('fraunces', 400, 600, 700),
     scripts: ['Latin'],
     licence: 'OFL-1.1',
+    features: [],
   },
   {
     id: 'alegreya',
@@ -47,6 +55,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('alegreya', 400, 500, 700),
     scripts: ['Latin', 'Greek', 'Cyrillic'],
     licence: 'OFL-1.1',
+    features: ['tnum', 'onum', 'smcp', 'frac'],
   },
   {
     id: 'archivo',
@@ -54,6 +63,7 @@ export const FACES = createRegistry<Face>('face', [
     files: { 400: 'archivo-variable.ttf' },
     scripts: ['Latin'],
     licence: 'OFL-1.1',
+    features: ['tnum', 'frac'],
     axes: { weight: [100, 900], width: [62, 125] },
   },
   {
@@ -62,6 +72,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('noto-sans-arabic', 400, 500, 600, 700),
     scripts: ['Arabic'],
     licence: 'OFL-1.1',
+    features: ['tnum'],
   },
   {
     id: 'noto-sans-devanagari',
@@ -69,6 +80,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('noto-sans-devanagari', 400, 500, 600, 700),
     scripts: ['Devanagari', 'Latin'],
     licence: 'OFL-1.1',
+    features: [],
   },
 ]);
 

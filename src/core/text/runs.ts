@@ -1,4 +1,5 @@
 import type { TextRun, TextStyle } from '../document/template';
+import { sameValue } from '../kit/sameValue';
 
 /** The words of runs as one string. */
 function runsText(runs: readonly TextRun[]): string {
@@ -49,15 +50,8 @@ function joinRuns(text: string, styles: readonly TextRun['style'][]): TextRun[] 
   const runs: { text: string; style?: TextRun['style'] }[] = [];
   for (let i = 0; i < text.length; i++) {
     const last = runs.at(-1);
-    if (last !== undefined && sameStyle(last.style, styles[i])) last.text += text[i];
+    if (last !== undefined && sameValue(last.style, styles[i])) last.text += text[i];
     else runs.push(styles[i] === undefined ? { text: text[i] } : { text: text[i], style: styles[i] });
   }
   return runs.length === 0 ? [{ text: '' }] : runs;
-}
-
-function sameStyle(a: TextRun['style'], b: TextRun['style']): boolean {
-  if (a === b) return true;
-  const left = Object.entries(a ?? {});
-  const right = new Map<string, unknown>(Object.entries(b ?? {}));
-  return left.length === right.size && left.every(([key, value]) => right.get(key) === value);
 }

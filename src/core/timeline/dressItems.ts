@@ -1,7 +1,7 @@
 import type { EdgeLine, Reflection, Shadow } from '../document/look';
 import type { Layer } from '../document/template';
 import type { DisplayItem } from '../display/list';
-import { corneredRectOutline } from '../display/shapes';
+import { rectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import { IDENTITY, mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
@@ -180,7 +180,7 @@ function innerShadow(
   };
   const veil: DisplayItem = {
     kind: 'fill',
-    outline: corneredRectOutline(bounds, [0, 0, 0, 0], false),
+    outline: rectOutline(bounds),
     paint: solid(shadow.colour),
     matrix: IDENTITY,
     opacity: shadow.opacity,
@@ -232,7 +232,7 @@ function reflectionItem(
   const fadeTo = foot + gap + axis.height * reflection.fade;
   const fade: DisplayItem = {
     kind: 'fill',
-    outline: corneredRectOutline(boundsPx, [0, 0, 0, 0], false),
+    outline: rectOutline(boundsPx),
     paint: {
       kind: 'linear',
       from: { x: 0, y: foot + gap },

@@ -1,7 +1,7 @@
 import type { DisplayItem } from '../display/list';
-import { corneredRectOutline } from '../display/shapes';
+import { rectOutline, roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
-import { IDENTITY, isUpright, mapRect, multiply, translated } from '../kit/matrix';
+import { isUpright, mapRect, multiply, translated } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { outwardRect, unionRects } from '../kit/rect';
 import type { LayerUnit, UnitShape } from '../layers/layerKind';
@@ -36,11 +36,11 @@ export function paintLayers(
   seconds: number,
   toPixels: Matrix,
 ): DisplayItem[] {
-  let items: DisplayItem[] = [];
+  const items: DisplayItem[] = [];
   for (const layer of layers) {
     const own = paintLayer(stage, layer, seconds, toPixels);
-    if (layer.layer.kind !== 'light') items = [...items, ...own];
-    else if (own.length > 0 && items.length > 0) items = [...items, lightItem(own, items, stage.format)];
+    if (layer.layer.kind !== 'light') items.push(...own);
+    else if (own.length > 0 && items.length > 0) items.push(lightItem(own, [...items], stage.format));
   }
   return items;
 }
@@ -89,10 +89,8 @@ function contentItems(
     if (source.kind === 'group') return paintLayers(stage, stage.members.get(source.id) ?? [], seconds, at);
     return source.kind === 'copy' ? copyItems(stage, layer, seconds, at) : null;
   };
-  const highlight =
-    source.kind === 'text' && source.highlight !== null ? highlightItems(layer, posed, matrix) : [];
   const units = posed.flatMap(({ unit, pose }) => paintUnit(layer, unit, pose, matrix, nested));
-  return [...highlight, ...units];
+  return [...highlightItems(layer, posed, matrix), ...units];
 }
 
 /** The original as it was a while ago, moved to where the copy is. */
@@ -165,7 +163,7 @@ function paintUnit(
 function maskItem(box: Rect, items: readonly DisplayItem[], toPixels: Matrix): DisplayItem {
   const rectPx = outwardRect(mapRect(toPixels, box));
   if (isUpright(toPixels)) return { kind: 'clip', rectPx, items };
-  const shape = pathShape(corneredRectOutline(box, [0, 0, 0, 0], false), solid('#000000'));
+  const shape = pathShape(rectOutline(box), solid('#000000'));
   return { kind: 'mask', boundsPx: rectPx, mode: 'in', items, mask: [shapeItem(shape, toPixels, 1)] };
 }
 
@@ -188,7 +186,7 @@ function highlightItems(layer: CompiledLayer, posed: readonly PosedUnit[], matri
       width: Math.max(1, right - left + 2 * padAcrossU),
       height: Math.max(1, line.height + 2 * padDownU),
     };
-    const outline = corneredRectOutline(rect, [radiusU, radiusU, radiusU, radiusU], false);
+    const outline = roundedRectOutline(rect, radiusU);
     return [{ kind: 'fill', outline, paint: solid(colour), matrix, opacity: opacity * strength }];
   });
 }
@@ -210,5 +208,5 @@ export function ownMatrix(
   const cos = Math.cos(angle);
   const sin = Math.sin(angle);
   const turn: Matrix = [cos * scaleX, sin * scaleX, -sin * scaleY, cos * scaleY, about.x, about.y];
-  return translated(multiply(turn, IDENTITY), -about.x, -about.y);
+  return translated(turn, -about.x, -about.y);
 }

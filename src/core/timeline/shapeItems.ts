@@ -3,7 +3,7 @@ import type { DisplayItem } from '../display/list';
 import { outlineBounds } from '../display/outline';
 import type { Matrix } from '../kit/matrix';
 import { mapRect, scaleOf } from '../kit/matrix';
-import { outwardRect } from '../kit/rect';
+import { growRect, outwardRect } from '../kit/rect';
 import type { UnitShape } from '../layers/layerKind';
 import { solid } from '../layers/layerKind';
 
@@ -64,12 +64,7 @@ function keptTo(
   const bounds = outlineBounds(shape.outline) ?? { x: 0, y: 0, width: 0, height: 0 };
   const inner = mapRect(matrix, bounds);
   const spread = mode === 'out' ? line.widthU * scaleOf(matrix) + 1 : 0;
-  const boundsPx = outwardRect({
-    x: inner.x - spread,
-    y: inner.y - spread,
-    width: inner.width + 2 * spread,
-    height: inner.height + 2 * spread,
-  });
+  const boundsPx = outwardRect(growRect(inner, spread));
   const mask: DisplayItem = {
     kind: 'fill',
     outline: shape.outline,

@@ -17,6 +17,7 @@ import {
   addText,
 } from '@/core/document/addLayer';
 import type { Template } from '@/core/document/template';
+import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { bringInPicture, PICTURE_TYPES } from '../shared/assets';
 import { useApply, useBench, useTemplate } from './benchStore';
@@ -121,17 +122,11 @@ export function AddLayer() {
           ))}
         </MenuItems>
       </Menu>
-      <input
-        ref={file}
-        type="file"
+      <FilePicker
+        input={file}
         accept={PICTURE_TYPES}
-        className="hidden"
-        aria-label="Picture to bring in as a layer"
-        onChange={(event) => {
-          const [picked] = event.target.files ?? [];
-          if (picked !== undefined) void bringIn(picked);
-          event.target.value = '';
-        }}
+        label="Picture to bring in as a layer"
+        onPick={(picked) => void bringIn(picked)}
       />
     </>
   );

@@ -34,7 +34,7 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
   const template = useTemplate();
   const apply = useApply();
   const { selection, select, boxes } = useBench();
-  const { format } = useEditing();
+  const { format, place } = useEditing();
   const [to, setTo] = useState<(typeof TO)[number]['value']>(
     selection.length > 1 ? 'selection' : 'titleSafe',
   );
@@ -68,7 +68,7 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
             title={label}
             className={tool}
             disabled={selection.length === 0 || (to === 'selection' && selection.length < 2)}
-            onClick={() => arrange((now, layers) => alignLayers(now, layers, edge, area))}
+            onClick={() => arrange((now, layers) => alignLayers(now, place, layers, edge, area))}
           >
             {sign}
           </button>
@@ -81,7 +81,7 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
             className="flex-1"
             disabled={selection.length < (area === null ? 3 : 2)}
             title="Makes the gaps between the chosen layers equal"
-            onClick={() => arrange((now, layers) => spaceLayers(now, layers, axis, area))}
+            onClick={() => arrange((now, layers) => spaceLayers(now, place, layers, axis, area))}
           >
             {axis === 'x' ? 'Space across' : 'Space down'}
           </Button>

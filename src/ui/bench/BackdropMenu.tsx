@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { SCENES } from '@/core/scenes';
 import type { AssetFacts } from '@/db/assets';
+import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { bringInPicture, listAssets, PICTURE_TYPES } from '../shared/assets';
 import { useApply, useTemplate } from './benchStore';
@@ -84,17 +85,11 @@ export function BackdropMenu({ frozen, onFrozen }: Props) {
           {missing && <option value={current}>A missing still</option>}
           <option value={UPLOAD}>Bring in a still…</option>
         </select>
-        <input
-          ref={file}
-          type="file"
+        <FilePicker
+          input={file}
           accept={PICTURE_TYPES}
-          className="hidden"
-          aria-label="Still to bring in"
-          onChange={(event) => {
-            const [picked] = event.target.files ?? [];
-            if (picked !== undefined) void bringIn(picked);
-            event.target.value = '';
-          }}
+          label="Still to bring in"
+          onPick={(picked) => void bringIn(picked)}
         />
       </label>
     </span>

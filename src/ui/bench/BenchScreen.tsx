@@ -2,7 +2,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { sampleValues } from '@/core/document/sampleTexts';
 import type { FieldValue, FieldValues } from '@/core/document/template';
-import { FORMATS } from '@/core/layout/formats';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
 import { frameToSeconds, RATES } from '@/core/units/rates';
 import type { TemplateRecord } from '@/db/templates';
@@ -14,12 +13,14 @@ import { TopBar } from '../shared/TopBar';
 import { BenchActions, BenchTitle } from './BenchBar';
 import { BenchProvider, useTemplate } from './benchStore';
 import type { BenchView } from './benchStore';
+import { EditingProvider } from './EditingProvider';
 import { FormatWall } from './FormatWall';
 import { PictureWell } from './PictureWell';
 import { Score } from './Score';
 import { Settings } from './Settings';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchView } from './useBenchView';
+import { useEditing } from './useEditing';
 import { useTemplateSaving } from './useTemplateSaving';
 
 /** The bench: where a template is designed. */
@@ -28,7 +29,9 @@ export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
   return (
     <BenchProvider value={view}>
       <EyedropContext.Provider value={view.pickColour}>
-        <BenchLayout record={record} view={view} />
+        <EditingProvider>
+          <BenchLayout record={record} view={view} />
+        </EditingProvider>
       </EyedropContext.Provider>
     </BenchProvider>
   );
@@ -53,7 +56,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     [template, sampleId, tried],
   );
   const saving = useTemplateSaving(record, template);
-  const format = FORMATS.get(template.formats.includes(view.formatId) ? view.formatId : template.formats[0]);
+  const { format, place } = useEditing();
   const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
 
   const type = useCallback((on: boolean) => {
@@ -64,7 +67,6 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     }
     setTyping(on);
   }, []);
-  const place = useMemo(() => ({ format, scope: view.scope }), [format, view.scope]);
   useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping: () => type(true) });
   const pickSample = (id: string): void => {
     setTried({});

@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { BroughtIn } from '@/server/usecases/packages';
+import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 
@@ -35,17 +36,11 @@ export function BringInPackage() {
       <Button disabled={busy} onClick={() => file.current?.click()}>
         Bring in a package
       </Button>
-      <input
-        ref={file}
-        type="file"
+      <FilePicker
+        input={file}
         accept=".zip,application/zip"
-        className="hidden"
-        aria-label="Package to bring in"
-        onChange={(event) => {
-          const [picked] = event.target.files ?? [];
-          if (picked !== undefined) void bringIn(picked);
-          event.target.value = '';
-        }}
+        label="Package to bring in"
+        onPick={(picked) => void bringIn(picked)}
       />
     </>
   );

@@ -1,17 +1,11 @@
 'use client';
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  closestCenter,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { closestCenter, DndContext } from '@dnd-kit/core';
 import type { DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { addVariants, orderFields } from '@/core/document/editFields';
 import type { FieldValue, FieldValues } from '@/core/document/template';
 import { CardForm } from '../shared/CardForm';
+import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';
 import { FieldRow } from './FieldRow';
 
@@ -24,10 +18,7 @@ interface Props {
 export function CardPanel({ values, onTry }: Props) {
   const template = useTemplate();
   const apply = useApply();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useSortSensors();
   const ids = template.fields.map((field) => field.id);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;

@@ -80,7 +80,6 @@ function WallPicture({ template, format, values, seconds, timing }: PictureProps
   // Pictures of about equal area, so that a tall one is not twice as loud as a wide one.
   const width = Math.min(WALL_WIDEST_PX, Math.sqrt((WALL_AREA_PX * widthU) / heightU));
   const [canvas, trouble] = useWallPicture({
-    key: format.id,
     template,
     values,
     formatId: format.id,

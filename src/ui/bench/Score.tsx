@@ -1,20 +1,15 @@
 'use client';
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  closestCenter,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { closestCenter, DndContext } from '@dnd-kit/core';
 import type { DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useMemo } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/document/editTemplate';
 import type { FrameRate } from '@/core/units/rates';
 import { secondsToFrame } from '@/core/units/rates';
 import { useElementSize } from '../picture/useElementSize';
 import type { Player } from '../picture/usePlayer';
+import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';
 import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
@@ -31,12 +26,12 @@ export function Score({ player, rate, totalFrames }: Props) {
   const template = useTemplate();
   const apply = useApply();
   const [tracks, size] = useElementSize<HTMLDivElement>();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useSortSensors();
   const { timing } = template;
-  const scale = scoreScale(timing, Math.max(100, size.width - HEAD_PX));
+  const scale = useMemo(() => scoreScale(timing, Math.max(100, size.width - HEAD_PX)), [timing, size.width]);
+  // The same list as long as it has the same entries: every row is drawn again with a new one.
+  const order = template.layers.map((layer) => layer.id).join('\n');
+  const ids = useMemo(() => order.split('\n'), [order]);
   const seconds = (player.frame * rate.denominator) / rate.numerator;
   const scrub = (event: PointerEvent<HTMLDivElement>): void => {
     const left = event.currentTarget.getBoundingClientRect().left;
@@ -76,10 +71,7 @@ export function Score({ player, rate, totalFrames }: Props) {
           onPointerMove={(event) => event.buttons === 1 && scrub(event)}
         />
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="score">
-          <SortableContext
-            items={template.layers.map((layer) => layer.id)}
-            strategy={verticalListSortingStrategy}
-          >
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <div role="list" aria-label="Layers, the nearest to the viewer first" className="relative">
               {template.layers.map((layer) => (
                 <ScoreRow key={layer.id} layer={layer} scale={scale} rate={rate} />

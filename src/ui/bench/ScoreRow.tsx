@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { EyeIcon, EyeSlashIcon, TrashIcon } from '@heroicons/react/24/outline';
@@ -10,7 +11,7 @@ import { mirrorMove } from '@/core/timeline/motion';
 import type { FrameRate } from '@/core/units/rates';
 import { classes } from '../shared/classes';
 import { LeafMark } from '../shared/Leaf';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { useApply, useBench, useTemplatePart } from './benchStore';
 import { MoveBar } from './MoveBar';
 import type { ScoreScale } from './scoreScale';
 import { HEAD_PX } from './scoreScale';
@@ -22,9 +23,8 @@ interface Props {
 }
 
 /** A layer's row: its head, which picks, drags, hides and removes it, and its moves in the columns. */
-export function ScoreRow({ layer, scale, rate }: Props) {
-  const template = useTemplate();
-  const { timing } = template;
+export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
+  const timing = useTemplatePart((template) => template.timing);
   const { selection, select } = useBench();
   const apply = useApply();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
@@ -84,7 +84,7 @@ export function ScoreRow({ layer, scale, rate }: Props) {
       </div>
     </div>
   );
-}
+});
 
 const SIGNS: Readonly<Record<Layer['kind'], string>> = {
   text: 'T',
@@ -106,10 +106,10 @@ interface HeadProps {
 }
 
 function RowHead({ layer, chosen, handle }: HeadProps) {
-  const template = useTemplate();
+  const fields = useTemplatePart((template) => template.fields);
   const apply = useApply();
   const { select } = useBench();
-  const open = openProperties(template, layer);
+  const open = openProperties(fields, layer);
   return (
     <div
       className={classes(

@@ -6,13 +6,14 @@ import { dragRoots } from '@/core/document/editTemplate';
 import type { Template } from '@/core/document/template';
 import type { Rect } from '@/core/kit/rect';
 import { containsPoint, unionRects } from '@/core/kit/rect';
+import type { FrameFormat } from '@/core/layout/formats';
 import { pictureSize } from '@/core/layout/formats';
 import { safeArea } from '@/core/layout/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { useApply, useBench, useTemplate } from './benchStore';
 import { GuideLines } from './GuideLines';
 import { movesWith } from './movesWith';
-import type { Snapped } from './snap';
+import type { Snapped, SnapLines } from './snap';
 import { snapLines, snapShift } from './snap';
 import { useEditing } from './useEditing';
 import { Distances, SafeLines, SelectionFrame, SnapGuide } from './wellMarks';
@@ -32,8 +33,10 @@ interface Drag {
   readonly startX: number;
   readonly startY: number;
   readonly template: Template;
-  readonly layerIds: readonly string[];
   readonly box: Rect;
+  /** The layers that are really moved, and the lines that they can stop at: what else lies in the picture stays. */
+  readonly roots: readonly string[];
+  readonly lines: SnapLines;
   readonly snapped: Snapped | null;
   readonly pointer: { readonly x: number; readonly y: number };
 }
@@ -51,8 +54,6 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const { widthU, heightU } = pictureSize(format);
-  // Own areas of the template count, so its safe lines come from the format that was laid out.
-  const areas = title.format;
 
   const toUnits = (event: PointerEvent): { x: number; y: number } => {
     const bounds = svg.current?.getBoundingClientRect();
@@ -87,7 +88,10 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     if (layerId === null || box === null) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     store.grouping.begin();
-    setDrag({ startX: x, startY: y, template, layerIds, box, snapped: null, pointer: { x, y } });
+    const roots = [...new Set(layerIds.flatMap((id) => dragRoots(template, id)))];
+    const lines = stillLines(template, title, format, [...layerIds, ...roots]);
+    const pointer = { x, y };
+    setDrag({ startX: x, startY: y, template, box, roots, lines, snapped: null, pointer });
   };
   const onPointerMove = (event: PointerEvent): void => {
     if (drag === null) return;
@@ -98,26 +102,11 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     if (event.shiftKey && Math.abs(dx) > Math.abs(dy)) dy = 0;
     else if (event.shiftKey) dx = 0;
     const from = drag.template;
-    const roots = [...new Set(drag.layerIds.flatMap((id) => dragRoots(from, id)))];
     const snapped = event.altKey
       ? { dx, dy, lineX: null, lineY: null }
-      : snapShift(drag.box, dx, dy, linesFor(drag, roots), SNAP_REACH_PX / scale);
+      : snapShift(drag.box, dx, dy, drag.lines, SNAP_REACH_PX / scale);
     setDrag({ ...drag, snapped, pointer: { x, y } });
-    apply(() => roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), from));
-  };
-  const linesFor = ({ layerIds }: Drag, roots: readonly string[]): ReturnType<typeof snapLines> => {
-    const still = template.layers.filter(
-      (layer) => !layerIds.includes(layer.id) && !movesWith(template, layer.id, roots),
-    );
-    const lines = snapLines([
-      safeArea(areas, 'frame'),
-      safeArea(areas, 'titleSafe'),
-      safeArea(areas, 'actionSafe'),
-      ...still.flatMap((layer) => title.boxes.get(layer.id) ?? []),
-    ]);
-    const own = (axis: 'x' | 'y'): number[] =>
-      template.guides.filter((guide) => guide.axis === axis).map((guide) => guide.atU);
-    return { x: [...lines.x, ...own('x')], y: [...lines.y, ...own('y')] };
+    apply(() => drag.roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), from));
   };
   const finish = (): void => {
     store.grouping.end();
@@ -145,7 +134,7 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
         if (template.layers.find((layer) => layer.id === selection[0])?.kind === 'text') onTyping(true);
       }}
     >
-      {guides && <SafeLines format={areas} scale={scale} />}
+      {guides && <SafeLines format={format} scale={scale} />}
       {guides && <GuideLines scale={scale} widthU={widthU} heightU={heightU} toUnits={toUnits} />}
       {drag?.snapped?.lineX != null && (
         <SnapGuide x1={drag.snapped.lineX} x2={drag.snapped.lineX} y1={0} y2={heightU} scale={scale} />
@@ -153,7 +142,7 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
       {drag?.snapped?.lineY != null && (
         <SnapGuide x1={0} x2={widthU} y1={drag.snapped.lineY} y2={drag.snapped.lineY} scale={scale} />
       )}
-      {moved !== null && <Distances box={moved} area={safeArea(areas, 'titleSafe')} scale={scale} />}
+      {moved !== null && <Distances box={moved} area={safeArea(format, 'titleSafe')} scale={scale} />}
       {!typing &&
         selection.map((id, i) => {
           const layer = template.layers.find((one) => one.id === id);
@@ -176,6 +165,25 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
       )}
     </svg>
   );
+}
+
+/** The lines of the areas, of everything that does not move with the dragged layers, and the designer's own. */
+function stillLines(
+  template: Template,
+  title: CompiledTitle,
+  format: FrameFormat,
+  moved: readonly string[],
+): SnapLines {
+  const still = template.layers.filter((layer) => !movesWith(template, layer.id, moved));
+  const lines = snapLines([
+    safeArea(format, 'frame'),
+    safeArea(format, 'titleSafe'),
+    safeArea(format, 'actionSafe'),
+    ...still.flatMap((layer) => title.boxes.get(layer.id) ?? []),
+  ]);
+  const own = (axis: 'x' | 'y'): number[] =>
+    template.guides.filter((guide) => guide.axis === axis).map((guide) => guide.atU);
+  return { x: [...lines.x, ...own('x')], y: [...lines.y, ...own('y')] };
 }
 
 function signed(value: number): string {

@@ -92,6 +92,11 @@ export function useTemplate(): Template {
   return useStore(useBench().store, (state) => state.template);
 }
 
+/** A part of the template; what asks for it is drawn again only when that part changes. */
+export function useTemplatePart<T>(part: (template: Template) => T): T {
+  return useStore(useBench().store, (state) => part(state.template));
+}
+
 /** How to change the template. */
 export function useApply(): (change: Change) => void {
   return useStore(useBench().store, (state) => state.apply);

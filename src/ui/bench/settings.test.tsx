@@ -7,6 +7,7 @@ import type { FieldValues, Layer } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
 import type { BenchStore } from './benchStore';
 import { BenchProvider, createBenchStore, createBoxesNote } from './benchStore';
+import { EditingProvider } from './EditingProvider';
 import { Settings } from './Settings';
 
 let store: BenchStore;
@@ -28,7 +29,9 @@ function Bench({ selected }: { readonly selected: string | null }) {
   };
   return (
     <BenchProvider value={view}>
-      <Settings values={values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
+      <EditingProvider>
+        <Settings values={values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
+      </EditingProvider>
     </BenchProvider>
   );
 }

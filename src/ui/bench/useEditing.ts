@@ -1,6 +1,6 @@
 'use client';
-import { useMemo } from 'react';
-import { applyOverrides } from '@/core/document/applyOverrides';
+import { createContext, useContext, useMemo } from 'react';
+import { applyOverrides, withOwnAreas } from '@/core/document/applyOverrides';
 import type { EditPlace } from '@/core/document/editInFormat';
 import { setPropertyIn } from '@/core/document/editInFormat';
 import { updateLayer } from '@/core/document/editTemplate';
@@ -22,23 +22,36 @@ export interface Editing {
   change(edit: (layer: Layer) => Layer): void;
 }
 
+const EditingContext = createContext<Editing | null>(null);
+export const EditingContextProvider = EditingContext.Provider;
+
 /** What is chosen on the bench, and how to change it where changes are made. */
 export function useEditing(): Editing {
+  const editing = useContext(EditingContext);
+  if (editing === null) throw new Error('This part belongs on the bench');
+  return editing;
+}
+
+/** The state behind useEditing, worked out once for all parts of the bench. */
+export function useEditingState(): Editing {
   const template = useTemplate();
   const apply = useApply();
   const { formatId, scope, selection } = useBench();
-  const format = FORMATS.get(template.formats.includes(formatId) ? formatId : template.formats[0]);
-  const shown = useMemo(() => applyOverrides(template, format), [template, format]);
-  const place = useMemo(() => ({ format, scope }), [format, scope]);
-  const layers = selection.flatMap((id) => shown.layers.find((layer) => layer.id === id) ?? []);
-  const ids = layers.map((layer) => layer.id);
-  return {
-    format,
-    place,
-    shown,
-    layers,
-    set: (path, value) =>
-      apply((now) => ids.reduce((done, id) => setPropertyIn(done, place, id, path, value), now)),
-    change: (edit) => apply((now) => ids.reduce((done, id) => updateLayer(done, id, edit), now)),
-  };
+  return useMemo(() => {
+    const id = template.formats.includes(formatId) ? formatId : template.formats[0];
+    const format = withOwnAreas(template, FORMATS.get(id));
+    const shown = applyOverrides(template, format);
+    const place = { format, scope };
+    const layers = selection.flatMap((one) => shown.layers.find((layer) => layer.id === one) ?? []);
+    const ids = layers.map((layer) => layer.id);
+    return {
+      format,
+      place,
+      shown,
+      layers,
+      set: (path, value) =>
+        apply((now) => ids.reduce((done, one) => setPropertyIn(done, place, one, path, value), now)),
+      change: (edit) => apply((now) => ids.reduce((done, one) => updateLayer(done, one, edit), now)),
+    };
+  }, [template, apply, formatId, scope, selection]);
 }

@@ -1,7 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
-import type { WallRequest } from '@/workers/wallMessages';
+import { sameValue } from '@/core/kit/sameValue';
+import type { WallWish } from './wallPainter';
 import { WallPainter } from './wallPainter';
 
 let painter: WallPainter | null = null;
@@ -15,29 +16,23 @@ function wallPainter(): WallPainter {
  * A canvas that shows a picture of the wall, painted by a worker, and what is wrong in its layout. The picture
  * before stays until the next has come.
  */
-export function useWallPicture(
-  request: Omit<WallRequest, 'layout'>,
-): [RefObject<HTMLCanvasElement | null>, readonly string[]] {
+export function useWallPicture(wish: WallWish): [RefObject<HTMLCanvasElement | null>, readonly string[]] {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const { key, template, values, formatId, widthPx, seconds, timing } = request;
-  const layout = useRef({ number: 0, template, values });
+  const { formatId, template, values, widthPx, seconds, timing } = wish;
   useEffect(() => {
-    const last = layout.current;
-    if (last.template !== template || last.values !== values) {
-      layout.current = { number: last.number + 1, template, values };
-    }
-    const asked = { key, template, values, formatId, widthPx, seconds, timing };
-    wallPainter().ask({ ...asked, layout: String(layout.current.number) }, (reply) => {
-      const words = reply.trouble.join('\n');
-      setTrouble((now) => (now.join('\n') === words ? now : reply.trouble));
-      const target = canvas.current;
-      if (reply.bitmap === null || target === null) return;
-      target.width = reply.bitmap.width;
-      target.height = reply.bitmap.height;
-      target.getContext('bitmaprenderer')?.transferFromImageBitmap(reply.bitmap);
-      target.dataset.painted = String(Number(target.dataset.painted ?? 0) + 1);
+    wallPainter().ask({ formatId, template, values, widthPx, seconds, timing }, (reply) => {
+      setTrouble((now) => (sameValue(now, reply.trouble) ? now : reply.trouble));
+      if (reply.bitmap !== null && canvas.current !== null) show(reply.bitmap, canvas.current);
     });
-  }, [key, template, values, formatId, widthPx, seconds, timing]);
+  }, [formatId, template, values, widthPx, seconds, timing]);
   return [canvas, trouble];
+}
+
+function show(bitmap: ImageBitmap, canvas: HTMLCanvasElement): void {
+  // Setting a size clears a canvas, also when it is the same.
+  if (canvas.width !== bitmap.width) canvas.width = bitmap.width;
+  if (canvas.height !== bitmap.height) canvas.height = bitmap.height;
+  canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+  canvas.dataset.painted = String(Number(canvas.dataset.painted ?? 0) + 1);
 }

@@ -1,39 +1,65 @@
 import { expect, test } from '@jest/globals';
-import type { WallReply, WallRequest } from '@/workers/wallMessages';
-import type { WallPort } from './wallPainter';
+import { tidelineStrap } from '../../../demo/templates';
+import type { WallDesign, WallReply, WallRequest } from '@/workers/wallMessages';
+import type { WallPort, WallWish } from './wallPainter';
 import { WallPainter } from './wallPainter';
 
-const request = (key: string, layout: string): WallRequest => ({ key, layout }) as WallRequest;
+const TIMING = {
+  inFrames: 1,
+  holdFrames: 1,
+  outFrames: 1,
+  totalFrames: 3,
+  inSeconds: 1,
+  outStartSeconds: 2,
+  outSeconds: 1,
+  totalSeconds: 3,
+};
+const VALUES = {};
+const wish = (formatId: string, seconds: number, template = tidelineStrap): WallWish => ({
+  formatId,
+  template,
+  values: VALUES,
+  widthPx: 200,
+  seconds,
+  timing: TIMING,
+});
 
 /** A port that answers when it is told to. */
 function quietPort() {
-  const asked: WallRequest[] = [];
+  const sent: (WallDesign | WallRequest)[] = [];
   let listen: (event: { readonly data: WallReply }) => void = () => undefined;
   const port: WallPort = {
-    postMessage: (one) => void asked.push(one),
+    postMessage: (one) => void sent.push(one),
     addEventListener: (_type, given) => void (listen = given),
   };
-  return { port, asked, answer: (key: string) => listen({ data: { key, bitmap: null, trouble: [] } }) };
+  return {
+    port,
+    sent,
+    pictures: () => sent.filter((one) => one.kind === 'picture'),
+    answer: (formatId: string) => listen({ data: { formatId, bitmap: null, trouble: [] } }),
+  };
 }
 
-test('of the requests that come while one is on its way only the newest is sent on', () => {
-  const { port, asked, answer } = quietPort();
+test('of the wishes that come while a picture is on its way only the newest is sent on', () => {
+  const { port, pictures, answer } = quietPort();
   const painter = new WallPainter(port);
-  const done: string[] = [];
-  for (const layout of ['1', '2', '3', '4']) painter.ask(request('wide', layout), () => done.push(layout));
-  expect(asked.map((one) => one.layout)).toEqual(['1']);
+  const done: number[] = [];
+  for (const seconds of [1, 2, 3, 4]) painter.ask(wish('wide', seconds), () => done.push(seconds));
+  expect(pictures().map((one) => one.seconds)).toEqual([1]);
   answer('wide');
-  expect(asked.map((one) => one.layout)).toEqual(['1', '4']);
+  expect(pictures().map((one) => one.seconds)).toEqual([1, 4]);
   answer('wide');
-  expect(done).toEqual(['1', '4']);
-  painter.ask(request('wide', '5'), () => done.push('5'));
-  expect(asked).toHaveLength(3);
+  expect(done).toEqual([1, 4]);
+  painter.ask(wish('wide', 5), () => done.push(5));
+  expect(pictures()).toHaveLength(3);
 });
 
-test('pictures of different formats do not wait for one another', () => {
-  const { port, asked } = quietPort();
+test('pictures of different formats do not wait for one another, and share a design that is sent once', () => {
+  const { port, sent } = quietPort();
   const painter = new WallPainter(port);
-  painter.ask(request('wide', '1'), () => undefined);
-  painter.ask(request('tall', '1'), () => undefined);
-  expect(asked.map((one) => one.key)).toEqual(['wide', 'tall']);
+  painter.ask(wish('wide', 1), () => undefined);
+  painter.ask(wish('tall', 1), () => undefined);
+  expect(sent.map((one) => one.kind)).toEqual(['design', 'picture', 'picture']);
+  painter.ask(wish('square', 1, { ...tidelineStrap, name: 'Other' }), () => undefined);
+  expect(sent.slice(3).map((one) => (one.kind === 'design' ? one.number : one.design))).toEqual([2, 2]);
 });

@@ -1,11 +1,11 @@
 'use client';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { DisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/layout/formats';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from './browserSurfaces';
 import type { Backdrop } from './paintBackdrop';
-import { paintBackdrop } from './paintBackdrop';
+import { KeptBackdrop } from './paintBackdrop';
 
 interface Props {
   readonly format: FrameFormat;
@@ -30,18 +30,21 @@ export function PictureCanvas({
   widthCss,
 }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const painter = useMemo(() => new Painter(browserSurfaces), []);
+  const [{ painter, below }] = useState(() => {
+    const made = new Painter(browserSurfaces);
+    return { painter: made, below: new KeptBackdrop(made) };
+  });
   useEffect(() => {
     const context = canvas.current?.getContext('2d', { willReadFrequently: true });
     if (!context) return;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.clearRect(0, 0, format.widthPx, format.heightPx);
-    paintBackdrop(painter, context, backdrop, backdropSeconds, format);
+    below.paint(context, backdrop, backdropSeconds, format);
     for (const list of lists) painter.paint(context, list);
     // Said on the element, so that what waits for a picture need not guess.
     const { dataset } = context.canvas;
     dataset.painted = String(Number(dataset.painted ?? 0) + 1);
-  }, [painter, format, backdrop, backdropSeconds, lists]);
+  }, [painter, below, format, backdrop, backdropSeconds, lists]);
   return (
     <canvas
       ref={canvas}

@@ -25,10 +25,45 @@ export async function loadBackdrop(id: string): Promise<void> {
   if (id.startsWith(ASSET_PREFIX)) await loadPicture(id.slice(ASSET_PREFIX.length));
 }
 
+/** A backdrop on a canvas of its own, painted again only when it is another one, at another time or size. */
+export class KeptBackdrop {
+  private last: {
+    readonly backdrop: Backdrop;
+    readonly seconds: number;
+    readonly format: FrameFormat;
+  } | null = null;
+  private canvas: OffscreenCanvas | null = null;
+
+  constructor(private readonly painter: Painter) {}
+
+  /** Paints it: straight where it is new, as it is while it plays; from the kept canvas where it is asked for again. */
+  paint(context: Context, backdrop: Backdrop, seconds: number, format: FrameFormat): void {
+    const { last } = this;
+    const again = last?.backdrop === backdrop && last.seconds === seconds && last.format === format;
+    if (!again) {
+      this.last = { backdrop, seconds, format };
+      this.canvas = null;
+      paintBackdrop(this.painter, context, backdrop, seconds, format);
+      return;
+    }
+    this.canvas ??= this.keep(backdrop, seconds, format);
+    context.drawImage(this.canvas, 0, 0);
+  }
+
+  private keep(backdrop: Backdrop, seconds: number, format: FrameFormat): OffscreenCanvas {
+    const canvas = new OffscreenCanvas(format.widthPx, format.heightPx);
+    const context = canvas.getContext('2d', { willReadFrequently: true });
+    if (context !== null) paintBackdrop(this.painter, context, backdrop, seconds, format);
+    return canvas;
+  }
+}
+
+type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+
 /** Paints a backdrop so that it fills the picture; a still is cut, never stretched. */
-export function paintBackdrop(
+function paintBackdrop(
   painter: Painter,
-  context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
+  context: Context,
   backdrop: Backdrop,
   seconds: number,
   format: FrameFormat,

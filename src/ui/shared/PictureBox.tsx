@@ -3,6 +3,7 @@ import { PhotoIcon } from '@heroicons/react/24/outline';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { AssetFacts } from '@/db/assets';
+import { FilePicker } from './FilePicker';
 import { wordsOf } from './api';
 import { bringInPicture, listAssets, PICTURE_TYPES } from './assets';
 
@@ -63,17 +64,11 @@ export function PictureBox({ label, value, onChange }: Props) {
       >
         <PhotoIcon className="h-4 w-4" />
       </button>
-      <input
-        ref={file}
-        type="file"
+      <FilePicker
+        input={file}
         accept={PICTURE_TYPES}
-        className="hidden"
-        aria-label={`${label}: file`}
-        onChange={(event) => {
-          const [picked] = event.target.files ?? [];
-          if (picked !== undefined) void bringIn(picked);
-          event.target.value = '';
-        }}
+        label={`${label}: file`}
+        onPick={(picked) => void bringIn(picked)}
       />
     </span>
   );
