@@ -1,11 +1,18 @@
-import type { FieldValues, Template } from '@/core/document/template';
+import type { FieldValues, Layer, Template } from '@/core/document/template';
 import type { TitleTiming } from '@/core/timeline/stretch';
 
-/** What the pictures of the format wall are asked of: a template with values, known by a number from here on. */
+/**
+ * What the pictures of the format wall are asked of: a template with values, known by a number from here on. Of its
+ * layers only those come that the design before did not have; the others are kept, and with them their typesetting.
+ */
 export interface WallDesign {
   readonly kind: 'design';
   readonly number: number;
+  /** The template without its layers. */
   readonly template: Template;
+  /** The ids of its layers in their order. */
+  readonly order: readonly string[];
+  readonly changed: readonly Layer[];
   readonly values: FieldValues;
 }
 

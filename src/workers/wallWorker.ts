@@ -1,4 +1,3 @@
-import { keepLayers } from '@/core/document/keepLayers';
 import { picturesOf } from '@/core/document/pictures';
 import { FORMATS } from '@/core/layout/formats';
 import type { FrameFormat } from '@/core/layout/formats';
@@ -21,9 +20,12 @@ import type { WallDesign, WallReply, WallRequest } from './wallMessages';
  * Every request is answered, in the order in which they come.
  */
 const painter = new Painter(browserSurfaces);
-let design: WallDesign | null = null;
+let design: Design | null = null;
 let backdrop: { readonly id: string; readonly value: Backdrop } | null = null;
 let fonts: Promise<FontLibrary> | null = null;
+
+/** A design with all its layers. */
+type Design = Pick<WallDesign, 'number' | 'template' | 'values'>;
 
 /** What is kept of one picture of the wall. */
 interface Kept {
@@ -35,7 +37,7 @@ const kept = new Map<string, Kept>();
 
 addEventListener('message', ({ data }: MessageEvent<WallDesign | WallRequest>) => {
   if (data.kind === 'design') {
-    design = { ...data, template: keepLayers(data.template, design?.template ?? null) };
+    design = takeDesign(data);
     return;
   }
   answer(data).then(
@@ -46,6 +48,11 @@ addEventListener('message', ({ data }: MessageEvent<WallDesign | WallRequest>) =
     },
   );
 });
+
+function takeDesign({ number, template, order, changed, values }: WallDesign): Design {
+  const known = new Map([...(design?.template.layers ?? []), ...changed].map((layer) => [layer.id, layer]));
+  return { number, template: { ...template, layers: order.flatMap((id) => known.get(id) ?? []) }, values };
+}
 
 async function answer(request: WallRequest): Promise<WallReply> {
   const asked = design;
@@ -77,7 +84,7 @@ function backdropNow(id: string): Backdrop {
 
 function layOut(
   { formatId, widthPx }: WallRequest,
-  { number, template, values }: WallDesign,
+  { number, template, values }: Design,
   library: FontLibrary,
 ): { readonly below: KeptBackdrop; readonly title: CompiledTitle } {
   const before = kept.get(formatId);

@@ -1,4 +1,4 @@
-import type { Rect } from './rect';
+import type { Point, Rect } from './rect';
 
 /** A 2D affine map as [a, b, c, d, e, f]: x' = a x + c y + e, y' = b x + d y + f (the canvas order). */
 export type Matrix = readonly [number, number, number, number, number, number];
@@ -27,6 +27,14 @@ export function translated(matrix: Matrix, dx: number, dy: number): Matrix {
     matrix[0] * dx + matrix[2] * dy + matrix[4],
     matrix[1] * dx + matrix[3] * dy + matrix[5],
   ];
+}
+
+/** A point after a map. */
+export function mapPoint(matrix: Matrix, { x, y }: Point): Point {
+  return {
+    x: matrix[0] * x + matrix[2] * y + matrix[4],
+    y: matrix[1] * x + matrix[3] * y + matrix[5],
+  };
 }
 
 /** The bounding rectangle of a rectangle after a map. */

@@ -40,7 +40,7 @@ interface Span {
 }
 
 function measureBox(layer: BoxLayer, context: MeasureContext): Measured | null {
-  const enclosed = unionRects(layer.encloses.flatMap((id) => context.boxOf(id) ?? []));
+  const enclosed = unionRects(layer.encloses.flatMap((id) => context.boundsOf(id) ?? []));
   const padded = enclosed === null ? null : padRect(enclosed, layer);
   const { limits } = layer;
   const across = limitSpan(
@@ -95,8 +95,8 @@ function resolveExtent(
       return other && { size: other[side] };
     }
     case 'between': {
-      const from = context.boxOf(extent.fromId);
-      const to = context.boxOf(extent.toId);
+      const from = context.boundsOf(extent.fromId);
+      const to = context.boundsOf(extent.toId);
       if (from === null || to === null) return null;
       const [first, second] = from[axis] <= to[axis] ? [from, to] : [to, from];
       const start = first[axis] + first[side];

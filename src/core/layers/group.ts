@@ -12,7 +12,7 @@ export function bindGroup(layer: GroupLayer): LayerBinding {
     dependsOn: layer.members,
     measuresAfter: [],
     measure(context) {
-      const around = unionRects(layer.members.flatMap((id) => context.boxOf(id) ?? []));
+      const around = unionRects(layer.members.flatMap((id) => context.boundsOf(id) ?? []));
       if (around === null) return null;
       return {
         ...NO_TEXT,

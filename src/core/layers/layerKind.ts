@@ -61,6 +61,8 @@ export interface MeasureContext {
   area(id: SafeAreaId): Rect;
   /** The box of a layer that was placed before; null when that layer is absent. */
   boxOf(layerId: string): PlacedBox | null;
+  /** What such a layer covers, turned and scaled as it is. */
+  boundsOf(layerId: string): Rect | null;
   /** The size of a layer that was measured before; null when that layer is absent. */
   measuredOf(layerId: string): Measured | null;
 }

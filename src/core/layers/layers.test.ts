@@ -109,6 +109,27 @@ describe('a box', () => {
     expect(boxOf([left, panel], 'panel')).toMatchObject({ x: 0, width: 300, y: 110, height: 30 });
   });
 
+  test('that hangs on a turned layer follows its turned corner, and encloses what it covers', () => {
+    const turned = testBox('turned', {
+      width: { kind: 'fixed', u: 200 },
+      place: place({ dxU: 300, dyU: 300, rotateDegrees: 90 }),
+    });
+    const hanging = testBox('hanging', {
+      place: place({ target: { kind: 'layer', layerId: 'turned' }, targetPoint: 'topRight' }),
+    });
+    const panel = testBox('panel', {
+      width: { kind: 'encloses' },
+      height: { kind: 'encloses' },
+      encloses: ['turned'],
+    });
+    // Turned about its top left corner, its top right corner lies straight below that.
+    expect(boxOf([hanging, turned], 'hanging')?.x).toBeCloseTo(300, 6);
+    expect(boxOf([hanging, turned], 'hanging')?.y).toBeCloseTo(500, 6);
+    const around = boxOf([turned, panel], 'panel');
+    expect(around?.width).toBeCloseTo(boxOf([turned], 'turned')?.height ?? 0, 6);
+    expect(around?.height).toBeCloseTo(200, 6);
+  });
+
   test('is pushed back into the area that it must keep inside', () => {
     const far = testBox('far', { place: place({ dxU: 5000, dyU: -300, keepInside: 'titleSafe' }) });
     const safe = safeArea(WIDE, 'titleSafe');

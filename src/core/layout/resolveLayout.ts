@@ -1,10 +1,13 @@
 import type { Extent, Layer, Place } from '../document/template';
 import { InputError } from '../kit/inputError';
+import { mapPoint, mapRect } from '../kit/matrix';
+import type { Point, Rect } from '../kit/rect';
 import { bindLayer } from '../layers';
 import type { MeasureContext, Measured, PictureSizes } from '../layers/layerKind';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { FrameFormat } from './formats';
 import type { PlacedBox } from './points';
+import { ownMatrix } from './ownMatrix';
 import { pointWithin } from './points';
 import { safeArea } from './safeAreas';
 
@@ -13,6 +16,32 @@ export interface PlacedLayer {
   readonly layer: Layer;
   readonly measured: Measured;
   readonly box: PlacedBox;
+}
+
+interface Kept {
+  readonly format: FrameFormat;
+  readonly fonts: FontLibrary;
+  readonly pictures: PictureSizes;
+  readonly size: Measured | null;
+}
+const kept = new WeakMap<Layer, Kept>();
+
+/** The size of a layer; what waits for no other layer is asked once for a format and serves again. */
+function measureOnce(layer: Layer, context: MeasureContext, format: FrameFormat): Measured | null {
+  const bound = bindLayer(layer);
+  if (bound.dependsOn.length > 0 || bound.measuresAfter.length > 0) return bound.measure(context);
+  const { fonts, pictures } = context;
+  const known = kept.get(layer);
+  if (known?.format === format && known.fonts === fonts && known.pictures === pictures) return known.size;
+  const size = bound.measure(context);
+  kept.set(layer, { format, fonts, pictures, size });
+  return size;
+}
+
+function boundsOf(placed: PlacedLayer | undefined): Rect | null {
+  if (placed === undefined) return null;
+  const own = ownMatrix(placed.layer.place, placed.box);
+  return own === null ? placed.box : mapRect(own, placed.box);
 }
 
 /** No pictures at all, for titles that have none. */
@@ -35,12 +64,13 @@ export function resolveLayout(
     frame: safeArea(format, 'frame'),
     area: (id) => safeArea(format, id),
     boxOf: (id) => placed.get(id)?.box ?? null,
+    boundsOf: (id) => boundsOf(placed.get(id)),
     measuredOf: (id) => measured.get(id) ?? null,
   };
   for (const step of dependencyOrder(layers, byId, stackOf)) {
     const { layer } = step;
     if (step.does === 'measure') {
-      const size = layer.visible ? bindLayer(layer).measure(context) : null;
+      const size = layer.visible ? measureOnce(layer, context, format) : null;
       if (size !== null) measured.set(layer.id, size);
       continue;
     }
@@ -106,18 +136,18 @@ function dependencyOrder(
   byId: ReadonlyMap<string, Layer>,
   stackOf: ReadonlyMap<string, string>,
 ): Step[] {
-  const done = new Set<string>();
+  const done = { measure: new Set<string>(), place: new Set<string>() };
   const order: Step[] = [];
   const visit = (step: Step, path: readonly Step[]): void => {
-    const key = `${step.does} ${step.layer.id}`;
-    if (done.has(key)) return;
+    const { id } = step.layer;
+    if (done[step.does].has(id)) return;
     const from = path.findIndex((one) => one.layer === step.layer && one.does === step.does);
     if (from >= 0) throw circleError([...path.slice(from), step]);
     for (const next of waitsFor(step, stackOf)) {
       const layer = byId.get(next.layerId);
       if (layer !== undefined) visit({ layer, does: next.does }, [...path, step]);
     }
-    done.add(key);
+    done[step.does].add(id);
     order.push(step);
   };
   for (const layer of layers) visit({ layer, does: 'place' }, []);
@@ -197,18 +227,25 @@ function placeCorner(
   format: FrameFormat,
   placed: ReadonlyMap<string, PlacedLayer>,
 ): { x: number; y: number } {
-  const target = targetBox(place, format, placed);
-  const to = pointWithin(target, place.targetPoint);
+  const to = targetPoint(place, format, placed);
   const own = pointWithin(measured, place.point);
-  return { x: target.x + to.x + place.dxU - own.x, y: target.y + to.y + place.dyU - own.y };
+  return { x: to.x + place.dxU - own.x, y: to.y + place.dyU - own.y };
 }
 
-function targetBox(place: Place, format: FrameFormat, placed: ReadonlyMap<string, PlacedLayer>): PlacedBox {
+/** Where the point lies that a layer is attached to; a turned layer's points turn with it. */
+function targetPoint(place: Place, format: FrameFormat, placed: ReadonlyMap<string, PlacedLayer>): Point {
   const { target } = place;
-  if (target.kind === 'layer') {
-    const layer = placed.get(target.layerId);
-    if (layer !== undefined) return layer.box;
+  const layer = target.kind === 'layer' ? placed.get(target.layerId) : undefined;
+  if (layer !== undefined) {
+    const to = pointWithin(layer.box, place.targetPoint);
+    const point = { x: layer.box.x + to.x, y: layer.box.y + to.y };
+    const own = ownMatrix(layer.layer.place, layer.box);
+    return own === null ? point : mapPoint(own, point);
   }
   const area = safeArea(format, target.kind === 'layer' ? 'titleSafe' : target.kind);
-  return { ...area, firstBaseline: area.height, lastBaseline: area.height };
+  const to = pointWithin(
+    { ...area, firstBaseline: area.height, lastBaseline: area.height },
+    place.targetPoint,
+  );
+  return { x: area.x + to.x, y: area.y + to.y };
 }

@@ -9,14 +9,14 @@ import type { LayerUnit, PictureSize, PictureSizes, UnitShape } from '../layers/
 import type { FrameFormat } from '../layout/formats';
 import { unitsToPixels } from '../layout/formats';
 import type { PlacedBox } from '../layout/points';
-import { pointWithin } from '../layout/points';
+import { ownMatrix } from '../layout/ownMatrix';
 import type { PlacedLayer } from '../layout/resolveLayout';
 import { NO_PICTURES, resolveLayout } from '../layout/resolveLayout';
 import { FACES } from '../text/faces';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { CompiledMove } from './motion';
 import { compileMove, mirrorMove, mirrorWindows } from './motion';
-import { ownMatrix, paintLayers } from './paintLayer';
+import { paintLayers } from './paintLayer';
 import type { TitleTiming } from './stretch';
 
 /** The units of a layer with the move that acts on them. */
@@ -127,12 +127,11 @@ function compileLayer(
     cache.set(kind, known);
     return known;
   };
-  const own = pointWithin(box, layer.place.point);
   const { animate } = measured;
   return {
     layer,
     box,
-    own: ownMatrix(layer.place, { x: box.x + own.x, y: box.y + own.y }),
+    own: ownMatrix(layer.place, box),
     resting: unitsOf('layer'),
     lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
     animate: animate === undefined ? null : (seconds) => animate(seconds, box),

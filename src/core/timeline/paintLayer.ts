@@ -196,17 +196,3 @@ function overlaps(a: Rect, b: Rect): boolean {
     (a.y + a.height / 2 >= b.y && a.y + a.height / 2 < b.y + b.height) || a.height > b.height * 1.5;
   return middle && a.x < b.x + b.width && a.x + a.width > b.x;
 }
-
-/** The map that turns and scales a layer about its own point; null when it does neither. */
-export function ownMatrix(
-  place: { readonly rotateDegrees: number; readonly scaleX: number; readonly scaleY: number },
-  about: { readonly x: number; readonly y: number },
-): Matrix | null {
-  const { rotateDegrees, scaleX, scaleY } = place;
-  if (rotateDegrees === 0 && scaleX === 1 && scaleY === 1) return null;
-  const angle = (rotateDegrees * Math.PI) / 180;
-  const cos = Math.cos(angle);
-  const sin = Math.sin(angle);
-  const turn: Matrix = [cos * scaleX, sin * scaleX, -sin * scaleY, cos * scaleY, about.x, about.y];
-  return translated(turn, -about.x, -about.y);
-}

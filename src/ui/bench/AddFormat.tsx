@@ -84,9 +84,8 @@ const SIDES = ['left', 'right', 'top', 'bottom'] as const;
 
 /** The title-safe area of the format that is looked at: the usual one, or one of the template's own. */
 export function OwnAreaRows() {
-  const template = useTemplate();
   const apply = useApply();
-  const { format } = useEditing();
+  const { template, format } = useEditing();
   const own = template.areas.find((area) => area.format === format.id);
   const set = (area: OwnArea | null): void =>
     apply((now) => ({

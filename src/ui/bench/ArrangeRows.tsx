@@ -10,7 +10,7 @@ import { safeArea } from '@/core/layout/safeAreas';
 import { Button } from '../shared/Button';
 import { NumberBox } from '../shared/NumberBox';
 import { Segmented } from '../shared/Segmented';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { useApply, useBench } from './benchStore';
 import { Row } from './PropertyRow';
 import { useEditing } from './useEditing';
 
@@ -31,9 +31,8 @@ const TO = [
 
 /** Lines layers up, spaces them evenly, repeats one with a gap, and puts layers together. */
 export function ArrangeRows({ layer }: { readonly layer: Layer }) {
-  const template = useTemplate();
   const apply = useApply();
-  const { selection, select, boxes } = useBench();
+  const { store, selection, select, boxes } = useBench();
   const { format, place } = useEditing();
   const [to, setTo] = useState<(typeof TO)[number]['value']>(
     selection.length > 1 ? 'selection' : 'titleSafe',
@@ -44,11 +43,14 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
     const layers = selection.flatMap((id) => {
       const box = placed.get(id);
       // A panel is moved by what it encloses.
-      return box === undefined ? [] : dragRoots(template, id).map((root) => ({ id: root, box }));
+      return box === undefined
+        ? []
+        : dragRoots(store.getState().template, id).map((root) => ({ id: root, box }));
     });
     apply((now) => change(now, layers));
   };
-  const add = ({ template: next, layerId }: Added): void => {
+  const add = (make: (now: Template) => Added): void => {
+    const { template: next, layerId } = make(store.getState().template);
     apply(() => next);
     select(layerId);
   };
@@ -89,15 +91,15 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
       </div>
       <RepeatRow layer={layer} />
       <div className="grid grid-cols-3 gap-2 py-1">
-        <Button disabled={selection.length < 2} onClick={() => add(addGroup(template, selection))}>
+        <Button disabled={selection.length < 2} onClick={() => add((now) => addGroup(now, selection))}>
           Group
         </Button>
-        <Button disabled={selection.length < 2} onClick={() => add(addStack(template, selection))}>
+        <Button disabled={selection.length < 2} onClick={() => add((now) => addStack(now, selection))}>
           Stack
         </Button>
         <Button
           title="A copy that follows this layer's content and style"
-          onClick={() => add(addCopy(template, layer.id))}
+          onClick={() => add((now) => addCopy(now, layer.id))}
         >
           Linked copy
         </Button>

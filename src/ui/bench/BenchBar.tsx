@@ -1,7 +1,7 @@
 'use client';
 import { ArrowDownTrayIcon, DocumentDuplicateIcon } from '@heroicons/react/24/outline';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { toast } from 'sonner';
 import { wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
@@ -9,7 +9,7 @@ import { SaveNote } from '../shared/SaveNote';
 import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
 import type { TemplateSaving } from './useTemplateSaving';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { useApply, useBench, useTemplatePart } from './benchStore';
 
 interface TitleProps {
   readonly saving: SaveState;
@@ -18,16 +18,16 @@ interface TitleProps {
 }
 
 /** What is on the bench, and where its saving and its editions stand. */
-export function BenchTitle({ saving, edition, changed }: TitleProps) {
-  const template = useTemplate();
+export const BenchTitle = memo(function BenchTitle({ saving, edition, changed }: TitleProps) {
+  const name = useTemplatePart((template) => template.name);
   const apply = useApply();
   const stands = edition === 0 ? 'draft' : changed ? `draft, after edition ${edition}` : `edition ${edition}`;
   return (
     <>
-      <h1 className="sr-only">Bench: {template.name}</h1>
+      <h1 className="sr-only">Bench: {name}</h1>
       <input
         aria-label="Template name"
-        value={template.name}
+        value={name}
         maxLength={80}
         onChange={(event) =>
           event.target.value !== '' && apply((now) => ({ ...now, name: event.target.value }))
@@ -38,10 +38,10 @@ export function BenchTitle({ saving, edition, changed }: TitleProps) {
       <SaveNote state={saving} />
     </>
   );
-}
+});
 
 /** Undo, redo, a copy, and the release. */
-export function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
+export const BenchActions = memo(function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
   const { store } = useBench();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
@@ -92,4 +92,4 @@ export function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
       </Button>
     </>
   );
-}
+});

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import { sampleValues } from '@/core/document/sampleTexts';
-import type { FieldValue, FieldValues } from '@/core/document/template';
+import type { FieldValue, FieldValues, Template } from '@/core/document/template';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
 import { frameToSeconds, RATES } from '@/core/units/rates';
 import type { TemplateRecord } from '@/db/templates';
@@ -51,10 +51,11 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
   const [tried, setTried] = useState<FieldValues>({});
   const [guides, setGuides] = useState(true);
   const [typing, setTyping] = useState(false);
-  const values = useMemo(
-    () => ({ ...sampleValues(template, sampleId), ...tried }),
-    [template, sampleId, tried],
+  const valuesOf = useCallback(
+    (of: Template): FieldValues => ({ ...sampleValues(of, sampleId), ...tried }),
+    [sampleId, tried],
   );
+  const values = useMemo(() => valuesOf(template), [valuesOf, template]);
   const saving = useTemplateSaving(record, template);
   const { format, place } = useEditing();
   const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
@@ -72,8 +73,10 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     setTried({});
     setSampleId(id);
   };
-  const tryValue = (fieldId: string, value: FieldValue): void =>
-    setTried((now) => ({ ...now, [fieldId]: value }));
+  const tryValue = useCallback(
+    (fieldId: string, value: FieldValue): void => setTried((now) => ({ ...now, [fieldId]: value })),
+    [],
+  );
   const takeTheirs = (): void => {
     saving.takeTheirs((theirs) => view.store.getState().apply(() => theirs));
   };
@@ -88,6 +91,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
       <main className="flex min-h-0 flex-1">
         <FormatWall
           values={values}
+          valuesOf={valuesOf}
           seconds={seconds}
           timing={timing}
           sampleId={sampleId}
@@ -106,7 +110,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
           />
           <Score player={player} rate={rate} totalFrames={totalFrames} />
         </div>
-        <Settings values={values} onTry={tryValue} />
+        <Settings valuesOf={valuesOf} onTry={tryValue} />
       </main>
     </div>
   );

@@ -3,19 +3,20 @@ import { closestCenter, DndContext } from '@dnd-kit/core';
 import type { DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { addVariants, orderFields } from '@/core/document/editFields';
-import type { FieldValue, FieldValues } from '@/core/document/template';
+import type { FieldValue, FieldValues, Template } from '@/core/document/template';
 import { CardForm } from '../shared/CardForm';
 import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';
 import { FieldRow } from './FieldRow';
 
 interface Props {
-  readonly values: FieldValues;
+  /** The values that the template is shown with. */
+  readonly valuesOf: (template: Template) => FieldValues;
   readonly onTry: (fieldId: string, value: FieldValue) => void;
 }
 
 /** The fields that editors will see: their names, their order, their limits; and the card itself, to try. */
-export function CardPanel({ values, onTry }: Props) {
+export function CardPanel({ valuesOf, onTry }: Props) {
   const template = useTemplate();
   const apply = useApply();
   const sensors = useSortSensors();
@@ -52,7 +53,7 @@ export function CardPanel({ values, onTry }: Props) {
         + A choice that sets several things
       </button>
       <p className="caps mt-3 border-t border-line pt-3 pb-2">Try the card</p>
-      <CardForm template={template} values={values} onChange={onTry} />
+      <CardForm template={template} values={valuesOf(template)} onChange={onTry} />
       <p className="mt-2 text-[12px] text-soft">
         What you type here is only tried. The design keeps its own words.
       </p>

@@ -8,10 +8,12 @@ import type { TitleTiming } from '@/core/timeline/stretch';
 import { classes } from '../shared/classes';
 import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from './benchStore';
-import { useWallPicture } from './useWallPicture';
+import { useWallFollows, useWallPicture } from './useWallPicture';
 
 interface Props {
   readonly values: FieldValues;
+  /** The values that a changed template is shown with. */
+  readonly valuesOf: (template: Template) => FieldValues;
   readonly seconds: number;
   readonly timing: TitleTiming;
   readonly sampleId: string;
@@ -19,8 +21,9 @@ interface Props {
 }
 
 /** The same moment of the design in every format it is made for, and sample texts to try it with. */
-export function FormatWall({ values, seconds, timing, sampleId, onSample }: Props) {
+export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSample }: Props) {
   const template = useTemplate();
+  useWallFollows(valuesOf);
   return (
     <aside aria-label="Format wall" className="flex w-32 shrink-0 flex-col border-r border-line bg-card">
       <div className="min-h-0 flex-1 overflow-y-auto px-2.5 pt-3">

@@ -3,11 +3,12 @@ import { XMarkIcon } from '@heroicons/react/24/outline';
 import type { GuideLine } from '@/core/document/template';
 import { Button } from '../shared/Button';
 import { NumberBox } from '../shared/NumberBox';
-import { useApply, useTemplate } from './benchStore';
+import { useApply } from './benchStore';
+import { useEditing } from './useEditing';
 
 /** The designer's own guide lines as figures, for those who do not drag them out of the rulers. */
 export function GuideRows() {
-  const { guides } = useTemplate();
+  const { guides } = useEditing().template;
   const apply = useApply();
   const set = (next: readonly GuideLine[]): void => apply((now) => ({ ...now, guides: next }));
   return (

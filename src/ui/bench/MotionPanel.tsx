@@ -10,8 +10,9 @@ import { ORDERS } from '@/core/timeline/orders';
 import { NumberBox } from '../shared/NumberBox';
 import { Segmented } from '../shared/Segmented';
 import { SelectBox } from '../shared/SelectBox';
-import { useApply, useTemplate } from './benchStore';
+import { useApply } from './benchStore';
 import { Row } from './PropertyRow';
+import { useEditing } from './useEditing';
 
 const UNIT_LABELS: Readonly<Record<UnitKind, string>> = {
   layer: 'Whole',
@@ -27,7 +28,7 @@ const idChoices = (
 
 /** How a layer comes in and goes out. */
 export function MotionPanel({ layer }: { readonly layer: Layer }) {
-  const template = useTemplate();
+  const { template } = useEditing();
   const apply = useApply();
   const { timing } = template;
   const set = (change: Partial<Motion>): void =>

@@ -9,7 +9,6 @@ import { SelectBox } from '../shared/SelectBox';
 import { OwnAreaRows } from './AddFormat';
 import { ArrangeRows } from './ArrangeRows';
 import { GuideRows } from './GuideRows';
-import { useTemplate } from './benchStore';
 import { MemberRows } from './MemberRows';
 import { PointGrid } from './PointGrid';
 import { PropertyRow, Row } from './PropertyRow';
@@ -26,8 +25,7 @@ const AREAS = (['titleSafe', 'actionSafe', 'frame', 'centreCut'] as const).map((
 
 /** Where a layer is: what it is attached to, by which points, how far off, how large, turned, and kept where. */
 export function PlacePanel({ layer }: { readonly layer: Layer }) {
-  const template = useTemplate();
-  const { change } = useEditing();
+  const { template, change } = useEditing();
   const { place } = layer;
   const set = (part: Partial<Place>): void => change((one) => ({ ...one, place: { ...one.place, ...part } }));
   const others = template.layers.filter(

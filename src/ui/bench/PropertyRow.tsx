@@ -9,7 +9,7 @@ import type { Property } from '@/core/layers/layerKind';
 import { SHAPE_LABELS } from '@/core/layout/formats';
 import type { FrameFormat } from '@/core/layout/formats';
 import { Leaf } from '../shared/Leaf';
-import { useApply, useTemplate } from './benchStore';
+import { useApply } from './benchStore';
 import { PropertyControl } from './PropertyControl';
 import { useEditing } from './useEditing';
 
@@ -45,9 +45,8 @@ interface PropertyProps {
 
 /** A property of the chosen layers with its control, its gold leaf, and whether this format has it otherwise. */
 export function PropertyRow({ layer, property, label = property.label }: PropertyProps) {
-  const template = useTemplate();
   const apply = useApply();
-  const { layers, format, set } = useEditing();
+  const { template, layers, format, set } = useEditing();
   const open = fieldOf(template, layer.id, property.path) !== undefined;
   const held = overrideFor(template, format, layer.id, property.path);
   // One layer cannot differ from itself, and asking every row of every layer is what makes typing slow.

@@ -14,6 +14,7 @@ import { useApply, useTemplate } from './benchStore';
 import { CharacterPicker } from './CharacterPicker';
 import { Row } from './PropertyRow';
 import { Section } from './Section';
+import { useEditing } from './useEditing';
 
 interface Range {
   readonly start: number;
@@ -21,7 +22,12 @@ interface Range {
 }
 
 /** The words of a text, characters that are hard to type, and parts of it that are styled apart. */
-export function ReadsPanel({ layer }: { readonly layer: TextLayer }) {
+export function ReadsPanel() {
+  const [layer] = useEditing().layers;
+  return layer?.kind === 'text' ? <Reads key={layer.id} layer={layer} /> : null;
+}
+
+function Reads({ layer }: { readonly layer: TextLayer }) {
   const template = useTemplate();
   const apply = useApply();
   const area = useRef<HTMLTextAreaElement>(null);

@@ -1,14 +1,14 @@
 'use client';
+import { memo } from 'react';
 import { SHAPE_LABELS } from '@/core/layout/formats';
 import { SelectBox } from '../shared/SelectBox';
-import { useBench, useTemplate } from './benchStore';
+import { useBench } from './benchStore';
 import { useEditing } from './useEditing';
 
 /** Which formats changes are made for: all, the one that is looked at, or all of its shape. */
-export function ScopeRow() {
+export const ScopeRow = memo(function ScopeRow() {
   const { scope, setScope } = useBench();
-  const template = useTemplate();
-  const { format } = useEditing();
+  const { template, format } = useEditing();
   if (template.formats.length < 2 && scope === null) return null;
   const choices = [
     { value: 'all', label: 'All formats' },
@@ -38,4 +38,4 @@ export function ScopeRow() {
       )}
     </>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
 import { setTiming } from '@/core/document/editTemplate';
 import type { Timing } from '@/core/document/template';
@@ -7,7 +8,7 @@ import { frameToTimecode } from '@/core/units/timecode';
 import type { Player } from '../picture/usePlayer';
 import { NumberBox } from '../shared/NumberBox';
 import { AddLayer } from './AddLayer';
-import { useApply, useTemplate } from './benchStore';
+import { useApply, useTemplatePart } from './benchStore';
 
 interface Props {
   readonly player: Player;
@@ -16,8 +17,8 @@ interface Props {
 }
 
 /** Above the score: playing, where the playhead is, the lengths of the three columns, and adding layers. */
-export function ScoreHead({ player, rate, totalFrames }: Props) {
-  const { timing } = useTemplate();
+export const ScoreHead = memo(function ScoreHead({ player, rate, totalFrames }: Props) {
+  const timing = useTemplatePart((template) => template.timing);
   const apply = useApply();
   const set = (change: Partial<Timing>): void => apply((now) => setTiming(now, { ...now.timing, ...change }));
   const frameUnits = { f: rate.denominator / rate.numerator, s: 1 };
@@ -63,7 +64,7 @@ export function ScoreHead({ player, rate, totalFrames }: Props) {
       <AddLayer />
     </div>
   );
-}
+});
 
 function columnWords(frame: number, total: number, timing: Timing, rate: FrameRate): string {
   const seconds = (frame * rate.denominator) / rate.numerator;

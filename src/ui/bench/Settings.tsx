@@ -1,38 +1,37 @@
 'use client';
+import { memo } from 'react';
+import type { ComponentType } from 'react';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { updateLayer } from '@/core/document/editTemplate';
-import type { FieldValue, FieldValues, Layer } from '@/core/document/template';
+import type { FieldValue, FieldValues, Layer, Template } from '@/core/document/template';
 import { bindLayer } from '@/core/layers';
 import { classes } from '../shared/classes';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { useApply } from './benchStore';
 import { CardPanel } from './CardPanel';
 import { MotionPanel } from './MotionPanel';
 import { PlacePanel } from './PlacePanel';
+import { ReadsPanel } from './ReadsPanel';
 import { ScopeRow } from './ScopeRow';
+import { Settled } from './Settled';
 import { TypePanel } from './TypePanel';
 import { useEditing } from './useEditing';
 
 interface Props {
-  readonly values: FieldValues;
+  /** The values that the template is shown with. */
+  readonly valuesOf: (template: Template) => FieldValues;
   readonly onTry: (fieldId: string, value: FieldValue) => void;
 }
 
 const TABS = ['Type', 'Place', 'Motion', 'Card'];
 
 /** The settings of the chosen layer in three parts, and the card of the template in the fourth. */
-export function Settings({ values, onTry }: Props) {
-  const template = useTemplate();
-  const { selected } = useBench();
-  const { layers } = useEditing();
-  const [layer] = layers;
-  const open = template.fields.length;
-  const onLayer = template.fields.filter((field) =>
-    field.targets.some((target) => target.layerId === selected),
-  ).length;
+export const Settings = memo(function Settings({ valuesOf, onTry }: Props) {
   return (
     <aside aria-label="Settings" className="flex w-[296px] shrink-0 flex-col border-l border-line bg-card">
-      <LayerName layer={layer} more={layers.length - 1} />
-      <ScopeRow />
+      <Settled>
+        <LayerName />
+        <ScopeRow />
+      </Settled>
       <TabGroup className="flex min-h-0 flex-1 flex-col">
         <TabList className="mx-3.5 flex h-8 shrink-0 overflow-hidden rounded-lg border border-line-strong bg-field">
           {TABS.map((name) => (
@@ -51,40 +50,67 @@ export function Settings({ values, onTry }: Props) {
         </TabList>
         <TabPanels className="mt-2 min-h-0 flex-1 overflow-y-auto border-t border-line px-3.5 py-2">
           <TabPanel>
-            {layer === undefined ? <Nothing /> : <TypePanel key={layer.id} layer={layer} />}
+            <ReadsPanel />
+            <LayerPart of={TypePanel} />
           </TabPanel>
           <TabPanel>
-            {layer === undefined ? <Nothing /> : <PlacePanel key={layer.id} layer={layer} />}
+            <LayerPart of={PlacePanel} />
           </TabPanel>
           <TabPanel>
-            {layer === undefined ? <Nothing /> : <MotionPanel key={layer.id} layer={layer} />}
+            <LayerPart of={MotionPanel} />
           </TabPanel>
           <TabPanel>
-            <CardPanel values={values} onTry={onTry} />
+            <CardPanel valuesOf={valuesOf} onTry={onTry} />
           </TabPanel>
         </TabPanels>
       </TabGroup>
-      <p className="m-3 rounded-lg bg-leaf-wash px-3 py-2 text-[12px] text-leaf-ink">
-        <strong>Gold leaves</strong> are open to editors:{' '}
-        {layer === undefined ? '' : `${onLayer} on this layer, `}
-        {open} on this template.
-      </p>
+      <Settled>
+        <LeafNote />
+      </Settled>
     </aside>
+  );
+});
+
+/** A part of the chosen layer's settings, anew for each layer. */
+function LayerPart({ of: Part }: { readonly of: ComponentType<{ readonly layer: Layer }> }) {
+  return (
+    <Settled>
+      <ChosenLayer of={Part} />
+    </Settled>
   );
 }
 
-function Nothing() {
-  return <p className="py-2 text-soft">Pick a layer in the picture or in the score to see its settings.</p>;
-}
+const ChosenLayer = memo(function ChosenLayer({
+  of: Part,
+}: {
+  readonly of: ComponentType<{ readonly layer: Layer }>;
+}) {
+  const [layer] = useEditing().layers;
+  if (layer === undefined)
+    return <p className="py-2 text-soft">Pick a layer in the picture or in the score to see its settings.</p>;
+  return <Part key={layer.id} layer={layer} />;
+});
 
-interface NameProps {
-  readonly layer: Layer | undefined;
-  /** How many other layers are chosen and changed with it. */
-  readonly more: number;
-}
+const LeafNote = memo(function LeafNote() {
+  const { template, layers } = useEditing();
+  const [layer] = layers;
+  const onLayer = template.fields.filter((field) =>
+    field.targets.some((target) => target.layerId === layer?.id),
+  ).length;
+  return (
+    <p className="m-3 rounded-lg bg-leaf-wash px-3 py-2 text-[12px] text-leaf-ink">
+      <strong>Gold leaves</strong> are open to editors:{' '}
+      {layer === undefined ? '' : `${onLayer} on this layer, `}
+      {template.fields.length} on this template.
+    </p>
+  );
+});
 
-function LayerName({ layer, more }: NameProps) {
+const LayerName = memo(function LayerName() {
   const apply = useApply();
+  const { layers } = useEditing();
+  const [layer] = layers;
+  const more = layers.length - 1;
   if (layer === undefined)
     return <h2 className="px-3.5 py-3 font-serif text-[16px] font-semibold">No layer chosen</h2>;
   return (
@@ -104,4 +130,4 @@ function LayerName({ layer, more }: NameProps) {
       </span>
     </div>
   );
-}
+});

@@ -5,7 +5,6 @@ import type { Property } from '@/core/layers/layerKind';
 import { LongPanel } from './LongPanel';
 import { LookPanel } from './LookPanel';
 import { PropertyRow } from './PropertyRow';
-import { ReadsPanel } from './ReadsPanel';
 import { Section } from './Section';
 
 const FINE_PATHS = /^(style\.(shift|figures|ligatures|fractions)|balanced)$/;
@@ -20,7 +19,6 @@ export function TypePanel({ layer }: { readonly layer: Layer }) {
   const main = properties.filter((property) => !apart.has(property) && property.path !== 'text');
   return (
     <>
-      {layer.kind === 'text' && <ReadsPanel layer={layer} />}
       <Section title={layer.kind === 'text' ? 'Type' : 'This layer'}>
         <Rows layer={layer} properties={main} />
       </Section>

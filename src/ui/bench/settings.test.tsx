@@ -30,7 +30,7 @@ function Bench({ selected }: { readonly selected: string | null }) {
   return (
     <BenchProvider value={view}>
       <EditingProvider>
-        <Settings values={values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
+        <Settings valuesOf={() => values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
       </EditingProvider>
     </BenchProvider>
   );

@@ -6,9 +6,12 @@ import { ask } from '../shared/api';
 export class TemplateDraft {
   private revision: number;
   private readonly path: string;
+  /** What the server was given last. */
+  private saved: Template;
 
   constructor(record: TemplateRecord) {
     this.revision = record.revision;
+    this.saved = record.document;
     this.path = `templates/${encodeURIComponent(record.id)}`;
   }
 
@@ -16,18 +19,22 @@ export class TemplateDraft {
     const body = { revision: this.revision, document };
     const answer = await ask<{ revision: number }>(this.path, { method: 'PUT', body, keepalive: leaving });
     this.revision = answer.revision;
+    this.saved = document;
   };
 
-  /** Releases what was saved last; gives the edition's number. */
-  async release(): Promise<number> {
+  /** Releases what was saved last; gives that and the edition's number. */
+  async release(): Promise<{ edition: number; document: Template }> {
     const body = { revision: this.revision };
-    return (await ask<{ edition: number }>(`${this.path}/release`, { method: 'POST', body })).edition;
+    const document = this.saved;
+    const answer = await ask<{ edition: number }>(`${this.path}/release`, { method: 'POST', body });
+    return { ...answer, document };
   }
 
   /** What the server has now. From here on, saves are made from that. */
   async catchUp(): Promise<Template> {
     const record = await ask<TemplateRecord>(this.path);
     this.revision = record.revision;
+    this.saved = record.document;
     return record.document;
   }
 

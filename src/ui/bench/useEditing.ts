@@ -10,6 +10,8 @@ import { FORMATS } from '@/core/layout/formats';
 import { useApply, useBench, useTemplate } from './benchStore';
 
 export interface Editing {
+  /** The template without what any format has otherwise. */
+  readonly template: Template;
   readonly format: FrameFormat;
   readonly place: EditPlace;
   /** The template as the format that is looked at has it. */
@@ -45,6 +47,7 @@ export function useEditingState(): Editing {
     const layers = selection.flatMap((one) => shown.layers.find((layer) => layer.id === one) ?? []);
     const ids = layers.map((layer) => layer.id);
     return {
+      template,
       format,
       place,
       shown,

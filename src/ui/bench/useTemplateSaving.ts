@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Template } from '@/core/document/template';
 import type { TemplateRecord } from '@/db/templates';
 import type { Autosave } from '../shared/useAutosave';
@@ -30,30 +30,34 @@ export function useTemplateSaving(record: TemplateRecord, template: Template): T
     record.releasedRevision === record.revision ? record.document : null,
   );
   const save = useAutosave(template, draft.save);
-  return {
-    save,
-    edition,
-    changed: released !== template,
-    async release() {
-      await save.flush();
-      const number = await draft.release();
-      setEdition(number);
-      setReleased(template);
-      return number;
-    },
-    async copy() {
-      await save.flush();
-      return draft.copy();
-    },
-    async packagePath() {
-      await save.flush();
-      return `/api/templates/${encodeURIComponent(record.id)}/package`;
-    },
-    keepMine: () => void draft.catchUp().then(() => save.resume()),
-    takeTheirs: (use) =>
-      void draft.catchUp().then((theirs) => {
-        use(theirs);
-        save.resume();
-      }),
-  };
+  const changed = released !== template;
+  return useMemo(
+    () => ({
+      save,
+      edition,
+      changed,
+      async release() {
+        await save.flush();
+        const done = await draft.release();
+        setEdition(done.edition);
+        setReleased(done.document);
+        return done.edition;
+      },
+      async copy() {
+        await save.flush();
+        return draft.copy();
+      },
+      async packagePath() {
+        await save.flush();
+        return `/api/templates/${encodeURIComponent(record.id)}/package`;
+      },
+      keepMine: () => void draft.catchUp().then(() => save.resume()),
+      takeTheirs: (use) =>
+        void draft.catchUp().then((theirs) => {
+          use(theirs);
+          save.resume();
+        }),
+    }),
+    [record.id, draft, save, edition, changed],
+  );
 }

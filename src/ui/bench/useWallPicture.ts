@@ -1,7 +1,10 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
+import type { FieldValues, Template } from '@/core/document/template';
 import { sameValue } from '@/core/kit/sameValue';
+import type { WallReply } from '@/workers/wallMessages';
+import { useBench } from './benchStore';
 import type { WallWish } from './wallPainter';
 import { WallPainter } from './wallPainter';
 
@@ -20,13 +23,24 @@ export function useWallPicture(wish: WallWish): [RefObject<HTMLCanvasElement | n
   const canvas = useRef<HTMLCanvasElement>(null);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const { formatId, template, values, widthPx, seconds, timing } = wish;
+  const take = useCallback((reply: WallReply) => {
+    setTrouble((now) => (sameValue(now, reply.trouble) ? now : reply.trouble));
+    if (reply.bitmap !== null && canvas.current !== null) show(reply.bitmap, canvas.current);
+  }, []);
   useEffect(() => {
-    wallPainter().ask({ formatId, template, values, widthPx, seconds, timing }, (reply) => {
-      setTrouble((now) => (sameValue(now, reply.trouble) ? now : reply.trouble));
-      if (reply.bitmap !== null && canvas.current !== null) show(reply.bitmap, canvas.current);
-    });
-  }, [formatId, template, values, widthPx, seconds, timing]);
+    wallPainter().ask({ formatId, template, values, widthPx, seconds, timing }, take);
+  }, [formatId, template, values, widthPx, seconds, timing, take]);
+  useEffect(() => () => wallPainter().leave(formatId), [formatId]);
   return [canvas, trouble];
+}
+
+/** Has the wall's pictures asked for as soon as the template changes, while the rest of the bench is drawn again. */
+export function useWallFollows(valuesOf: (template: Template) => FieldValues): void {
+  const { store } = useBench();
+  useEffect(
+    () => store.subscribe(({ template }) => wallPainter().follow(template, valuesOf)),
+    [store, valuesOf],
+  );
 }
 
 function show(bitmap: ImageBitmap, canvas: HTMLCanvasElement): void {

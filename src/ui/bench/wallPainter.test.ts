@@ -36,6 +36,7 @@ function quietPort() {
     port,
     sent,
     pictures: () => sent.filter((one) => one.kind === 'picture'),
+    designs: () => sent.filter((one) => one.kind === 'design'),
     answer: (formatId: string) => listen({ data: { formatId, bitmap: null, trouble: [] } }),
   };
 }
@@ -62,4 +63,35 @@ test('pictures of different formats do not wait for one another, and share a des
   expect(sent.map((one) => one.kind)).toEqual(['design', 'picture', 'picture']);
   painter.ask(wish('square', 1, { ...tidelineStrap, name: 'Other' }), () => undefined);
   expect(sent.slice(3).map((one) => (one.kind === 'design' ? one.number : one.design))).toEqual([2, 2]);
+});
+
+test('of a changed design only the layers that are new go over', () => {
+  const { port, designs } = quietPort();
+  const painter = new WallPainter(port);
+  painter.ask(wish('wide', 1), () => undefined);
+  const [first, ...others] = tidelineStrap.layers;
+  const renamed = { ...first, name: 'Other' };
+  painter.ask(wish('tall', 1, { ...tidelineStrap, layers: [...others, renamed] }), () => undefined);
+  const [whole, part] = designs();
+  expect(whole.changed).toEqual(tidelineStrap.layers);
+  expect(part.changed).toEqual([renamed]);
+  expect(part.order).toEqual([...others, renamed].map((layer) => layer.id));
+});
+
+test('shown pictures follow a changed template at once, and the screen asking for the same adds nothing', () => {
+  const { port, pictures, answer } = quietPort();
+  const painter = new WallPainter(port);
+  const done = (): void => undefined;
+  for (const format of ['wide', 'tall']) painter.ask(wish(format, 1), done);
+  for (const format of ['wide', 'tall']) answer(format);
+  painter.leave('tall');
+  const changed = { ...tidelineStrap, name: 'Other' };
+  painter.follow(changed, () => VALUES);
+  painter.ask(wish('wide', 1, changed), done);
+  answer('wide');
+  expect(pictures().map((one) => [one.formatId, one.design])).toEqual([
+    ['wide', 1],
+    ['tall', 1],
+    ['wide', 2],
+  ]);
 });

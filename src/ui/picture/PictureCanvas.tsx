@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import type { DisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/layout/formats';
 import { Painter } from '@/paint/painter';
@@ -34,7 +34,8 @@ export function PictureCanvas({
     const made = new Painter(browserSurfaces);
     return { painter: made, below: new KeptBackdrop(made) };
   });
-  useEffect(() => {
+  // Before the screen is shown, or a drag would be seen a frame late.
+  useLayoutEffect(() => {
     const context = canvas.current?.getContext('2d', { willReadFrequently: true });
     if (!context) return;
     context.setTransform(1, 0, 0, 1, 0, 0);

@@ -16,6 +16,21 @@ export interface CompileResult {
   readonly problem: string;
 }
 
+/** Lays a title out; a document that cannot be laid out keeps the last picture and says why. */
+class TitleKeeper {
+  private last: CompiledTitle | null = null;
+
+  layOut(...[template, values, format, fonts, pictures]: Parameters<typeof compile>): CompileResult {
+    try {
+      this.last = compile(template, values, format, fonts, pictures);
+      return { title: this.last, problem: '' };
+    } catch (error) {
+      if (error instanceof InputError) return { title: this.last, problem: error.message };
+      throw error;
+    }
+  }
+}
+
 /** A title laid out; a document that cannot be laid out keeps the last picture and says why. */
 export function useCompiled(
   template: Template,
@@ -24,16 +39,12 @@ export function useCompiled(
   fonts: FontLibrary | null,
 ): CompileResult {
   const pictures = usePictures(picturesOf(template, values));
-  const [last, setLast] = useState<CompiledTitle | null>(null);
-  const result = useMemo<CompileResult>(() => {
-    if (fonts === null) return { title: null, problem: '' };
-    try {
-      return { title: compile(template, values, format, fonts, pictures), problem: '' };
-    } catch (error) {
-      if (error instanceof InputError) return { title: null, problem: error.message };
-      throw error;
-    }
-  }, [template, values, format, fonts, pictures]);
-  if (result.title !== null && result.title !== last) setLast(result.title);
-  return result.problem === '' ? result : { title: last, problem: result.problem };
+  const [keeper] = useState(() => new TitleKeeper());
+  return useMemo<CompileResult>(
+    () =>
+      fonts === null
+        ? { title: null, problem: '' }
+        : keeper.layOut(template, values, format, fonts, pictures),
+    [keeper, template, values, format, fonts, pictures],
+  );
 }

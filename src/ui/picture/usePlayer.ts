@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FrameRate } from '@/core/units/rates';
 import { secondsToFrame } from '@/core/units/rates';
 
@@ -40,13 +40,16 @@ export function usePlayer(
     });
     return () => cancelAnimationFrame(request);
   }, [playing, rate]);
-  return {
-    frame,
-    playing,
-    seek(next) {
-      setPlaying(false);
-      setFrame(Math.max(0, Math.round(next)));
-    },
-    toggle: () => setPlaying((now) => !now),
-  };
+  return useMemo(
+    () => ({
+      frame,
+      playing,
+      seek(next: number) {
+        setPlaying(false);
+        setFrame(Math.max(0, Math.round(next)));
+      },
+      toggle: () => setPlaying((now) => !now),
+    }),
+    [frame, playing],
+  );
 }

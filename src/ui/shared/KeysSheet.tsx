@@ -1,7 +1,7 @@
 'use client';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { QuestionMarkCircleIcon } from '@heroicons/react/24/outline';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Button } from './Button';
 
@@ -24,7 +24,7 @@ const KEYS = [
 ];
 
 /** The sheet of keys, behind `?`. */
-export function KeysSheet() {
+export const KeysSheet = memo(function KeysSheet() {
   const [open, setOpen] = useState(false);
   useHotkeys('shift+?', () => setOpen(true), { useKey: true });
   return (
@@ -59,4 +59,4 @@ export function KeysSheet() {
       </Dialog>
     </>
   );
-}
+});

@@ -2,6 +2,7 @@
 import { MoonIcon, SunIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { memo } from 'react';
 import type { ReactNode } from 'react';
 import { classes } from './classes';
 import { KeysSheet } from './KeysSheet';
@@ -22,11 +23,31 @@ interface Props {
 
 /** The bar across every screen: where you are, what you work on, and the next step. */
 export function TopBar({ middle, actions }: Props) {
-  const path = usePathname();
   const [theme, setTheme] = useTheme();
   const other = theme === 'lamplight' ? 'daylight' : 'lamplight';
   return (
     <header className="flex h-12 shrink-0 items-center gap-4 border-b border-line bg-card px-3">
+      <Places />
+      <div className="flex min-w-0 flex-1 items-center gap-3">{middle}</div>
+      <div className="flex items-center gap-2">{actions}</div>
+      <button
+        type="button"
+        className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
+        aria-label={`Change to ${other}`}
+        title={`Change to ${other}`}
+        onClick={() => setTheme(other)}
+      >
+        {theme === 'lamplight' ? <SunIcon className="h-5 w-5" /> : <MoonIcon className="h-5 w-5" />}
+      </button>
+      <KeysSheet />
+    </header>
+  );
+}
+
+const Places = memo(function Places() {
+  const path = usePathname();
+  return (
+    <>
       <Link
         href="/shelf"
         className="flex items-center gap-2 font-serif text-[20px] font-semibold"
@@ -53,18 +74,6 @@ export function TopBar({ middle, actions }: Props) {
           </Link>
         ))}
       </nav>
-      <div className="flex min-w-0 flex-1 items-center gap-3">{middle}</div>
-      <div className="flex items-center gap-2">{actions}</div>
-      <button
-        type="button"
-        className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
-        aria-label={`Change to ${other}`}
-        title={`Change to ${other}`}
-        onClick={() => setTheme(other)}
-      >
-        {theme === 'lamplight' ? <SunIcon className="h-5 w-5" /> : <MoonIcon className="h-5 w-5" />}
-      </button>
-      <KeysSheet />
-    </header>
+    </>
   );
-}
+});

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { Save, SaveState } from './autosaver';
 import { Autosaver } from './autosaver';
 
@@ -34,5 +34,8 @@ export function useAutosave<T>(value: T, save: Save<T>): Autosave {
       leave();
     };
   }, [autosaver]);
-  return { state, flush: () => autosaver.flush(), resume: () => autosaver.resume() };
+  return useMemo(
+    () => ({ state, flush: () => autosaver.flush(), resume: () => autosaver.resume() }),
+    [state, autosaver],
+  );
 }
