@@ -1,3 +1,4 @@
+import { motionOf } from '@/core/document/newMove';
 import { createCanvas, Path2D } from '@napi-rs/canvas';
 import { openingLockup, tidelineStrap } from '../demo/templates';
 import type { DisplayItem, DisplayList } from '@/core/display/list';
@@ -23,14 +24,14 @@ function strapOf(letters: number): Template {
     .replace(/ /g, (_m, at: number) => (at % 5 === 0 ? ' ' : 'e'));
   const text = Array.from(words.replace(/\s/g, '')).slice(0, letters).join('');
   return updateLayer(tidelineStrap, 'name', (layer) =>
-    layer.kind !== 'text' || layer.motion.in === null
+    layer.kind !== 'text' || layer.motion.in.length === 0
       ? layer
       : {
           ...layer,
           runs: [{ text }],
           maxWidthShare: 2,
           whenLong: [],
-          motion: { in: { ...layer.motion.in, unit: 'letter', overlap: 0.8 }, out: 'mirror' },
+          motion: motionOf({ ...layer.motion.in[0], unit: 'letter', overlap: 0.8 }, 'mirror'),
         },
   );
 }

@@ -1,3 +1,4 @@
+import { motionOf } from '@/core/document/newMove';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -158,14 +159,14 @@ export async function benchMemory(): Promise<void> {
     ...SIX_SECONDS,
     timing: { inSeconds: 60, holdSeconds: 0, outSeconds: 60 },
     layers: SIX_SECONDS.layers.map((layer) =>
-      layer.motion.in === null
+      layer.motion.in.length === 0
         ? layer
         : {
             ...layer,
-            motion: {
-              in: { ...layer.motion.in, startSeconds: 0, lengthSeconds: 60, ease: 'even' },
-              out: 'mirror',
-            },
+            motion: motionOf(
+              { ...layer.motion.in[0], startSeconds: 0, lengthSeconds: 60, ease: 'even' },
+              'mirror',
+            ),
           },
     ),
   };

@@ -13,6 +13,7 @@ import {
   text,
   textField,
 } from './layers';
+import { motionOf } from '@/core/document/newMove';
 
 /** A full card between two parts: the number, the title, water below and sparks above it. */
 export const chapterCard: Template = {
@@ -34,7 +35,7 @@ export const chapterCard: Template = {
       align: 'centre',
       maxWidthShare: 0.8,
       place: place('bottom', onLayer('title'), 'top', 0, -6),
-      motion: { in: moveUse('fade', [0.3, 0.6]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.3, 0.6]), 'mirror'),
     }),
     text({
       id: 'title',
@@ -46,7 +47,7 @@ export const chapterCard: Template = {
       maxWidthShare: 0.74,
       whenLong: [{ kind: 'wrap', maxLines: 3 }, { kind: 'shrink', minSizeU: 64 }, { kind: 'cut' }],
       place: place('centre', { kind: 'frame' }, 'centre', 0, -90),
-      motion: { in: moveUse('rise', [0.4, 0.9], { unit: 'word', overlap: 0.7 }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.4, 0.9], { unit: 'word', overlap: 0.7 }), 'mirror'),
     }),
     box({
       id: 'rule',
@@ -55,7 +56,7 @@ export const chapterCard: Template = {
       place: place('top', onLayer('title'), 'bottom', 0, 26),
       width: { kind: 'fixed', u: 160 },
       height: { kind: 'fixed', u: 4 },
-      motion: { in: moveUse('fade', [0.8, 0.5]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.8, 0.5]), 'mirror'),
     }),
     {
       ...newParticlesLayer('sparks', 'Sparks'),
@@ -67,14 +68,14 @@ export const chapterCard: Template = {
       heightU: 900,
       opacity: 0.7,
       place: place('centre', { kind: 'frame' }, 'centre', 0, -60),
-      motion: { in: moveUse('fade', [0.4, 0.8]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.4, 0.8]), 'mirror'),
     },
     {
       ...newBackdropLayer('water', 'Water'),
       pattern: 'waves',
       colours: ['#081a23', '#0d2b38', '#123a47', '#0a222d'],
       speed: 0.7,
-      motion: { in: moveUse('fade', [0, 0.5]), out: moveUse('fade', [0.5, 0.5]) },
+      motion: motionOf(moveUse('fade', [0, 0.5]), moveUse('fade', [0.5, 0.5])),
     },
   ],
   fields: [

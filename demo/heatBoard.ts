@@ -14,6 +14,7 @@ import {
   text,
   textField,
 } from './layers';
+import { motionOf } from '@/core/document/newMove';
 
 const figures = { figures: 'tabular' } as const;
 
@@ -37,7 +38,7 @@ export const heatBoard: Template = {
       style: fraunces(600, 78, '#fff6e2', { leading: 1.1 }),
       place: place('topLeft', { kind: 'titleSafe' }, 'topLeft'),
       maxWidthShare: 0.5,
-      motion: { in: moveUse('rise', [0.2, 0.6], { unit: 'word', overlap: 0.5 }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.2, 0.6], { unit: 'word', overlap: 0.5 }), 'mirror'),
     }),
     text({
       id: 'note',
@@ -46,7 +47,7 @@ export const heatBoard: Template = {
       style: barlow(500, 40, '#f0d9a2', { tracking: 12, leading: 1.5 }),
       place: place('topLeft', { kind: 'titleSafe' }, 'topLeft'),
       maxWidthShare: 0.5,
-      motion: { in: moveUse('fade', [0.4, 0.5]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.4, 0.5]), 'mirror'),
     }),
     {
       ...newRowsLayer('boats', 'Boats'),
@@ -65,14 +66,14 @@ export const heatBoard: Template = {
       plateRadiusU: 3,
       maxRows: 6,
       place: place('topLeft', { kind: 'titleSafe' }, 'topLeft'),
-      motion: {
-        in: moveUse('slide', [0.45, 1.1], {
+      motion: motionOf(
+        moveUse('slide', [0.45, 1.1], {
           unit: 'row',
           overlap: 0.72,
           params: { angleDegrees: 180, distanceU: 70 },
         }),
-        out: moveUse('fade', [0.1, 0.5], { unit: 'row', overlap: 1 }),
-      },
+        moveUse('fade', [0.1, 0.5], { unit: 'row', overlap: 1 }),
+      ),
     },
     {
       ...newStackLayer('list', 'Board', ['heading', 'note', 'boats']),
@@ -86,7 +87,7 @@ export const heatBoard: Template = {
       place: place('topLeft', onLayer('panel'), 'topLeft'),
       width: { kind: 'matches', layerId: 'panel' },
       height: { kind: 'fixed', u: 6 },
-      motion: { in: moveUse('rise', [0, 0.5], { params: { from: 'left' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0, 0.5], { params: { from: 'left' } }), 'mirror'),
     }),
     box({
       id: 'panel',
@@ -97,7 +98,7 @@ export const heatBoard: Template = {
       encloses: ['list'],
       padding: { leftU: 44, topU: 34, rightU: 44, bottomU: 44 },
       look: shadowed(8, 40, '#04141b', 0.5),
-      motion: { in: moveUse('rise', [0, 0.7], { params: { from: 'above' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0, 0.7], { params: { from: 'above' } }), 'mirror'),
     }),
   ],
   fields: [

@@ -13,8 +13,7 @@ import type {
   TextStyle,
 } from '@/core/document/template';
 import type { Shape } from '@/core/layout/formats';
-import { MOVES } from '@/core/moves';
-import { presetParams } from '@/core/moves/move';
+import { motionOf, newMoveUse } from '@/core/document/newMove';
 import type { PointName } from '@/core/layout/points';
 
 /** Short hands for writing the demo templates. */
@@ -32,17 +31,7 @@ export const moveUse = (
   move: string,
   times: readonly [number, number],
   more: Partial<MoveUse> = {},
-): MoveUse => ({
-  move,
-  unit: 'layer',
-  order: 'forward',
-  overlap: 0.5,
-  ease: 'settle',
-  startSeconds: times[0],
-  lengthSeconds: times[1],
-  ...more,
-  params: { ...presetParams(MOVES.get(move)), ...more.params },
-});
+): MoveUse => newMoveUse(move, { startSeconds: times[0], lengthSeconds: times[1], ...more });
 
 export const barlow = (
   weight: number,
@@ -61,7 +50,7 @@ type TextParts = Pick<TextLayer, 'id' | 'name' | 'style' | 'place'> & { reads: s
 
 export const text = ({ reads, ...parts }: TextParts): TextLayer => ({
   ...newTextLayer(parts.id, parts.name),
-  motion: { in: null, out: 'mirror' },
+  motion: motionOf(null, 'mirror'),
   runs: [{ text: reads }],
   maxWidthShare: 0.62,
   whenLong: [
@@ -75,7 +64,7 @@ type BoxParts = Pick<BoxLayer, 'id' | 'name' | 'fill' | 'place'> & Partial<BoxLa
 
 export const box = (parts: BoxParts): BoxLayer => ({
   ...newBoxLayer(parts.id, parts.name, []),
-  motion: { in: null, out: 'mirror' },
+  motion: motionOf(null, 'mirror'),
   fillOpacity: 1,
   width: { kind: 'encloses' },
   height: { kind: 'encloses' },
@@ -90,7 +79,7 @@ export const shadowed = (distanceU: number, softnessU: number, colour: string, o
 });
 
 /** What a template has nothing of. */
-export const EMPTY = { version: 2, overrides: [], areas: [], guides: [] } as const;
+export const EMPTY = { version: 3, overrides: [], areas: [], guides: [] } as const;
 
 /** One format of each usual shape, the wide one first. */
 export const FOUR_SHAPES = ['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'] as const;

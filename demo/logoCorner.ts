@@ -14,6 +14,7 @@ import {
   text,
   textField,
 } from './layers';
+import { motionOf } from '@/core/document/newMove';
 
 const side = (point: PointName, dxU: number): PropertySetting[] => [
   { layerId: 'ring', path: 'place.point', value: point },
@@ -45,7 +46,7 @@ export const logoCorner: Template = {
       place: place('right', onLayer('ring'), 'left', -16, 0),
       maxWidthShare: 0.3,
       look: shadowed(1, 14, '#000000', 0.7),
-      motion: { in: moveUse('fade', [0.4, 0.4]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.4, 0.4]), 'mirror'),
     }),
     box({
       id: 'rib',
@@ -55,7 +56,7 @@ export const logoCorner: Template = {
       shape: { kind: 'line', thicknessU: 3, rises: true },
       width: { kind: 'fixed', u: 30 },
       height: { kind: 'fixed', u: 34 },
-      motion: { in: moveUse('fade', [0.3, 0.4]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.3, 0.4]), 'mirror'),
     }),
     box({
       id: 'leaf',
@@ -76,7 +77,7 @@ export const logoCorner: Template = {
           ],
         },
       },
-      motion: { in: moveUse('fade', [0.1, 0.5]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.1, 0.5]), 'mirror'),
     }),
     box({
       id: 'ring',
@@ -91,7 +92,7 @@ export const logoCorner: Template = {
         ...shadowed(2, 18, '#000000', 0.5),
         outlines: [{ side: 'inside', widthU: 3, colour: '#e3b94f', opacity: 1 }],
       },
-      motion: { in: moveUse('fade', [0, 0.5]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0, 0.5]), 'mirror'),
     }),
   ],
   fields: [

@@ -14,6 +14,7 @@ import {
   text,
   textField,
 } from './layers';
+import { motionOf } from '@/core/document/newMove';
 
 /** Somebody's words, large, over a slip that is darkest where the words begin. */
 export const quoteSlip: Template = {
@@ -33,7 +34,7 @@ export const quoteSlip: Template = {
       reads: '“',
       style: fraunces(600, 190, '#e3b94f', { leading: 0.8 }),
       place: place('baselineStart', onLayer('words'), 'baselineStart', -96, 74),
-      motion: { in: moveUse('fade', [0.1, 0.5]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.1, 0.5]), 'mirror'),
     }),
     text({
       id: 'words',
@@ -44,7 +45,7 @@ export const quoteSlip: Template = {
       balanced: true,
       maxWidthShare: 0.58,
       whenLong: [{ kind: 'wrap', maxLines: 5 }, { kind: 'shrink', minSizeU: 44 }, { kind: 'cut' }],
-      motion: { in: moveUse('rise', [0.2, 0.9], { unit: 'line', overlap: 0.6 }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.2, 0.9], { unit: 'line', overlap: 0.6 }), 'mirror'),
     }),
     text({
       id: 'who',
@@ -53,7 +54,7 @@ export const quoteSlip: Template = {
       style: barlow(600, 44, '#e3b94f', { letterCase: 'capitals', tracking: 70, leading: 1.3 }),
       place: place('topLeft', { kind: 'titleSafe' }, 'topLeft'),
       maxWidthShare: 0.58,
-      motion: { in: moveUse('fade', [0.6, 0.6]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.6, 0.6]), 'mirror'),
     }),
     {
       ...newStackLayer('lines', 'Words and who', ['words', 'who']),
@@ -79,7 +80,7 @@ export const quoteSlip: Template = {
           ],
         },
       },
-      motion: { in: moveUse('rise', [0, 0.7], { params: { from: 'left' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0, 0.7], { params: { from: 'left' } }), 'mirror'),
     }),
   ],
   fields: [

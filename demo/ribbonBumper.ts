@@ -13,6 +13,7 @@ import {
   text,
   textField,
 } from './layers';
+import { motionOf } from '@/core/document/newMove';
 
 /** A ribbon with notched ends that unrolls from the middle, and a light that passes over it. */
 export const ribbonBumper: Template = {
@@ -34,7 +35,7 @@ export const ribbonBumper: Template = {
       colour: '#fff1c9',
       opacity: 0.34,
       place: place('centre', onLayer('ribbon'), 'centre'),
-      motion: { in: moveUse('fade', [0.5, 0.5]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.5, 0.5]), 'mirror'),
     },
     text({
       id: 'words',
@@ -47,7 +48,7 @@ export const ribbonBumper: Template = {
       balanced: true,
       place: place('centre', { kind: 'titleSafe' }, 'bottom', 0, -150),
       look: shadowed(3, 8, '#2a0d0e', 0.6),
-      motion: { in: moveUse('rise', [0.35, 0.6], { unit: 'word', overlap: 0.6 }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.35, 0.6], { unit: 'word', overlap: 0.6 }), 'mirror'),
     }),
     text({
       id: 'when',
@@ -57,7 +58,7 @@ export const ribbonBumper: Template = {
       align: 'centre',
       maxWidthShare: 0.7,
       place: place('top', onLayer('words'), 'bottom', 0, 0),
-      motion: { in: moveUse('fade', [0.6, 0.4]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.6, 0.4]), 'mirror'),
     }),
     box({
       id: 'ribbon',
@@ -81,7 +82,7 @@ export const ribbonBumper: Template = {
         },
         outlines: [{ side: 'inside', widthU: 3, colour: '#e3b94f', opacity: 0.9 }],
       },
-      motion: { in: moveUse('rise', [0, 0.6], { params: { from: 'below' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0, 0.6], { params: { from: 'below' } }), 'mirror'),
     }),
   ],
   fields: [

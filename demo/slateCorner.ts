@@ -1,5 +1,6 @@
 import type { Template } from '@/core/document/template';
 import { barlow, EMPTY, FOUR_SHAPES, fraunces, moveUse, onLayer, place, text, textField } from './layers';
+import { motionOf } from '@/core/document/newMove';
 
 const band = (colour: string, opacity: number) => ({
   colour,
@@ -29,10 +30,10 @@ export const slateCorner: Template = {
       style: fraunces(600, 60, '#0c1f29', { leading: 1.24 }),
       place: place('topLeft', { kind: 'titleSafe' }, 'topLeft', 18, 4),
       highlight: band('#f0d9a2', 1),
-      motion: {
-        in: moveUse('slide', [0, 0.6], { params: { angleDegrees: 180, distanceU: 80 } }),
-        out: 'mirror',
-      },
+      motion: motionOf(
+        moveUse('slide', [0, 0.6], { params: { angleDegrees: 180, distanceU: 80 } }),
+        'mirror',
+      ),
     }),
     text({
       id: 'date',
@@ -41,10 +42,10 @@ export const slateCorner: Template = {
       style: barlow(500, 42, '#ffffff', { tracking: 20, leading: 1.34, figures: 'tabular' }),
       place: place('topLeft', onLayer('place'), 'bottomLeft', 0, 4),
       highlight: band('#10303c', 0.94),
-      motion: {
-        in: moveUse('slide', [0.15, 0.6], { params: { angleDegrees: 180, distanceU: 80 } }),
-        out: 'mirror',
-      },
+      motion: motionOf(
+        moveUse('slide', [0.15, 0.6], { params: { angleDegrees: 180, distanceU: 80 } }),
+        'mirror',
+      ),
     }),
   ],
   fields: [

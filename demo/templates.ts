@@ -11,6 +11,7 @@ import {
   text,
   textField,
 } from './layers';
+import { motionOf } from '@/core/document/newMove';
 import { chapterCard } from './chapterCard';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';
@@ -41,7 +42,7 @@ export const tidelineStrap: Template = {
       reads: 'Ilse Marrow',
       style: barlow(600, 84, '#ffffff', { leading: 1.04, tracking: 4 }),
       place: place('bottomLeft', { kind: 'titleSafe' }, 'bottomLeft', 30, -74),
-      motion: { in: moveUse('rise', [0.2, 0.65], { unit: 'word', overlap: 0.55 }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.2, 0.65], { unit: 'word', overlap: 0.55 }), 'mirror'),
     }),
     text({
       id: 'role',
@@ -53,7 +54,7 @@ export const tidelineStrap: Template = {
         { kind: 'squeeze', minPercent: 82 },
         { kind: 'shrink', minSizeU: 34 },
       ],
-      motion: { in: moveUse('rise', [0.4, 0.6], { unit: 'line' }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.4, 0.6], { unit: 'line' }), 'mirror'),
     }),
     box({
       id: 'edge',
@@ -62,7 +63,7 @@ export const tidelineStrap: Template = {
       place: place('topLeft', onLayer('panel'), 'topLeft', 0, 0),
       width: { kind: 'fixed', u: 8 },
       height: { kind: 'matches', layerId: 'panel' },
-      motion: { in: moveUse('rise', [0, 0.45]), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0, 0.45]), 'mirror'),
     }),
     box({
       id: 'panel',
@@ -72,7 +73,7 @@ export const tidelineStrap: Template = {
       place: place('bottomLeft', { kind: 'titleSafe' }, 'bottomLeft'),
       encloses: ['name', 'role'],
       padding: { leftU: 30, topU: 10, rightU: 40, bottomU: 18 },
-      motion: { in: moveUse('rise', [0.1, 0.7], { params: { from: 'left' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.1, 0.7], { params: { from: 'left' } }), 'mirror'),
       look: shadowed(6, 28, '#04141b', 0.45),
     }),
   ],
@@ -112,15 +113,15 @@ export const placeCorner: Template = {
       align: 'right',
       place: place('topRight', { kind: 'titleSafe' }, 'topRight', -28, 8),
       look: shadowed(2, 22, '#000000', 0.75),
-      motion: {
-        in: moveUse('slide', [0.1, 0.7], {
+      motion: motionOf(
+        moveUse('slide', [0.1, 0.7], {
           unit: 'letter',
           order: 'backward',
           overlap: 0.85,
           params: { angleDegrees: 0, distanceU: 46, fades: true },
         }),
-        out: 'mirror',
-      },
+        'mirror',
+      ),
     }),
     text({
       id: 'when',
@@ -130,7 +131,7 @@ export const placeCorner: Template = {
       align: 'right',
       place: place('topRight', onLayer('place'), 'bottomRight', 0, 2),
       look: shadowed(2, 18, '#000000', 0.8),
-      motion: { in: moveUse('fade', [0.35, 0.45]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.35, 0.45]), 'mirror'),
     }),
     box({
       id: 'rule',
@@ -141,7 +142,7 @@ export const placeCorner: Template = {
       height: { kind: 'encloses' },
       encloses: ['place', 'when'],
       padding: { leftU: 0, topU: -8, rightU: 0, bottomU: -6 },
-      motion: { in: moveUse('rise', [0, 0.5], { params: { from: 'above' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0, 0.5], { params: { from: 'above' } }), 'mirror'),
     }),
   ],
   fields: [
@@ -178,7 +179,7 @@ export const openingLockup: Template = {
         { kind: 'shrink', minSizeU: 80 },
       ],
       place: place('centre', { kind: 'frame' }, 'centre', 0, -36),
-      motion: { in: moveUse('rise', [0.15, 0.9], { unit: 'letter', overlap: 0.88 }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.15, 0.9], { unit: 'letter', overlap: 0.88 }), 'mirror'),
     }),
     text({
       id: 'line',
@@ -187,7 +188,7 @@ export const openingLockup: Template = {
       style: barlow(500, 54, '#f0d9a2', { letterCase: 'capitals', tracking: 220, leading: 1.2 }),
       align: 'centre',
       place: place('top', onLayer('title'), 'bottom', 0, 22),
-      motion: { in: moveUse('fade', [0.75, 0.6]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0.75, 0.6]), 'mirror'),
     }),
     box({
       id: 'rule-left',
@@ -196,7 +197,7 @@ export const openingLockup: Template = {
       place: place('right', onLayer('line'), 'left', -28, 0),
       width: { kind: 'fixed', u: 120 },
       height: { kind: 'fixed', u: 4 },
-      motion: { in: moveUse('rise', [0.6, 0.6], { params: { from: 'right' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.6, 0.6], { params: { from: 'right' } }), 'mirror'),
     }),
     box({
       id: 'rule-right',
@@ -205,7 +206,7 @@ export const openingLockup: Template = {
       place: place('left', onLayer('line'), 'right', 28, 0),
       width: { kind: 'fixed', u: 120 },
       height: { kind: 'fixed', u: 4 },
-      motion: { in: moveUse('rise', [0.6, 0.6], { params: { from: 'left' } }), out: 'mirror' },
+      motion: motionOf(moveUse('rise', [0.6, 0.6], { params: { from: 'left' } }), 'mirror'),
     }),
     box({
       id: 'plate',
@@ -216,7 +217,7 @@ export const openingLockup: Template = {
       encloses: ['title', 'line', 'rule-left', 'rule-right'],
       padding: { leftU: 84, topU: 44, rightU: 84, bottomU: 52 },
       shape: { kind: 'rectangle', radiiU: [4, 4, 4, 4], corner: 'round' },
-      motion: { in: moveUse('fade', [0, 0.7]), out: 'mirror' },
+      motion: motionOf(moveUse('fade', [0, 0.7]), 'mirror'),
       look: {
         ...shadowed(12, 60, '#020a0f', 0.5),
         outlines: [{ side: 'centre', widthU: 3, colour: '#e3b94f', opacity: 1 }],

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
 import { SINK_IDS } from '../server/press/sinks';
 import { EASES } from './eases';
+import { HOLD_MOVES } from './holdMoves';
 import { createRegistry } from './kit/registry';
 import { FORMATS } from './layout/formats';
 import { MOVES } from './moves';
@@ -19,7 +20,11 @@ const camel = (id: string): string => id.replace(/-(\w)/g, (_match, letter: stri
 
 test('every ease, move and scene in its folder is registered, and the other way round', () => {
   expect(EASES.list.map((one) => one.id).toSorted()).toEqual(files('eases', ['ease.ts', 'index.ts']));
-  expect(MOVES.list.map((one) => one.id).toSorted()).toEqual(files('moves', ['move.ts', 'index.ts']));
+  const moves = ['move.ts', 'part.ts', 'pose.ts', 'index.ts'];
+  expect(MOVES.list.map((one) => camel(one.id)).toSorted()).toEqual(files('moves', moves));
+  expect(HOLD_MOVES.list.map((one) => one.id).toSorted()).toEqual(
+    files('holdMoves', ['holdMove.ts', 'index.ts']),
+  );
   expect(SCENES.list.map((one) => camel(one.id)).toSorted()).toEqual(
     files('scenes', ['scene.ts', 'index.ts']),
   );

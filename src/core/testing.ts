@@ -1,3 +1,4 @@
+import { motionOf } from './document/newMove';
 import { newBoxLayer, newTextLayer, placeAt } from './document/newLayers';
 import { newTemplate } from './document/newTemplate';
 import type { BoxLayer, Place, Template, TextLayer } from './document/template';
@@ -10,7 +11,7 @@ export function testTemplate(layers: Template['layers'], more: Partial<Template>
 
 /** A text layer without motion. */
 export function testText(id: string, text: string, more: Partial<TextLayer> = {}): TextLayer {
-  return { ...newTextLayer(id, id), runs: [{ text }], motion: { in: null, out: null }, ...more };
+  return { ...newTextLayer(id, id), runs: [{ text }], motion: motionOf(null, null), ...more };
 }
 
 /** A box of 100 × 50 u without motion. */
@@ -18,7 +19,7 @@ export function testBox(id: string, more: Partial<BoxLayer> = {}): BoxLayer {
   return {
     ...newBoxLayer(id, id, []),
     place: place({}),
-    motion: { in: null, out: null },
+    motion: motionOf(null, null),
     fill: '#203040',
     fillOpacity: 1,
     width: { kind: 'fixed', u: 100 },

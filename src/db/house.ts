@@ -18,7 +18,10 @@ export async function findHouse(db: Db): Promise<HouseRecord> {
     .select({ document: house.document, revision: house.revision })
     .from(house)
     .where(eq(house.id, ONE));
-  return row ?? { document: FIRST_HOUSE, revision: 0 };
+  // What a house of an earlier version did not have yet is as it is first set up.
+  return row === undefined
+    ? { document: FIRST_HOUSE, revision: 0 }
+    : { ...row, document: { ...FIRST_HOUSE, ...row.document } };
 }
 
 /** Saves the house made from `revision`; throws StaleWriteError with the newer state if it has moved on. */

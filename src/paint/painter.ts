@@ -7,6 +7,8 @@ import { mapRect } from '@/core/kit/matrix';
 import type { Rect } from '@/core/kit/rect';
 import { growRect, outwardRect } from '@/core/kit/rect';
 import { blurAxes } from './blurAxes';
+import { Exposure } from './exposure';
+import { brightnessToAlpha, pixelsOf, warpPixels } from './pixels';
 import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
@@ -75,9 +77,46 @@ export class Painter {
       case 'image':
         this.paintImage(context, item, left, top, tint);
         return;
+      case 'warp':
+        this.paintWarp(context, item, left, top, tint);
+        return;
+      case 'average':
+        this.paintAverage(context, item, left, top, tint);
+        return;
       default:
         assertNever(item, 'display item');
     }
+  }
+
+  private paintWarp(
+    context: SurfaceContext,
+    item: Of<'warp'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
+    const { boundsPx, flatPx, toFlat, opacity } = item;
+    if (boundsPx.width <= 0 || boundsPx.height <= 0 || flatPx.width <= 0 || flatPx.height <= 0) return;
+    const source = pixelsOf(this.layer(flatPx, item.items, tint));
+    const target = this.maker.surface(boundsPx.width, boundsPx.height);
+    target.changePixels((data) => warpPixels(source, flatPx, data, boundsPx, toFlat));
+    this.lay(context, target, boundsPx.x - left, boundsPx.y - top, opacity);
+  }
+
+  private paintAverage(
+    context: SurfaceContext,
+    item: Of<'average'>,
+    left: number,
+    top: number,
+    tint?: HexColour,
+  ): void {
+    const { boundsPx } = item;
+    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
+    const sum = new Exposure(boundsPx.width * boundsPx.height);
+    for (const items of item.exposures) sum.add(pixelsOf(this.layer(boundsPx, items, tint)));
+    const target = this.maker.surface(boundsPx.width, boundsPx.height);
+    target.changePixels((data) => sum.write(data));
+    this.lay(context, target, boundsPx.x - left, boundsPx.y - top, 1);
   }
 
   private paintClip(
@@ -130,6 +169,7 @@ export class Painter {
     if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
     const layer = this.layer(boundsPx, item.items, tint);
     const mask = this.layer(boundsPx, item.mask);
+    if (item.by === 'brightness') mask.changePixels(brightnessToAlpha);
     layer.context.globalCompositeOperation = item.mode === 'in' ? 'destination-in' : 'destination-out';
     this.lay(layer.context, mask, 0, 0, 1);
     this.lay(context, layer, boundsPx.x - left, boundsPx.y - top, 1);

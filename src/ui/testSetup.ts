@@ -7,3 +7,9 @@ class StillObserver {
   disconnect(): void {}
 }
 globalThis.ResizeObserver ??= StillObserver;
+
+// Nothing is there to be fetched from; what asks waits, as it does on a slow line.
+globalThis.fetch ??= () => new Promise<Response>(() => undefined);
+
+// jsdom paints nothing, and says so loudly when it is asked to.
+HTMLCanvasElement.prototype.getContext = () => null;

@@ -1,5 +1,6 @@
 import type { Outline } from './outline';
 import { OutlineBuilder, replayOutline } from './outline';
+import type { Matrix } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
 
 /** A projective map as the nine numbers of a 3 × 3 matrix, row by row. */
@@ -40,6 +41,46 @@ export function rectToQuad(rect: Rect, quad: readonly Point[]): Homography | nul
     const down = b / rect.height;
     return [across, down, c - across * rect.x - down * rect.y];
   });
+}
+
+/** The map that applies `inner` first, then `outer`. */
+export function multiplyMaps(outer: Homography, inner: Homography): Homography {
+  return [0, 3, 6].flatMap((row) =>
+    [0, 1, 2].map(
+      (column) =>
+        outer[row] * inner[column] + outer[row + 1] * inner[column + 3] + outer[row + 2] * inner[column + 6],
+    ),
+  );
+}
+
+/** The map that takes points back; null when there is none. */
+export function invertMap(m: Homography): Homography | null {
+  const [a, b, c, d, e, f, g, h, i] = m;
+  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
+  if (Math.abs(det) < 1e-12) return null;
+  return [
+    (e * i - f * h) / det,
+    (c * h - b * i) / det,
+    (b * f - c * e) / det,
+    (f * g - d * i) / det,
+    (a * i - c * g) / det,
+    (c * d - a * f) / det,
+    (d * h - e * g) / det,
+    (b * g - a * h) / det,
+    (a * e - b * d) / det,
+  ];
+}
+
+/** The map as an affine one; null when it has perspective. */
+export function affineOf(m: Homography): Matrix | null {
+  if (Math.abs(m[6]) > 1e-9 || Math.abs(m[7]) > 1e-9) return null;
+  const w = m[8];
+  return [m[0] / w, m[3] / w, m[1] / w, m[4] / w, m[2] / w, m[5] / w];
+}
+
+/** An affine map as a projective one. */
+export function mapOf([a, b, c, d, e, f]: Matrix): Homography {
+  return [a, c, e, b, d, f, 0, 0, 1];
 }
 
 /** A point after a projective map. */

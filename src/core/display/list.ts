@@ -82,8 +82,26 @@ export type DisplayItem =
       readonly kind: 'mask';
       readonly boundsPx: Rect;
       readonly mode: 'in' | 'out';
+      /** What of the mask counts: how opaque it is (when left out) or how bright. */
+      readonly by?: 'alpha' | 'brightness';
       readonly items: readonly DisplayItem[];
       readonly mask: readonly DisplayItem[];
+    }
+  | {
+      /** The items painted flat in `flatPx`, then seen in perspective. */
+      readonly kind: 'warp';
+      readonly boundsPx: Rect;
+      readonly flatPx: Rect;
+      /** From pixels of the picture to pixels of the flat painting, row by row. */
+      readonly toFlat: readonly number[];
+      readonly opacity: number;
+      readonly items: readonly DisplayItem[];
+    }
+  | {
+      /** The mean of several paintings, as a shutter that is open for a while sees them. */
+      readonly kind: 'average';
+      readonly boundsPx: Rect;
+      readonly exposures: readonly (readonly DisplayItem[])[];
     }
   | {
       /** The items blurred by a standard deviation along each axis. */

@@ -109,8 +109,8 @@ test('numbers are kept in range and nonsense leaves them as they were', () => {
 test('a shorter column cuts the moves in it to fit', () => {
   const short = edit.setTiming(tidelineStrap, { ...tidelineStrap.timing, inSeconds: 0.5 });
   for (const one of short.layers) {
-    const use = one.motion.in;
-    if (use !== null) expect(use.startSeconds + use.lengthSeconds).toBeLessThanOrEqual(0.5 + 1e-9);
+    for (const use of one.motion.in)
+      expect(use.startSeconds + use.lengthSeconds).toBeLessThanOrEqual(0.5 + 1e-9);
   }
   expect(parseTemplate(short)).toEqual(short);
 });

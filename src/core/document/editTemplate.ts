@@ -65,8 +65,9 @@ export function setTiming(template: Template, timing: Timing): Template {
     return {
       ...layer,
       motion: {
-        in: arrive && fitMove(arrive, timing.inSeconds),
-        out: leave === null || leave === 'mirror' ? leave : fitMove(leave, timing.outSeconds),
+        ...layer.motion,
+        in: arrive.map((use) => fitMove(use, timing.inSeconds)),
+        out: leave === 'mirror' ? leave : leave.map((use) => fitMove(use, timing.outSeconds)),
       },
     };
   });

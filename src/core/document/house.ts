@@ -1,10 +1,10 @@
 import * as yup from 'yup';
 import { checkValue } from './check';
-import { layerSchema } from './layerSchema';
+import { layerSchema, motionSchema } from './layerSchema';
 import type { Look } from './look';
 import { newBoxLayer, newTextLayer } from './newLayers';
 import { colour, exactly, id, listOf, oneOfShapes, variant } from './schemaParts';
-import type { BoxLayer, Highlight, Layer, Template, TextStyle } from './template';
+import type { BoxLayer, Highlight, Layer, Motion, TextStyle, Template } from './template';
 
 /** A colour of the house, by name. */
 interface HouseColour {
@@ -34,10 +34,18 @@ export type Finish =
       readonly padding: BoxLayer['padding'];
     };
 
+/** Motion that was made on one layer and is kept, without its words, for others. */
+export interface OwnMove {
+  readonly id: string;
+  readonly name: string;
+  readonly motion: Motion;
+}
+
 /** The house style. */
 export interface House {
   readonly colours: readonly HouseColour[];
   readonly finishes: readonly Finish[];
+  readonly moves: readonly OwnMove[];
 }
 
 const name = yup.string().required().min(1).max(60);
@@ -61,6 +69,7 @@ const houseSchema = exactly({
     }),
     200,
   ),
+  moves: listOf(exactly({ id, name, motion: motionSchema }), 200),
 });
 
 /** A house document from outside, checked; each finish by what it makes of a layer. Throws InputError. */
@@ -120,4 +129,5 @@ export const FIRST_HOUSE: House = {
     { id: 'night', name: 'Night', colour: '#0c1f29' },
   ],
   finishes: [],
+  moves: [],
 };

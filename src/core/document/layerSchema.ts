@@ -3,7 +3,9 @@ import { pathDataOutline } from '../display/shapes';
 import { EASES } from '../eases';
 import { POINT_NAMES } from '../layout/points';
 import { SAFE_AREA_IDS } from '../layout/safeAreas';
+import { HOLD_MOVES } from '../holdMoves';
 import { MOVES } from '../moves';
+import { PIVOTS } from '../moves/move';
 import { PATTERNS } from '../patterns';
 import { ORDERS } from '../timeline/orders';
 import {
@@ -22,7 +24,7 @@ import {
   variant,
   word,
 } from './schemaParts';
-import { UNIT_KINDS } from './template';
+import { SPREADS, UNIT_KINDS } from './template';
 
 const style = {
   face: yup.string().min(1).max(64),
@@ -95,25 +97,63 @@ const look = exactly({
   reflection: exactly({ distanceU: number(-500, 1000), opacity, fade: number(0.01, 1) }).nullable(),
 });
 
+const params = yup
+  .object()
+  .required()
+  .test('params', 'settings that are numbers, words or switches', (value) =>
+    Object.values(value).every((param) => ['number', 'string', 'boolean'].includes(typeof param)),
+  );
+
+// So many moves can act together on one layer.
+const MOST_MOVES = 8;
+
+const pivot = yup
+  .string()
+  .defined()
+  .nullable()
+  .oneOf([...PIVOTS, null]);
+
 const moveUse = exactly({
   move: idOf(MOVES),
   unit: word(UNIT_KINDS),
   order: idOf(ORDERS),
+  seed: number(0, 1_000_000),
+  ranks: listOf(number(0, 10_000), 400),
   overlap: opacity,
+  gapSeconds: numberOrNull(0, 600),
+  spread: word(SPREADS),
+  pivot: pivot,
   ease: idOf(EASES),
   startSeconds: number(0, 600),
   lengthSeconds: number(0, 600),
-  params: yup
-    .object()
-    .required()
-    .test('params', 'settings that are numbers, words or switches', (value) =>
-      Object.values(value).every((param) => ['number', 'string', 'boolean'].includes(typeof param)),
-    ),
+  params,
 });
 
-const outMove = yup.lazy((value: unknown) =>
-  typeof value === 'string' ? word(['mirror']) : moveUse.nullable(),
-);
+const holdUse = exactly({
+  move: idOf(HOLD_MOVES),
+  unit: word(UNIT_KINDS),
+  seed: number(0, 1_000_000),
+  pivot: pivot,
+  params,
+});
+
+const moves = listOf(moveUse, MOST_MOVES);
+const outMoves = yup.lazy((value: unknown) => (typeof value === 'string' ? word(['mirror']) : moves));
+
+/** What a layer's motion must be. */
+export const motionSchema = exactly({
+  in: moves,
+  hold: listOf(holdUse, MOST_MOVES),
+  out: outMoves,
+  shutterDegrees: number(0, 720),
+  perspectiveU: number(50, 100_000),
+  retime: exactly({
+    kind: word(['speed', 'loop', 'thereAndBack', 'still'] as const),
+    speed: number(-20, 20),
+    fromSeconds: number(0, 600),
+    spanSeconds: number(0.02, 600),
+  }).nullable(),
+});
 
 const base = {
   id,
@@ -124,7 +164,8 @@ const base = {
   place,
   look,
   finish: idOrNull,
-  motion: exactly({ in: moveUse.nullable(), out: outMove }),
+  motion: motionSchema,
+  matte: exactly({ layerId: id, by: word(['alpha', 'brightness'] as const), inverted: flag }).nullable(),
 };
 
 const extent = oneOfShapes('kind', {

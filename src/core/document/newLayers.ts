@@ -1,6 +1,7 @@
 import { SHORT_SIDE_U } from '../layout/formats';
 import { PATTERNS } from '../patterns';
 import { PLAIN_LOOK } from './look';
+import { motionOf, newMoveUse } from './newMove';
 import type {
   BackdropLayer,
   BoxLayer,
@@ -8,7 +9,6 @@ import type {
   GroupLayer,
   Layer,
   LightLayer,
-  MoveUse,
   ParticlesLayer,
   PictureLayer,
   Place,
@@ -19,16 +19,7 @@ import type {
 } from './template';
 
 /** How a new layer comes in: it fades, and goes the same way. */
-const FIRST_MOVE: MoveUse = {
-  move: 'fade',
-  unit: 'layer',
-  order: 'forward',
-  overlap: 0.5,
-  ease: 'settle',
-  startSeconds: 0,
-  lengthSeconds: 0.6,
-  params: {},
-};
+const FIRST_MOVE = newMoveUse('fade');
 
 /** A place with everything at rest: unturned, unscaled, unpinned. */
 export function placeAt(part: Pick<Place, 'point' | 'target' | 'targetPoint'> & Partial<Place>): Place {
@@ -66,7 +57,7 @@ export const FIRST_STYLE: TextStyle = {
 function base(
   id: string,
   name: string,
-): Pick<Layer, 'id' | 'name' | 'visible' | 'opacity' | 'place' | 'look' | 'finish' | 'motion'> {
+): Pick<Layer, 'id' | 'name' | 'visible' | 'opacity' | 'place' | 'look' | 'finish' | 'motion' | 'matte'> {
   return {
     id,
     name,
@@ -75,7 +66,8 @@ function base(
     place: CENTRED,
     look: PLAIN_LOOK,
     finish: null,
-    motion: { in: { ...FIRST_MOVE }, out: 'mirror' },
+    motion: motionOf(FIRST_MOVE, 'mirror'),
+    matte: null,
   };
 }
 
@@ -174,7 +166,7 @@ export function newLightLayer(id: string, name: string): LightLayer {
 
 /** A group of layers. */
 export function newGroupLayer(id: string, name: string, members: readonly string[]): GroupLayer {
-  return { ...base(id, name), kind: 'group', members: [...members], motion: { in: null, out: null } };
+  return { ...base(id, name), kind: 'group', members: [...members], motion: motionOf(null, null) };
 }
 
 /** A stack of layers, one below the other. */
@@ -186,7 +178,7 @@ export function newStackLayer(id: string, name: string, members: readonly string
     direction: 'down',
     gapU: 12,
     align: 'start',
-    motion: { in: null, out: null },
+    motion: motionOf(null, null),
   };
 }
 
@@ -204,7 +196,7 @@ export function newCopyLayer(id: string, name: string, of: string): CopyLayer {
       dxU: 40,
       dyU: 40,
     }),
-    motion: { in: null, out: null },
+    motion: motionOf(null, null),
   };
 }
 
@@ -228,6 +220,6 @@ export function newRowsLayer(id: string, name: string): RowsLayer {
     plateOpacity: 0.92,
     plateRadiusU: 4,
     maxRows: 8,
-    motion: { in: { ...FIRST_MOVE, unit: 'row', overlap: 0.7 }, out: 'mirror' },
+    motion: motionOf({ ...FIRST_MOVE, unit: 'row', overlap: 0.7 }, 'mirror'),
   };
 }

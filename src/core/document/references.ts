@@ -2,7 +2,8 @@ import type { Extent, Layer } from './template';
 
 /** The ids of all layers that a layer refers to. */
 export function referencesOf(layer: Layer): string[] {
-  const attached = layer.place.target.kind === 'layer' ? [layer.place.target.layerId] : [];
+  const place = layer.place.target.kind === 'layer' ? [layer.place.target.layerId] : [];
+  const attached = layer.matte === null ? place : [...place, layer.matte.layerId];
   switch (layer.kind) {
     case 'box':
       return [

@@ -45,7 +45,8 @@ function detach(layer: Layer, gone: Layer): Layer {
   if (!referencesOf(layer).includes(gone.id)) return layer;
   const { target } = layer.place;
   const attached = target.kind === 'layer' && target.layerId === gone.id;
-  const freed = attached ? { ...layer, place: gone.place } : layer;
+  const placed = attached ? { ...layer, place: gone.place } : layer;
+  const freed = placed.matte?.layerId === gone.id ? { ...placed, matte: null } : placed;
   const without = (ids: readonly string[]): string[] => ids.filter((id) => id !== gone.id);
   switch (freed.kind) {
     case 'box':

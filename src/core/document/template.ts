@@ -1,10 +1,11 @@
+import type { Pivot } from '../moves/move';
 import type { HexColour } from '../display/list';
 import type { PointName } from '../layout/points';
 import type { SafeAreaId } from '../layout/safeAreas';
 import type { Look } from './look';
 
 /** The newest template document that this program reads and writes. */
-export const TEMPLATE_VERSION = 2;
+export const TEMPLATE_VERSION = 3;
 
 export interface TextStyle {
   /** Id of a face in the font catalogue. */
@@ -60,21 +61,69 @@ export interface MoveUse {
   readonly move: string;
   readonly unit: UnitKind;
   readonly order: string;
+  /** What the random order and what is by chance start from. */
+  readonly seed: number;
+  /** For the order `custom`: the rank of each unit, counted round when there are fewer than units. */
+  readonly ranks: readonly number[];
   /** 0: one unit after the other; 1: all together. */
   readonly overlap: number;
+  /** A fixed time from one unit to the next; null for what the overlap gives. */
+  readonly gapSeconds: number | null;
+  readonly spread: Spread;
+  /** What units turn and grow about; null for the move's own. */
+  readonly pivot: Pivot | null;
   readonly ease: string;
   readonly startSeconds: number;
   readonly lengthSeconds: number;
   readonly params: Readonly<Record<string, number | string | boolean>>;
 }
 
-export const UNIT_KINDS = ['layer', 'row', 'line', 'word', 'letter'] as const;
+/** How the starts of units lie in the time that they share. */
+export const SPREADS = ['even', 'slowFast', 'fastSlow', 'uneven'] as const;
+export type Spread = (typeof SPREADS)[number];
+
+export const UNIT_KINDS = ['layer', 'member', 'paragraph', 'row', 'line', 'word', 'letter'] as const;
 export type UnitKind = (typeof UNIT_KINDS)[number];
 
+/** A movement that goes on while the title holds. */
+export interface HoldUse {
+  readonly move: string;
+  readonly unit: UnitKind;
+  readonly seed: number;
+  readonly pivot: Pivot | null;
+  readonly params: Readonly<Record<string, number | string | boolean>>;
+}
+
+/** How a layer's own time runs against the title's. */
+export interface Retime {
+  readonly kind: 'speed' | 'loop' | 'thereAndBack' | 'still';
+  /** How fast its time runs; negative for backwards. */
+  readonly speed: number;
+  /** The moment that it starts from, loops to or stands still at. */
+  readonly fromSeconds: number;
+  /** How long a loop is. */
+  readonly spanSeconds: number;
+}
+
 export interface Motion {
-  readonly in: MoveUse | null;
+  /** Moves that act together. */
+  readonly in: readonly MoveUse[];
+  readonly hold: readonly HoldUse[];
   /** `mirror` plays the in backwards at the end of the out. */
-  readonly out: MoveUse | 'mirror' | null;
+  readonly out: readonly MoveUse[] | 'mirror';
+  /** How long the shutter is open, in degrees of a frame's 360; 0 for no motion blur. */
+  readonly shutterDegrees: number;
+  /** How far away the eye is from what turns in depth. */
+  readonly perspectiveU: number;
+  /** null for a layer that keeps the title's time. */
+  readonly retime: Retime | null;
+}
+
+/** Another layer that decides where this one is seen. */
+export interface Matte {
+  readonly layerId: string;
+  readonly by: 'alpha' | 'brightness';
+  readonly inverted: boolean;
 }
 
 interface LayerBase {
@@ -87,6 +136,7 @@ interface LayerBase {
   /** The finish it was given last; null when it has none of its own. */
   readonly finish: string | null;
   readonly motion: Motion;
+  readonly matte: Matte | null;
 }
 
 /** What to do, in order, when a text is wider than its limit. */

@@ -13,7 +13,9 @@ const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
 
 /** A template document of this or an earlier version as one of the newest. Others are returned untouched. */
 export function upgradeTemplate(value: unknown): unknown {
-  return isObject(value) && value.version === 1 ? fromVersion1(value) : value;
+  if (!isObject(value)) return value;
+  if (value.version === 1) return fromVersion2(fromVersion1(value));
+  return value.version === 2 ? fromVersion2(value) : value;
 }
 
 /** A template document from our own database, brought up to date. It was checked before it was written. */
@@ -35,6 +37,23 @@ function fromVersion1(document: Json): Json {
     areas: [],
     guides: [],
   };
+}
+
+const MOVE_ADDED = { seed: 1, ranks: [], gapSeconds: null, spread: 'even', pivot: null };
+const MOTION_ADDED = { hold: [], shutterDegrees: 0, perspectiveU: 1600, retime: null };
+
+/** Several moves act together from version 3 on, and one can be a matte. */
+function fromVersion2(document: Json): Json {
+  const layers = list(document.layers).map((layer) => {
+    if (!isObject(layer) || !isObject(layer.motion)) return layer;
+    const moves = (use: unknown): unknown => {
+      if (use === 'mirror') return use;
+      return isObject(use) ? [{ ...MOVE_ADDED, ...use }] : [];
+    };
+    const motion = { ...MOTION_ADDED, in: moves(layer.motion.in), out: moves(layer.motion.out) };
+    return { ...layer, motion, matte: null };
+  });
+  return { ...document, version: 3, layers };
 }
 
 function layer1({ shadow, outline, radiusU, ...layer }: Json): Json {

@@ -7,19 +7,23 @@ import { NO_TEXT } from './layerKind';
 export function bindGroup(layer: GroupLayer): LayerBinding {
   return {
     kindLabel: 'group',
-    unitKinds: ['layer'],
+    unitKinds: ['layer', 'member'],
     properties: () => [],
     dependsOn: layer.members,
     measuresAfter: [],
     measure(context) {
-      const around = unionRects(layer.members.flatMap((id) => context.boundsOf(id) ?? []));
+      const members = layer.members.flatMap((id) => {
+        const box = context.boundsOf(id);
+        return box === null ? [] : [{ box, ink: box, shapes: [], memberId: id }];
+      });
+      const around = unionRects(members.map(({ box }) => box));
       if (around === null) return null;
       return {
         ...NO_TEXT,
         ...around,
         firstBaseline: around.height,
         lastBaseline: around.height,
-        units: (_kind, box) => [{ box, ink: box, shapes: [] }],
+        units: (kind, box) => (kind === 'member' ? members : [{ box, ink: box, shapes: [] }]),
       };
     },
   };

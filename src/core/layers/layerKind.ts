@@ -84,6 +84,8 @@ export interface Measured {
   /** Where the members of a stack lie in it, from its top left corner. */
   readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
   units(kind: UnitKind, box: PlacedBox, toPixels: Matrix): LayerUnit[];
+  /** The layer's one unit with other words, for a text whose numbers count. */
+  reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit[];
   /** The shapes at a time, for a layer whose content moves by itself. */
   animate?(seconds: number, box: PlacedBox): UnitShape[];
 }
@@ -95,6 +97,8 @@ export type UnitShape =
       readonly outline: Outline;
       readonly paint: Paint;
       readonly opacity: number;
+      /** Drawn as a line of this width instead of filled. */
+      readonly lineU?: number;
     }
   | {
       readonly kind: 'image';
@@ -111,6 +115,12 @@ export interface LayerUnit {
   readonly shapes: readonly UnitShape[];
   /** The line of a text that it is on. */
   readonly line?: number;
+  /** Where its text stands; the foot of its box when left out. */
+  readonly baselineU?: number;
+  /** The member of a group that it is; what that paints is the unit's content. */
+  readonly memberId?: string;
+  /** Only this part of it is seen, for a slice of a unit. */
+  readonly cut?: Rect;
 }
 
 /** What a kind of layer knows about one. */

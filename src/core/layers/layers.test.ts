@@ -17,6 +17,7 @@ import { FORMATS, pictureSize } from '../layout/formats';
 import { resolveLayout } from '../layout/resolveLayout';
 import { safeArea } from '../layout/safeAreas';
 import { PATTERNS } from '../patterns';
+import { motionOf } from '../document/newMove';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
@@ -231,7 +232,7 @@ describe('content that moves by itself', () => {
 
   test('particles repeat for a seed and differ between seeds', () => {
     const at = (seed: number, seconds: number): string => {
-      const layer = { ...newParticlesLayer('p', 'P'), seed, motion: { in: null, out: null } };
+      const layer = { ...newParticlesLayer('p', 'P'), seed, motion: motionOf(null, null) };
       return JSON.stringify(compile(testTemplate([layer]), {}, WIDE, fonts).frame(seconds, timing).items);
     };
     expect(at(1, 2)).toBe(at(1, 2));
@@ -240,7 +241,7 @@ describe('content that moves by itself', () => {
   });
 
   test('a light is seen on what lies below it only', () => {
-    const light = { ...newLightLayer('light', 'Light'), motion: { in: null, out: null } };
+    const light = { ...newLightLayer('light', 'Light'), motion: motionOf(null, null) };
     const alone = compile(testTemplate([light]), {}, WIDE, fonts).frame(2, timing);
     expect(alone.items).toEqual([]);
     const over = compile(testTemplate([light, testBox('box')]), {}, WIDE, fonts).frame(2, timing);

@@ -29,7 +29,7 @@ import {
 export function bindText(layer: TextLayer): LayerBinding {
   return {
     kindLabel: 'text',
-    unitKinds: ['layer', 'line', 'word', 'letter'],
+    unitKinds: ['layer', 'paragraph', 'line', 'word', 'letter'],
     properties: () => textProperties(layer),
     dependsOn: [],
     measuresAfter: [],
@@ -72,6 +72,10 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
     overflows: fitted.overflows,
     missing: layout.missing,
     standIns: layout.standIns,
+    reworded(change, box, toPixels) {
+      const runs = retypeRuns(layer.runs, change(plainText(layer)));
+      return measureText({ ...layer, runs }, safeWidthU, fonts)?.units('layer', box, toPixels) ?? [];
+    },
     units(kind, box, toPixels) {
       const setting = { layer, box, toPixels, layout, paint: paintOf(layer.look, layer.style.fill, box) };
       return textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
@@ -106,6 +110,7 @@ function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout, paint
   });
   return {
     line: unit.line,
+    baselineU: line.baseline + dy,
     box: unionRects([move(unit.box), move(unit.ink ?? unit.box)]) ?? unit.box,
     ink: move(unit.ink ?? unit.box),
     shapes: unit.parts.map((part) =>

@@ -1,8 +1,10 @@
-import { defineMove, REST } from './move';
+import { defineMove } from './move';
+import { from } from './part';
 
 export const fade = defineMove({
   id: 'fade',
   label: 'Fade',
   params: [],
-  pose: (progress) => ({ ...REST, opacity: Math.max(0, Math.min(1, progress)) }),
+  suits: {},
+  plan: () => ({ parts: [from('opacity', 0)] }),
 });

@@ -1,7 +1,73 @@
 import { createRegistry } from '../kit/registry';
+import { band } from './band';
+import { bend } from './bend';
+import { bounce } from './bounce';
+import { brake } from './brake';
+import { close } from './close';
+import { colourPass } from './colourPass';
+import { countUp } from './countUp';
+import { depthBlur } from './depthBlur';
+import { draw } from './draw';
 import { fade } from './fade';
+import { flicker } from './flicker';
+import { flight } from './flight';
+import { focus } from './focus';
+import { glint } from './glint';
+import { grow } from './grow';
+import { iris } from './iris';
+import { jitter } from './jitter';
 import { rise } from './rise';
+import { shear } from './shear';
 import { slide } from './slide';
+import { snap } from './snap';
+import { split } from './split';
+import { spread } from './spread';
+import { swing } from './swing';
+import { tip } from './tip';
+import { trackingClose } from './trackingClose';
+import { trackingOpen } from './trackingOpen';
+import { tumble } from './tumble';
+import { turn } from './turn';
+import { typing } from './typing';
+import { unfold } from './unfold';
+import { unroll } from './unroll';
+import { wave } from './wave';
+import { wipe } from './wipe';
 
 /** Every ready move, in the order in which menus show them. */
-export const MOVES = createRegistry('move', [fade, slide, rise]);
+export const MOVES = createRegistry('move', [
+  fade,
+  slide,
+  rise,
+  wipe,
+  iris,
+  typing,
+  trackingOpen,
+  trackingClose,
+  depthBlur,
+  focus,
+  grow,
+  close,
+  snap,
+  flight,
+  turn,
+  tip,
+  unfold,
+  split,
+  tumble,
+  bounce,
+  swing,
+  brake,
+  shear,
+  wave,
+  bend,
+  jitter,
+  flicker,
+  colourPass,
+  glint,
+  spread,
+  unroll,
+  draw,
+  countUp,
+  band,
+]);

@@ -1,18 +1,8 @@
+import type { HexColour } from '../display/list';
 import type { Rect } from '../kit/rect';
+import type { MovePart } from './part';
 
 export type MoveParams = Readonly<Record<string, number | string | boolean>>;
-
-/** Where a unit is on its way, measured against its place at rest. */
-export interface Pose {
-  readonly dxU: number;
-  readonly dyU: number;
-  /** 0 to 1. */
-  readonly opacity: number;
-  /** Whether only what lies in the unit's own line box is seen. */
-  readonly masked: boolean;
-}
-
-export const REST: Pose = { dxU: 0, dyU: 0, opacity: 1, masked: false };
 
 /** A setting of a move, with what a form needs to show it. */
 export type MoveParam =
@@ -20,7 +10,7 @@ export type MoveParam =
       readonly id: string;
       readonly label: string;
       readonly control: 'number';
-      readonly unit: 'u' | '°';
+      readonly unit: 'u' | '°' | '%' | '×' | '';
       readonly min: number;
       readonly max: number;
       readonly preset: number;
@@ -32,17 +22,100 @@ export type MoveParam =
       readonly choices: readonly { readonly value: string; readonly label: string }[];
       readonly preset: string;
     }
-  | { readonly id: string; readonly label: string; readonly control: 'switch'; readonly preset: boolean };
+  | { readonly id: string; readonly label: string; readonly control: 'switch'; readonly preset: boolean }
+  | { readonly id: string; readonly label: string; readonly control: 'colour'; readonly preset: HexColour };
+
+/** A number as a setting of a move. */
+export function numberParam(
+  id: string,
+  label: string,
+  [unit, min, max, preset]: readonly ['u' | '°' | '%' | '×' | '', number, number, number],
+): MoveParam {
+  return { id, label, control: 'number', unit, min, max, preset };
+}
+
+/** Where a unit is and which of its kind it is. Rectangles are in design units. */
+export interface UnitPlace {
+  readonly box: Rect;
+  /** The line that it is on; its own box where there are no lines. */
+  readonly line: Rect;
+  readonly layer: Rect;
+  readonly frame: Rect;
+  /** The boxes of all units of the layer's last line, together. */
+  readonly lastLine: Rect;
+  readonly index: number;
+  readonly count: number;
+  /** Numbers from 0 to 1 that are this unit's own, the same every time. */
+  chance(which: number): number;
+  /** Which slice of the unit it is, of `slices`. */
+  readonly slice: number;
+  readonly slices: number;
+}
+
+/** What hides a unit as far as `shown` says. */
+export type MoveMask =
+  /** Only what lies in the unit's own box at rest is seen, whatever `shown` is. */
+  | { readonly kind: 'box' }
+  /** A soft edge that passes over the unit's box; 0° shows from the left to the right, 90° downwards. */
+  | { readonly kind: 'wipe'; readonly angleDegrees: number; readonly softU: number }
+  /** A round opening that grows from the middle of the unit's box. */
+  | { readonly kind: 'iris'; readonly softU: number }
+  /** A window that stays while the title holds. */
+  | { readonly kind: 'window'; readonly rect: Rect };
+
+/** Points that a unit can turn and grow about. */
+export const PIVOTS = [
+  'centre',
+  'baseline',
+  'left',
+  'right',
+  'top',
+  'bottom',
+  'topLeft',
+  'bottomLeft',
+] as const;
+export type Pivot = (typeof PIVOTS)[number];
+
+/** What one unit does. */
+export interface MovePlan {
+  readonly parts: readonly MovePart[];
+  readonly pivot?: Pivot;
+  readonly mask?: MoveMask;
+  /** The colour that `tint` gives. */
+  readonly colour?: HexColour;
+  /** The band of light that `light` moves. */
+  readonly light?: { readonly angleDegrees: number; readonly widthU: number; readonly colour: HexColour };
+  /** The line that `drawn` draws, in design units. */
+  readonly lineU?: number;
+}
+
+/** Reads the settings of a move; one that is absent or of another type is as its author set it. */
+export interface ParamReader {
+  number(id: string): number;
+  choice(id: string): string;
+  flag(id: string): boolean;
+}
+
+/** How a move is best used: what a menu sets when it is picked. */
+interface Suggestion {
+  readonly unit?: 'letter' | 'word' | 'line';
+  readonly order?: string;
+  readonly overlap?: number;
+  readonly ease?: string;
+}
 
 /**
- * A ready way for a unit to arrive. `pose(progress, box, params)` gives its state at an eased progress
- * (1 is rest, 0 not yet there) for a unit whose line box is `box`; backwards it is the way out.
+ * A ready way for a unit to arrive; backwards it is the way out. `plan` says what one unit does, as values over
+ * its share of the time that end at rest.
  */
 export interface Move {
   readonly id: string;
   readonly label: string;
   readonly params: readonly MoveParam[];
-  pose(progress: number, box: Rect, params: MoveParams): Pose;
+  readonly suits: Suggestion;
+  /** Into how many slices, one above the other, each unit is cut; 1 when left out. */
+  readonly slices?: number;
+  plan(unit: UnitPlace, params: ParamReader): MovePlan;
 }
 
 /** Declares a move. */
@@ -51,12 +124,19 @@ export function defineMove(move: Move): Move {
 }
 
 /** The settings of a move as its author set them. */
-export function presetParams(move: Move): MoveParams {
+export function presetParams(move: { readonly params: readonly MoveParam[] }): MoveParams {
   return Object.fromEntries(move.params.map((param) => [param.id, param.preset]));
 }
 
-/** A numeric setting, or its preset when it is absent or of another type. */
-export function numberParam(params: MoveParams, id: string, preset: number): number {
-  const value = params[id];
-  return typeof value === 'number' ? value : preset;
+/** Reads settings against what a move has. */
+export function paramReader(
+  move: { readonly params: readonly MoveParam[] },
+  params: MoveParams,
+): ParamReader {
+  const presets = presetParams(move);
+  return {
+    number: (id) => (typeof params[id] === 'number' ? params[id] : Number(presets[id] ?? 0)),
+    choice: (id) => (typeof params[id] === 'string' ? params[id] : String(presets[id] ?? '')),
+    flag: (id) => (typeof params[id] === 'boolean' ? params[id] : presets[id] === true),
+  };
 }

@@ -1,6 +1,7 @@
-import { defineMove, REST } from './move';
+import { defineMove } from './move';
+import { from } from './part';
 
-const DIRECTIONS: Readonly<Record<string, readonly [number, number]>> = {
+const SIDES: Readonly<Record<string, readonly [number, number]>> = {
   below: [0, 1],
   above: [0, -1],
   left: [-1, 0],
@@ -24,13 +25,12 @@ export const rise = defineMove({
       preset: 'below',
     },
   ],
-  pose(progress, box, params) {
-    const [across, down] = DIRECTIONS[String(params.from)] ?? DIRECTIONS.below;
+  suits: { unit: 'word', overlap: 0.6 },
+  plan({ box }, params) {
+    const [across, down] = SIDES[params.choice('from')] ?? SIDES.below;
     return {
-      ...REST,
-      dxU: across * box.width * (1 - progress),
-      dyU: down * box.height * (1 - progress),
-      masked: progress < 1,
+      parts: [from('xU', across * box.width), from('yU', down * box.height)],
+      mask: { kind: 'box' },
     };
   },
 });

@@ -1,4 +1,4 @@
-import type { MoveUse, Template } from '../document/template';
+import type { Template } from '../document/template';
 import { layerWords } from '../document/template';
 import type { TitleTiming } from '../timeline/stretch';
 import { mirrorMove } from '../timeline/motion';
@@ -13,13 +13,13 @@ export function readableSeconds(template: Template, timing: TitleTiming): number
   for (const layer of template.layers) {
     if (layerWords(layer).trim() === '') continue;
     const { in: arrive, out: leave } = layer.motion;
-    if (arrive !== null) {
-      const share = columnShare(arrive.startSeconds + arrive.lengthSeconds, template.timing.inSeconds);
+    for (const { startSeconds, lengthSeconds } of arrive) {
+      const share = columnShare(startSeconds + lengthSeconds, template.timing.inSeconds);
       from = Math.max(from, share * timing.inSeconds);
     }
-    const out: MoveUse | null = leave === 'mirror' ? arrive && mirrorMove(arrive, template.timing) : leave;
-    if (out !== null) {
-      const share = columnShare(out.startSeconds, template.timing.outSeconds);
+    const out = leave === 'mirror' ? arrive.map((use) => mirrorMove(use, template.timing)) : leave;
+    for (const { startSeconds } of out) {
+      const share = columnShare(startSeconds, template.timing.outSeconds);
       to = Math.min(to, timing.outStartSeconds + share * timing.outSeconds);
     }
   }

@@ -26,6 +26,15 @@ export function textUnits(layout: TextLayout, kind: UnitKind): TextUnit[] {
     );
     return all.length === 0 ? [] : [mergeUnits(all)];
   }
+  if (kind === 'paragraph') {
+    const paragraphs = [...new Set(layout.lines.map((line) => line.paragraph))];
+    return paragraphs.flatMap((paragraph) => {
+      const lines = layout.lines.flatMap((line, i) =>
+        line.paragraph === paragraph ? makeUnit(layout, line, i, line.glyphs, line.start, line.end) : [],
+      );
+      return lines.length === 0 ? [] : [{ ...mergeUnits(lines), line: lines[0].line }];
+    });
+  }
   return layout.lines.flatMap((line, lineIndex) => {
     if (kind === 'line' || kind === 'row')
       return makeUnit(layout, line, lineIndex, line.glyphs, line.start, line.end);

@@ -5,25 +5,22 @@ import { projectOutline, projectRect, rectToQuad } from '../display/homography';
 import type { DisplayList } from '../display/list';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import type { LayerUnit, PictureSize, PictureSizes, UnitShape } from '../layers/layerKind';
+import type { LayerUnit, Measured, PictureSize, PictureSizes, UnitShape } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
 import { unitsToPixels } from '../layout/formats';
 import type { PlacedBox } from '../layout/points';
 import { ownMatrix } from '../layout/ownMatrix';
 import type { PlacedLayer } from '../layout/resolveLayout';
 import { NO_PICTURES, resolveLayout } from '../layout/resolveLayout';
+import { safeArea } from '../layout/safeAreas';
+import { countWords } from '../text/countWords';
 import { FACES } from '../text/faces';
 import type { FontLibrary } from '../text/fontLibrary';
-import type { CompiledMove } from './motion';
-import { compileMove, mirrorMove, mirrorWindows } from './motion';
+import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
+import { compileColumn, compileHold } from './columns';
+import type { Surroundings } from './motion';
 import { paintLayers } from './paintLayer';
 import type { TitleTiming } from './stretch';
-
-/** The units of a layer with the move that acts on them. */
-interface MovingUnits {
-  readonly move: CompiledMove;
-  readonly units: readonly LayerUnit[];
-}
 
 /** A layer ready to be asked for any time. */
 export interface CompiledLayer {
@@ -31,14 +28,19 @@ export interface CompiledLayer {
   readonly box: PlacedBox;
   /** Turns and scales it about its own point, in design units; null when it is as it lies. */
   readonly own: Matrix | null;
-  readonly resting: readonly LayerUnit[];
+  readonly resting: readonly PosedUnit[];
   /** The lines of a text, for what lies behind each. */
   readonly lines: readonly Rect[];
   /** The shapes at a time, for a layer whose content moves by itself. */
   readonly animate: ((seconds: number) => UnitShape[]) | null;
   readonly pictureSize: PictureSize | undefined;
-  readonly in: MovingUnits | null;
-  readonly out: MovingUnits | null;
+  /** The layer's one unit with its numbers counted to a share; null where there are no words. */
+  readonly counted: (share: number) => LayerUnit | null;
+  /** Only what lies in it is seen, at all times; null for everything. */
+  readonly window: Rect | null;
+  readonly in: CompiledColumn | null;
+  readonly hold: CompiledColumn | null;
+  readonly out: CompiledColumn | null;
 }
 
 /** Something a designer or editor should know about a layer, in words. */
@@ -73,14 +75,16 @@ export function compile(
   const placed = resolveLayout(applied.layers, format, fonts, pictures);
   const compiled = applied.layers.flatMap((layer) => {
     const one = placed.get(layer.id);
-    return one === undefined ? [] : compileLayer(one, applied.timing, toPixels, pictures);
+    return one === undefined ? [] : compileLayer(one, applied.timing, format, pictures);
   });
   const layers = new Map(compiled.map((layer) => [layer.layer.id, layer]));
   // The first layer is nearest the viewer, so painting starts with the last.
   const backToFront = compiled.toReversed();
   const members = groupMembers(backToFront);
   const grouped = new Set([...members.values()].flat());
-  const top = backToFront.filter((layer) => !grouped.has(layer));
+  // A matte is seen only through what it is the matte of.
+  const mattes = new Set(compiled.flatMap(({ layer }) => layer.matte?.layerId ?? []));
+  const top = backToFront.filter((layer) => !grouped.has(layer) && !mattes.has(layer.layer.id));
   return {
     format,
     toPixels,
@@ -117,9 +121,10 @@ function groupMembers(layers: readonly CompiledLayer[]): ReadonlyMap<string, rea
 function compileLayer(
   { layer, measured, box }: PlacedLayer,
   timing: Timing,
-  toPixels: Matrix,
+  format: FrameFormat,
   pictures: PictureSizes,
 ): CompiledLayer {
+  const toPixels = unitsToPixels(format);
   const warp = pinWarp(layer.place.pin, box);
   const cache = new Map<UnitKind, LayerUnit[]>();
   const unitsOf = (kind: UnitKind): LayerUnit[] => {
@@ -132,35 +137,56 @@ function compileLayer(
     layer,
     box,
     own: ownMatrix(layer.place, box),
-    resting: unitsOf('layer'),
+    resting: unitsOf('layer').map((unit) => ({ unit, acts: [] })),
     lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
     animate: animate === undefined ? null : (seconds) => animate(seconds, box),
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
-    ...compileMotion(layer, timing, unitsOf),
+    counted: countedUnits(measured, box, toPixels, warp),
+    ...compileMotion(layer, timing, { unitsOf, around: surroundings(layer, box, format, unitsOf) }),
   };
 }
 
-function compileMotion(
+function surroundings(
   layer: Layer,
+  box: PlacedBox,
+  format: FrameFormat,
+  unitsOf: (kind: UnitKind) => readonly LayerUnit[],
+): Surroundings {
+  const lines = layer.kind === 'text' && layer.motion.in.length > 0 ? unitsOf('line') : [];
+  const lastLine = lines[lines.length - 1]?.box ?? box;
+  return { layer: box, frame: safeArea(format, 'frame'), lastLine };
+}
+
+function compileMotion(
+  { motion }: Layer,
   timing: Timing,
-  unitsOf: (kind: UnitKind) => LayerUnit[],
-): Pick<CompiledLayer, 'in' | 'out'> {
-  const inUse = layer.motion.in;
-  const outUse = layer.motion.out;
-  const arrive = inUse && {
-    units: unitsOf(inUse.unit),
-    move: compileMove(inUse, unitsOf(inUse.unit).length, timing.inSeconds, false),
+  layer: ColumnLayer,
+): Pick<CompiledLayer, 'in' | 'hold' | 'out' | 'window'> {
+  const arrive = compileColumn(motion.in, layer, timing, false);
+  const leave =
+    motion.out === 'mirror'
+      ? compileColumn(motion.in, layer, timing, true, true)
+      : compileColumn(motion.out, layer, timing, true);
+  const window = arrive?.window ?? leave?.window ?? null;
+  return { in: arrive, hold: compileHold(motion.hold, layer), out: leave, window };
+}
+
+function countedUnits(
+  { reworded }: Measured,
+  box: PlacedBox,
+  toPixels: Matrix,
+  warp: (unit: LayerUnit) => LayerUnit,
+): CompiledLayer['counted'] {
+  if (reworded === undefined) return () => null;
+  const known = new Map<number, LayerUnit | null>();
+  return (share) => {
+    const before = known.get(share);
+    if (before !== undefined) return before;
+    const [unit] = reworded((text) => countWords(text, share), box, toPixels);
+    const made = unit === undefined ? null : warp(unit);
+    known.set(share, made);
+    return made;
   };
-  let leave: MovingUnits | null = null;
-  if (outUse === 'mirror' && inUse !== null) {
-    const units = unitsOf(inUse.unit);
-    const move = compileMove(mirrorMove(inUse, timing), units.length, timing.outSeconds, true);
-    leave = { units, move: { ...move, windows: mirrorWindows(move.windows) } };
-  } else if (outUse !== null && outUse !== 'mirror') {
-    const units = unitsOf(outUse.unit);
-    leave = { units, move: compileMove(outUse, units.length, timing.outSeconds, true) };
-  }
-  return { in: arrive, out: leave };
 }
 
 /** What pulls a layer's units to its pinned corners; nothing for one that is not pinned or pinned to a line. */

@@ -1,6 +1,7 @@
 import type { EdgeLine, Reflection, Shadow } from '../document/look';
 import type { Layer } from '../document/template';
 import type { DisplayItem } from '../display/list';
+import { invertMap, mapOf, multiplyMaps } from '../display/homography';
 import { rectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import { IDENTITY, mapRect, multiply, scaleOf } from '../kit/matrix';
@@ -77,7 +78,7 @@ function withOpacity(
 ): DisplayItem[] {
   if (opacity >= 1) return [...items];
   const [only] = items;
-  if (items.length === 1 && only.kind !== 'clip' && only.kind !== 'mask' && only.kind !== 'blur') {
+  if (items.length === 1 && 'opacity' in only) {
     return [{ ...only, opacity: only.opacity * opacity }];
   }
   const spread = farthest(layer) * scaleOf(matrix);
@@ -86,7 +87,7 @@ function withOpacity(
 }
 
 /** How far a layer's look reaches beyond its shapes, in design units. */
-function farthest({ look }: Layer): number {
+export function farthest({ look }: Layer): number {
   const shadows = look.shadows.map((one) => one.distanceU + one.softnessU + one.spreadU);
   const reflected = look.reflection === null ? 0 : 4000;
   return Math.max(
@@ -267,6 +268,16 @@ function mapItem(item: DisplayItem, map: Matrix): DisplayItem {
       return { ...item, rectPx: rect(item.rectPx), items: inner(item.items) };
     case 'mask':
       return { ...item, boundsPx: rect(item.boundsPx), items: inner(item.items), mask: inner(item.mask) };
+    case 'warp': {
+      const back = invertMap(mapOf(map));
+      return {
+        ...item,
+        boundsPx: rect(item.boundsPx),
+        toFlat: back === null ? item.toFlat : multiplyMaps(item.toFlat, back),
+      };
+    }
+    case 'average':
+      return { ...item, boundsPx: rect(item.boundsPx), exposures: item.exposures.map(inner) };
     case 'shadow':
       return {
         ...item,

@@ -1,19 +1,40 @@
 import type { MoveUse, Timing } from '../document/template';
-import { EASES } from '../eases';
-import type { Ease } from '../eases/ease';
+import { seededShare } from '../kit/seeded';
 import type { Rect } from '../kit/rect';
+import { unionRects } from '../kit/rect';
+import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
-import type { Move, MoveParams, Pose } from '../moves/move';
-import { REST } from '../moves/move';
+import type { MovePlan, Pivot, UnitPlace } from '../moves/move';
+import { paramReader } from '../moves/move';
+import { partAt } from '../moves/part';
+import type { Pose } from '../moves/pose';
+import { REST } from '../moves/pose';
 import { ORDERS } from './orders';
 import type { Window } from './stagger';
 import { unitWindows, windowProgress } from './stagger';
 
-/** A move made ready for a given number of units; times are shares of its column (in or out). */
+/** What one move does to one unit at a moment. */
+export interface Act {
+  /** The unit that it moves. */
+  readonly unit: LayerUnit;
+  readonly pose: Pose;
+  readonly plan: MovePlan;
+  readonly pivot: Pivot;
+}
+
+/** The layer and the frame that units lie in, in design units. */
+export interface Surroundings {
+  readonly layer: Rect;
+  readonly frame: Rect;
+  readonly lastLine: Rect;
+}
+
+/** A move made ready for given units; times are shares of its column (in or out). */
 export interface CompiledMove {
-  readonly move: Move;
-  readonly ease: Ease;
-  readonly params: MoveParams;
+  readonly ease: string;
+  readonly pivot: Pivot | null;
+  /** For each unit the plans of its slices. */
+  readonly plans: readonly (readonly MovePlan[])[];
   readonly windows: readonly Window[];
   readonly startShare: number;
   readonly lengthShare: number;
@@ -24,20 +45,60 @@ export interface CompiledMove {
 /** Makes a move ready. Throws for an unknown move, ease or order: documents are checked before. */
 export function compileMove(
   use: MoveUse,
-  unitCount: number,
+  units: readonly LayerUnit[],
+  around: Surroundings,
   columnSeconds: number,
   leaving: boolean,
 ): CompiledMove {
   const column = Math.max(columnSeconds, 1e-9);
+  const move = MOVES.get(use.move);
+  const params = paramReader(move, use.params);
+  const slices = move.slices ?? 1;
+  const lengthSeconds = Math.max(use.lengthSeconds, 1e-9);
+  const ranks = ORDERS.get(use.order).ranks({
+    count: units.length,
+    seed: use.seed,
+    sizes: units.map(({ box }) => box.width * box.height),
+    ranks: use.ranks,
+  });
   return {
-    move: MOVES.get(use.move),
-    ease: EASES.get(use.ease),
-    params: use.params,
-    windows: unitWindows(unitCount, ORDERS.get(use.order), use.overlap),
+    ease: use.ease,
+    pivot: use.pivot,
+    plans: unitPlaces(units, around, use.seed).map((place) =>
+      Array.from({ length: slices }, (_, slice) => move.plan({ ...place, slice, slices }, params)),
+    ),
+    windows: unitWindows(ranks, {
+      overlap: use.overlap,
+      gapShare: use.gapSeconds === null ? null : use.gapSeconds / lengthSeconds,
+      spread: use.spread,
+      seed: use.seed,
+    }),
     startShare: Math.min(1, use.startSeconds / column),
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,
   };
+}
+
+/** Where each unit is among its kind. */
+export function unitPlaces(units: readonly LayerUnit[], around: Surroundings, seed: number): UnitPlace[] {
+  const byLine = new Map<number, Rect[]>();
+  for (const { box, line } of units) {
+    if (line === undefined) continue;
+    const known = byLine.get(line);
+    if (known === undefined) byLine.set(line, [box]);
+    else known.push(box);
+  }
+  const lines = new Map([...byLine].map(([line, boxes]) => [line, unionRects(boxes)]));
+  return units.map(({ box, line = -1 }, index) => ({
+    ...around,
+    box,
+    line: lines.get(line) ?? box,
+    index,
+    count: units.length,
+    slice: 0,
+    slices: 1,
+    chance: (which) => seededShare(seed + index * 7919, which),
+  }));
 }
 
 /** The in move turned round in time: what was first to come is the last to go. */
@@ -48,6 +109,7 @@ export function mirrorMove(use: MoveUse, timing: Timing): MoveUse {
     ...use,
     startSeconds: Math.max(0, (timing.inSeconds - end) * scale),
     lengthSeconds: use.lengthSeconds * scale,
+    gapSeconds: use.gapSeconds === null ? null : use.gapSeconds * scale,
   };
 }
 
@@ -56,12 +118,23 @@ export function mirrorWindows(windows: readonly Window[]): Window[] {
   return windows.map(({ start, length }) => ({ start: Math.max(0, 1 - start - length), length }));
 }
 
-/** The pose of one unit at a share (0 to 1) of the move's column. */
-export function poseAt(compiled: CompiledMove, unit: number, columnShare: number, box: Rect): Pose {
+/** What a move does to one of its units, or to a slice of it, at a share (0 to 1) of its column; null when that is at rest. */
+export function actAt(
+  compiled: CompiledMove,
+  unit: LayerUnit,
+  index: number,
+  slice: number,
+  columnShare: number,
+): Act | null {
   const { startShare, lengthShare, leaving } = compiled;
   const whole =
     lengthShare > 0 ? (columnShare - startShare) / lengthShare : columnShare >= startShare ? 1 : 0;
-  const through = windowProgress(compiled.windows[unit], Math.max(0, Math.min(1, whole)));
+  const through = windowProgress(compiled.windows[index], Math.max(0, Math.min(1, whole)));
   const progress = leaving ? 1 - through : through;
-  return progress >= 1 ? REST : compiled.move.pose(compiled.ease.at(progress), box, compiled.params);
+  if (progress >= 1) return null;
+  const plans = compiled.plans[index];
+  const plan = plans[slice % plans.length];
+  const pose: Record<keyof Pose, number> = { ...REST };
+  for (const part of plan.parts) pose[part.property] = partAt(part, progress, compiled.ease);
+  return { unit, pose, plan, pivot: compiled.pivot ?? plan.pivot ?? 'centre' };
 }

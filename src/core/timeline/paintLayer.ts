@@ -1,18 +1,20 @@
 import type { DisplayItem } from '../display/list';
-import { rectOutline, roundedRectOutline } from '../display/shapes';
+import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
-import { isUpright, mapRect, multiply, translated } from '../kit/matrix';
+import { mapRect, multiply, translated } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { outwardRect, unionRects } from '../kit/rect';
-import type { LayerUnit, UnitShape } from '../layers/layerKind';
-import { pathShape, solid } from '../layers/layerKind';
+import { solid } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
-import type { Pose } from '../moves/move';
-import { REST } from '../moves/move';
+import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compile';
 import { dressItems } from './dressItems';
-import { poseAt } from './motion';
-import { edgeItems, shapeItem } from './shapeItems';
+import type { Act } from './motion';
+import type { MappedUnit } from './paintUnit';
+import { clippedTo, coveredRect, isSeen, mapUnit, paintUnit } from './paintUnit';
+import { retimed } from './retime';
+import type { Moment } from './shutter';
+import { openShutter } from './shutter';
 import type { TitleTiming } from './stretch';
 
 /** What painting a layer needs to know of the title it is in. */
@@ -22,11 +24,6 @@ export interface Stage {
   readonly members: ReadonlyMap<string, readonly CompiledLayer[]>;
   readonly timing: TitleTiming;
   readonly format: FrameFormat;
-}
-
-interface PosedUnit {
-  readonly unit: LayerUnit;
-  readonly pose: Pose;
 }
 
 /** The display items of layers given from the furthest back. A light is seen only on what lies below it among them. */
@@ -55,41 +52,86 @@ function lightItem(
 }
 
 /** The display items of one layer at a time, furthest back first; none when it is not to be seen. */
-function paintLayer(stage: Stage, layer: CompiledLayer, seconds: number, toPixels: Matrix): DisplayItem[] {
+function paintLayer(
+  stage: Stage,
+  layer: CompiledLayer,
+  titleSeconds: number,
+  toPixels: Matrix,
+  withMatte = true,
+): DisplayItem[] {
   if (layer.layer.opacity <= 0) return [];
+  const seconds = retimed(layer.layer.motion.retime, titleSeconds, stage.timing.totalSeconds);
+  const moment = (at: number): Moment => paintMoment(stage, layer, at, toPixels);
+  const items = openShutter(moment, layer, seconds, stage);
+  return withMatte ? behindMatte(stage, layer, items, titleSeconds, toPixels) : items;
+}
+
+/** The items kept to where the layer's matte is; a matte's own matte does not count. */
+function behindMatte(
+  stage: Stage,
+  { layer }: CompiledLayer,
+  items: DisplayItem[],
+  seconds: number,
+  toPixels: Matrix,
+): DisplayItem[] {
+  if (layer.matte === null || items.length === 0) return items;
+  const matte = stage.layers.get(layer.matte.layerId);
+  const { widthPx, heightPx } = stage.format;
+  return [
+    {
+      kind: 'mask',
+      boundsPx: { x: 0, y: 0, width: widthPx, height: heightPx },
+      mode: layer.matte.inverted ? 'out' : 'in',
+      by: layer.matte.by,
+      items,
+      mask: matte === undefined ? [] : paintLayer(stage, matte, seconds, toPixels, false),
+    },
+  ];
+}
+
+/** The display items of a layer at one moment, and what it covers, in px. */
+function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixels: Matrix): Moment {
   const matrix = layer.own === null ? toPixels : multiply(toPixels, layer.own);
-  const posed = poseUnits(layer, seconds, stage.timing).filter(({ unit, pose }) => isSeen(unit, pose));
-  if (posed.length === 0) return [];
+  const posed = poseUnits(layer, seconds, stage.timing)
+    .filter(isSeen)
+    .map((unit) => mapUnit(layer, unit));
+  const covered = posed.map((unit) => mapRect(matrix, coveredRect(unit)));
+  const bounds = unionRects(covered);
+  if (bounds === null) return { items: [], covered, bounds: null };
   const items = contentItems(stage, layer, posed, seconds, matrix);
-  if (items.length === 0) return [];
-  const bounds = outwardRect(
-    unionRects(posed.map(({ unit, pose }) => mapRect(translated(matrix, pose.dxU, pose.dyU), unit.ink))) ??
-      layer.box,
-  );
-  const { box, pictureSize } = layer;
-  return dressItems(items, {
-    layer: layer.layer,
-    box,
-    bounds,
-    matrix,
-    format: stage.format,
-    pictureSize,
-  });
+  const { box, pictureSize, window } = layer;
+  const seen = window === null || items.length === 0 ? items : [clippedTo(window, items, matrix)];
+  const dressed =
+    seen.length === 0
+      ? []
+      : dressItems(seen, {
+          layer: layer.layer,
+          box,
+          bounds: outwardRect(bounds),
+          matrix,
+          format: stage.format,
+          pictureSize,
+        });
+  return { items: dressed, covered, bounds };
 }
 
 function contentItems(
   stage: Stage,
   layer: CompiledLayer,
-  posed: readonly PosedUnit[],
+  posed: readonly MappedUnit[],
   seconds: number,
   matrix: Matrix,
 ): DisplayItem[] {
   const { layer: source } = layer;
-  const nested = (at: Matrix): DisplayItem[] | null => {
-    if (source.kind === 'group') return paintLayers(stage, stage.members.get(source.id) ?? [], seconds, at);
-    return source.kind === 'copy' ? copyItems(stage, layer, seconds, at) : null;
+  const nestedOf = ({ unit }: MappedUnit): ((at: Matrix) => DisplayItem[]) | null => {
+    if (source.kind === 'copy') return (at) => copyItems(stage, layer, seconds, at);
+    if (source.kind !== 'group') return null;
+    const members = stage.members.get(source.id) ?? [];
+    const { memberId } = unit;
+    const own = memberId === undefined ? members : members.filter((one) => one.layer.id === memberId);
+    return (at) => paintLayers(stage, own, seconds, at);
   };
-  const units = posed.flatMap(({ unit, pose }) => paintUnit(layer, unit, pose, matrix, nested));
+  const units = posed.flatMap((unit) => paintUnit(layer, unit, matrix, nestedOf(unit)));
   return [...highlightItems(layer, posed, matrix), ...units];
 }
 
@@ -102,84 +144,44 @@ function copyItems(stage: Stage, layer: CompiledLayer, seconds: number, matrix: 
   return paintLayer(stage, original, seconds - source.delaySeconds, shifted);
 }
 
-function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): PosedUnit[] {
-  if (layer.animate !== null) return animatedUnit(layer, layer.animate(seconds), seconds, timing);
-  if (layer.out !== null && seconds >= timing.outStartSeconds) {
-    const { move, units } = layer.out;
+function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
+  const posed = columnUnits(layer, seconds, timing);
+  const { animate, counted } = layer;
+  if (animate !== null) {
+    // A layer whose content moves by itself has one unit, with the shapes that it has now.
+    const shapes = animate(seconds);
+    return posed.map(({ unit, acts }) => ({ unit: { ...unit, shapes }, acts }));
+  }
+  const share = Math.min(1, ...posed.flatMap(({ acts }) => acts.map(({ pose }) => pose.counted)));
+  if (share >= 1) return posed;
+  const now = counted(share);
+  return now === null ? posed : posed.slice(0, 1).map(({ acts }) => ({ unit: now, acts }));
+}
+
+function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
+  if (seconds >= timing.outStartSeconds) {
     const share = (seconds - timing.outStartSeconds) / timing.outSeconds;
-    return units.map((unit, i) => ({ unit, pose: poseAt(move, i, share, unit.box) }));
+    return layer.out?.at(share, timing.outSeconds) ?? layer.resting;
   }
-  if (layer.in !== null && seconds < timing.inSeconds) {
-    const { move, units } = layer.in;
-    const share = seconds / timing.inSeconds;
-    const posed = units.map((unit, i) => ({ unit, pose: poseAt(move, i, share, unit.box) }));
-    if (posed.some(({ pose }) => pose !== REST)) return posed;
-  }
-  return layer.resting.map((unit) => ({ unit, pose: REST }));
-}
-
-/** A layer whose content moves by itself: one unit, with the shapes that it has now. */
-function animatedUnit(
-  layer: CompiledLayer,
-  shapes: readonly UnitShape[],
-  seconds: number,
-  timing: TitleTiming,
-): PosedUnit[] {
-  const still: CompiledLayer = { ...layer, animate: null };
-  return poseUnits(still, seconds, timing).map(({ unit, pose }) => ({ unit: { ...unit, shapes }, pose }));
-}
-
-function isSeen(unit: LayerUnit, pose: Pose): boolean {
-  if (pose.opacity <= 0) return false;
-  return !pose.masked || (Math.abs(pose.dxU) < unit.box.width && Math.abs(pose.dyU) < unit.box.height);
-}
-
-function paintUnit(
-  layer: CompiledLayer,
-  unit: LayerUnit,
-  pose: Pose,
-  toPixels: Matrix,
-  nested: (matrix: Matrix) => DisplayItem[] | null,
-): DisplayItem[] {
-  const matrix = translated(toPixels, pose.dxU, pose.dyU);
-  const inner = nested(matrix);
-  const { outlines } = layer.layer.look;
-  const simple = inner === null && unit.shapes.length === 1 && outlines.length === 0;
-  const grouped = pose.opacity < 1 && !simple;
-  const alone = grouped ? 1 : pose.opacity;
-  const shapes =
-    inner ??
-    unit.shapes.flatMap((shape) =>
-      edgeItems(shape, outlines, matrix, (part) => shapeItem(part, matrix, alone)),
-    );
-  const bounds = (): Rect => outwardRect(mapRect(matrix, unit.ink));
-  const items: DisplayItem[] = grouped
-    ? [{ kind: 'group', boundsPx: bounds(), opacity: pose.opacity, items: shapes }]
-    : shapes;
-  return pose.masked ? [maskItem(unit.box, items, toPixels)] : items;
-}
-
-/** What lies in a rectangle of the layer only; a turned layer's rectangle is turned with it. */
-function maskItem(box: Rect, items: readonly DisplayItem[], toPixels: Matrix): DisplayItem {
-  const rectPx = outwardRect(mapRect(toPixels, box));
-  if (isUpright(toPixels)) return { kind: 'clip', rectPx, items };
-  const shape = pathShape(rectOutline(box), solid('#000000'));
-  return { kind: 'mask', boundsPx: rectPx, mode: 'in', items, mask: [shapeItem(shape, toPixels, 1)] };
+  if (seconds < timing.inSeconds)
+    return layer.in?.at(seconds / timing.inSeconds, timing.inSeconds) ?? layer.resting;
+  const held = timing.outStartSeconds - timing.inSeconds;
+  return layer.hold?.at(seconds - timing.inSeconds, held) ?? layer.resting;
 }
 
 /** The highlight behind each line, as long as what is seen of that line. */
-function highlightItems(layer: CompiledLayer, posed: readonly PosedUnit[], matrix: Matrix): DisplayItem[] {
+function highlightItems(layer: CompiledLayer, posed: readonly MappedUnit[], matrix: Matrix): DisplayItem[] {
   const { layer: source } = layer;
   if (source.kind !== 'text' || source.highlight === null) return [];
   const { colour, opacity, padAcrossU, padDownU, radiusU } = source.highlight;
   return layer.lines.flatMap((line): DisplayItem[] => {
-    const seen = posed.filter(({ unit, pose }) => overlaps(unit.box, line) && pose.opacity > 0);
+    const seen = posed.filter(({ unit }) => overlaps(unit.box, line));
     if (seen.length === 0) return [];
     const left = Math.min(...seen.map(({ unit }) => Math.max(line.x, unit.box.x)));
     const right = Math.max(
       ...seen.map(({ unit }) => Math.min(line.x + line.width, unit.box.x + unit.box.width)),
     );
-    const strength = Math.max(...seen.map(({ pose }) => pose.opacity));
+    const strength = Math.max(...seen.map(({ acts }) => opacityOf(acts)));
     const rect = {
       x: left - padAcrossU,
       y: line.y - padDownU,
@@ -196,3 +198,6 @@ function overlaps(a: Rect, b: Rect): boolean {
     (a.y + a.height / 2 >= b.y && a.y + a.height / 2 < b.y + b.height) || a.height > b.height * 1.5;
   return middle && a.x < b.x + b.width && a.x + a.width > b.x;
 }
+
+const opacityOf = (acts: readonly Act[]): number =>
+  acts.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1);

@@ -13,7 +13,9 @@ export function shapeItem(shape: UnitShape, matrix: Matrix, opacity: number): Di
     const { asset, sourcePx, rect } = shape;
     return { kind: 'image', asset, sourcePx, rect, matrix, opacity: shape.opacity * opacity };
   }
-  const { outline, paint } = shape;
+  const { outline, paint, lineU } = shape;
+  if (lineU !== undefined)
+    return { kind: 'stroke', outline, paint, width: lineU, matrix, opacity: shape.opacity * opacity };
   return { kind: 'fill', outline, paint, matrix, opacity: shape.opacity * opacity };
 }
 

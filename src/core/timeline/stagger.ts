@@ -1,4 +1,6 @@
-import type { UnitOrder } from './orders';
+import type { Spread } from '../document/template';
+import { assertNever } from '../kit/assertNever';
+import { seededShare } from '../kit/seeded';
 
 /** When a unit moves, as shares of the whole move's time. */
 export interface Window {
@@ -6,16 +8,58 @@ export interface Window {
   readonly length: number;
 }
 
-/**
- * The windows of `count` units that follow one another and together fill the whole time. With overlap 0
- * each waits for the one before, with 1 all move together for the whole time.
- */
-export function unitWindows(count: number, order: UnitOrder, overlap: number): Window[] {
-  const ranks = Array.from({ length: count }, (_, i) => order.rank(i, count));
+interface StaggerOptions {
+  /** 0: each unit waits for the one before; 1: all move together for the whole time. */
+  readonly overlap: number;
+  /** A fixed share of the time from one unit to the next; null for what the overlap gives. */
+  readonly gapShare: number | null;
+  readonly spread: Spread;
+  readonly seed: number;
+}
+
+// However long the fixed gaps are, a unit keeps this share of the time to move in.
+const SHORTEST = 0.05;
+
+/** The windows of units with given ranks: together they fill the whole time. */
+export function unitWindows(ranks: readonly number[], options: StaggerOptions): Window[] {
   const last = Math.max(0, ...ranks);
-  const gap = 1 - Math.max(0, Math.min(1, overlap));
-  const length = 1 / (1 + last * gap);
-  return ranks.map((rank) => ({ start: rank * gap * length, length }));
+  const gap = 1 - Math.max(0, Math.min(1, options.overlap));
+  const length =
+    options.gapShare === null
+      ? 1 / (1 + last * gap)
+      : Math.max(SHORTEST, 1 - last * Math.max(0, options.gapShare));
+  const starts = spreadStarts(last, options);
+  return ranks.map((rank) => ({ start: startOf(rank, last, starts) * (1 - length), length }));
+}
+
+/** Where a rank starts; one that is no whole number lies between its neighbours. */
+function startOf(rank: number, last: number, starts: readonly number[]): number {
+  if (last === 0) return 0;
+  const below = Math.max(0, Math.min(starts.length - 1, Math.floor(rank)));
+  const above = Math.min(starts.length - 1, below + 1);
+  return starts[below] + (starts[above] - starts[below]) * (rank - below);
+}
+
+/** The starts of all ranks in the time that they share, 0 to 1, never going back. */
+function spreadStarts(last: number, { spread, seed }: StaggerOptions): number[] {
+  const count = Math.ceil(last) + 1;
+  const shares = Array.from({ length: count }, (_, i) => (last === 0 ? 0 : Math.min(1, i / last)));
+  switch (spread) {
+    case 'even':
+      return shares;
+    case 'slowFast':
+      return shares.map((share) => 1 - (1 - share) ** 2);
+    case 'fastSlow':
+      return shares.map((share) => share ** 2);
+    case 'uneven': {
+      const gaps = shares.map((_, i) => (i === 0 ? 0 : 0.15 + seededShare(seed, i) ** 2));
+      const whole = gaps.reduce((sum, one) => sum + one, 0) || 1;
+      let sum = 0;
+      return gaps.map((one) => (sum += one) / whole);
+    }
+    default:
+      return assertNever(spread, 'spread');
+  }
 }
 
 // Rounding must neither show a sliver of what has gone nor keep something from coming fully to rest.

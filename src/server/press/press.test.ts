@@ -1,10 +1,10 @@
+import { motionOf, newMoveUse } from '@/core/document/newMove';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
 import { PNG } from 'pngjs';
-import type { MoveUse } from '@/core/document/template';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
@@ -92,17 +92,16 @@ test('a job that cannot be rendered fails with the reason', async () => {
   const document = {
     ...title.document,
     layers: [
-      { ...title.document.layers[0], id: 'x', motion: { in: { ...use(), move: 'vanish' }, out: null } },
+      {
+        ...title.document.layers[0],
+        id: 'x',
+        motion: motionOf({ ...newMoveUse('fade'), move: 'vanish' }, null),
+      },
     ],
   };
   const job = await ended(await press.enqueue({ ...impossible, titles: [{ ...title, document }] }));
   expect(job).toMatchObject({ status: 'failed', error: expect.stringMatching(/Unknown move "vanish"/) });
 });
-
-function use(): MoveUse {
-  const [first] = tidelineStrap.layers.flatMap((layer) => layer.motion.in ?? []);
-  return first;
-}
 
 test('what another process left half done is taken up and finished', async () => {
   const id = 'left-behind';

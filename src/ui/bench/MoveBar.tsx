@@ -7,12 +7,19 @@ import type { FrameRate } from '@/core/units/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/units/rates';
 import { classes } from '../shared/classes';
 import { useBench } from './benchStore';
+import { UNIT_LABELS } from './motion/words';
 import type { ScoreScale } from './scoreScale';
+
+/** Where the first bar of a row lies, and how far the next is below it, in CSS pixels. */
+export const BAR_TOP_PX = 6;
+export const BAR_STEP_PX = 27;
 
 interface Props {
   readonly use: MoveUse;
   readonly column: 'in' | 'out';
   readonly layer: Layer;
+  /** Which of the column's bars it is, from the top. */
+  readonly lane: number;
   /** Where the column starts, in CSS pixels. */
   readonly left: number;
   readonly scale: ScoreScale;
@@ -22,16 +29,12 @@ interface Props {
   readonly onChange: ((use: MoveUse) => void) | null;
 }
 
-const BY_UNIT: Readonly<Record<UnitKind, string>> = {
-  layer: '',
-  row: ' by row',
-  line: ' by line',
-  word: ' by word',
-  letter: ' by letter',
-};
+/** By which parts of a layer a move goes, as words; nothing for the whole. */
+export const byUnit = (unit: UnitKind): string =>
+  unit === 'layer' ? '' : ` by ${UNIT_LABELS[unit].toLowerCase()}`;
 
 /** A move in its column: dragged as a whole it starts at another time, dragged at an end it lasts longer or shorter. */
-export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, onChange }: Props) {
+export function MoveBar({ use, column, layer, lane, left, scale, rate, columnSeconds, onChange }: Props) {
   const { store } = useBench();
   const drag = useRef<{
     readonly x: number;
@@ -39,8 +42,8 @@ export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, 
     readonly part: 'whole' | 'start' | 'end';
   } | null>(null);
   const [says, setSays] = useState('');
-  const label = MOVES.find(use.move)?.label.split(' ')[0] ?? use.move;
-  const words = `${label}${BY_UNIT[use.unit]}`;
+  const label = MOVES.find(use.move)?.label ?? use.move;
+  const words = `${label}${byUnit(use.unit)}`;
   const toFrame = (seconds: number): number => frameToSeconds(secondsToNearestFrames(seconds, rate), rate);
   const shift = (from: MoveUse, part: 'whole' | 'start' | 'end', by: number): MoveUse => {
     const end = from.startSeconds + from.lengthSeconds;
@@ -113,7 +116,7 @@ export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, 
       onPointerUp={onPointerUp}
       onKeyDown={onKeyDown}
       className={classes(
-        'absolute top-[6px] h-6 touch-none rounded-md px-2 text-left text-[12px] font-semibold whitespace-nowrap',
+        'absolute h-6 touch-none rounded-md px-2 text-left text-[12px] font-semibold whitespace-nowrap',
         onChange === null
           ? 'cursor-default border border-dashed border-out bg-out-wash text-out'
           : column === 'in'
@@ -121,6 +124,7 @@ export function MoveBar({ use, column, layer, left, scale, rate, columnSeconds, 
             : 'cursor-ew-resize bg-out text-on-bar',
       )}
       style={{
+        top: BAR_TOP_PX + lane * BAR_STEP_PX,
         left: left + use.startSeconds * scale.pxPerSecond,
         width: Math.max(8, use.lengthSeconds * scale.pxPerSecond),
       }}

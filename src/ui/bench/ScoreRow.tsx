@@ -6,13 +6,14 @@ import { EyeIcon, EyeSlashIcon, TrashIcon } from '@heroicons/react/24/outline';
 import { openProperties } from '@/core/document/editFields';
 import { fitMove, updateLayer } from '@/core/document/editTemplate';
 import { removeLayer } from '@/core/document/removeLayer';
-import type { Layer, MoveUse } from '@/core/document/template';
+import type { HoldUse, Layer, MoveUse } from '@/core/document/template';
+import { HOLD_MOVES } from '@/core/holdMoves';
 import { mirrorMove } from '@/core/timeline/motion';
 import type { FrameRate } from '@/core/units/rates';
 import { classes } from '../shared/classes';
 import { LeafMark } from '../shared/Leaf';
 import { useApply, useBench, useTemplatePart } from './benchStore';
-import { MoveBar } from './MoveBar';
+import { BAR_STEP_PX, BAR_TOP_PX, byUnit, MoveBar } from './MoveBar';
 import type { ScoreScale } from './scoreScale';
 import { HEAD_PX } from './scoreScale';
 
@@ -30,61 +31,96 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: layer.id,
   });
-  const { in: arrive, out: leave } = layer.motion;
+  const { in: arrive, hold, out: leave } = layer.motion;
   const mirrored = leave === 'mirror';
-  const shownOut = mirrored ? arrive && mirrorMove(arrive, timing) : leave;
-  const setMove = (column: 'in' | 'out', use: MoveUse): void =>
+  const shownOut = mirrored ? arrive.map((use) => mirrorMove(use, timing)) : leave;
+  const lanes = Math.max(1, arrive.length, hold.length, shownOut.length);
+  const setMove = (column: 'in' | 'out', index: number, use: MoveUse): void => {
+    const fitting = fitMove(use, column === 'in' ? timing.inSeconds : timing.outSeconds);
     apply((now) =>
-      updateLayer(now, layer.id, (one) => ({
-        ...one,
-        motion: {
-          ...one.motion,
-          [column]: fitMove(use, column === 'in' ? timing.inSeconds : timing.outSeconds),
-        },
-      })),
+      updateLayer(now, layer.id, (one) => {
+        const uses = one.motion[column];
+        if (uses === 'mirror') return one;
+        return { ...one, motion: { ...one.motion, [column]: uses.with(index, fitting) } };
+      }),
     );
+  };
   return (
     <div
       ref={setNodeRef}
       role="listitem"
-      className={classes('relative flex h-9 border-b border-line', isDragging && 'z-30 opacity-80')}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={classes('relative flex border-b border-line', isDragging && 'z-30 opacity-80')}
+      style={{
+        height: 36 + (lanes - 1) * BAR_STEP_PX,
+        transform: CSS.Translate.toString(transform),
+        transition,
+      }}
     >
       <RowHead layer={layer} chosen={selection.includes(layer.id)} handle={{ ...attributes, ...listeners }} />
       <div className="relative min-w-0 flex-1" onPointerDown={() => select(layer.id)}>
         <div
           className="absolute top-[15px] h-1.5 rounded-full bg-line-strong"
-          style={{ left: arrive === null ? 0 : scale.inPx, right: shownOut === null ? 0 : scale.outPx }}
+          style={{
+            left: arrive.length === 0 ? 0 : scale.inPx,
+            right: shownOut.length === 0 ? 0 : scale.outPx,
+          }}
           aria-hidden="true"
         />
-        {arrive !== null && (
+        {hold.map((use, lane) => (
+          <HoldBar key={lane} use={use} lane={lane} left={scale.inPx} width={scale.holdPx} />
+        ))}
+        {arrive.map((use, lane) => (
           <MoveBar
-            use={arrive}
+            key={lane}
+            use={use}
             column="in"
             layer={layer}
+            lane={lane}
             left={0}
             scale={scale}
             rate={rate}
             columnSeconds={timing.inSeconds}
-            onChange={(use) => setMove('in', use)}
+            onChange={(next) => setMove('in', lane, next)}
           />
-        )}
-        {shownOut !== null && (
+        ))}
+        {shownOut.map((use, lane) => (
           <MoveBar
-            use={shownOut}
+            key={lane}
+            use={use}
             column="out"
             layer={layer}
+            lane={lane}
             left={scale.inPx + scale.holdPx}
             scale={scale}
             rate={rate}
             columnSeconds={timing.outSeconds}
-            onChange={mirrored ? null : (use) => setMove('out', use)}
+            onChange={mirrored ? null : (next) => setMove('out', lane, next)}
           />
-        )}
+        ))}
       </div>
     </div>
   );
 });
+
+interface HoldProps {
+  readonly use: HoldUse;
+  readonly lane: number;
+  readonly left: number;
+  readonly width: number;
+}
+
+/** What goes on while the title holds; as long as the hold is. */
+function HoldBar({ use, lane, left, width }: HoldProps) {
+  return (
+    <span
+      className="absolute h-6 truncate rounded-md border border-line-strong bg-field px-2 text-[12px] leading-6 font-semibold"
+      style={{ top: BAR_TOP_PX + lane * BAR_STEP_PX, left: left + 8, width: Math.max(0, width - 16) }}
+    >
+      {HOLD_MOVES.find(use.move)?.label ?? use.move}
+      {byUnit(use.unit)}
+    </span>
+  );
+}
 
 const SIGNS: Readonly<Record<Layer['kind'], string>> = {
   text: 'T',

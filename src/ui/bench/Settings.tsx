@@ -8,7 +8,7 @@ import { bindLayer } from '@/core/layers';
 import { classes } from '../shared/classes';
 import { useApply } from './benchStore';
 import { CardPanel } from './CardPanel';
-import { MotionPanel } from './MotionPanel';
+import { MotionPanel } from './motion/MotionPanel';
 import { PlacePanel } from './PlacePanel';
 import { ReadsPanel } from './ReadsPanel';
 import { ScopeRow } from './ScopeRow';

@@ -45,6 +45,10 @@ const layer = (id: string): Layer => {
   if (found === undefined) throw new Error(`no layer ${id}`);
   return found;
 };
+const pickMove = async (menu: string | RegExp, move: string): Promise<void> => {
+  await userEvent.click(screen.getByRole('button', { name: menu }));
+  await userEvent.click(screen.getByRole('button', { name: move, pressed: false }));
+};
 const tab = (name: string): Promise<void> => userEvent.click(screen.getByRole('tab', { name }));
 
 describe('Type', () => {
@@ -163,13 +167,16 @@ describe('Motion', () => {
   test('picks a move, a unit and an order; a move of its own replaces the mirrored out', async () => {
     render(<Bench selected="name" />);
     await tab('Motion');
-    await userEvent.selectOptions(screen.getByLabelText('Move in'), 'Slide');
-    await userEvent.click(screen.getByRole('radio', { name: 'Letter' }));
+    await pickMove(/^Move in: /, 'Slide');
+    await userEvent.selectOptions(screen.getByLabelText('Moves by, in'), 'Letter');
     await userEvent.selectOptions(screen.getByLabelText('Order in'), 'From the centre');
-    await userEvent.selectOptions(screen.getByLabelText('Move out'), 'Fade');
+    await userEvent.click(screen.getByRole('radio', { name: 'Its own moves' }));
+    await pickMove(/^Move out: /, 'Fade');
+    await pickMove('Add a move to the hold', 'Shimmer');
     expect(layer('name').motion).toMatchObject({
-      in: { move: 'slide', unit: 'letter', order: 'centre', params: { distanceU: 60 } },
-      out: { move: 'fade' },
+      in: [{ move: 'slide', unit: 'letter', order: 'centre', params: { distanceU: 60 } }],
+      hold: [{ move: 'shimmer' }],
+      out: [{ move: 'fade' }],
     });
     expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
   });
@@ -180,7 +187,7 @@ describe('Motion', () => {
     const length = screen.getByLabelText('Length in');
     await userEvent.clear(length);
     await userEvent.type(length, '5{Enter}');
-    expect(layer('name').motion.in).toMatchObject({ startSeconds: 0, lengthSeconds: 1 });
+    expect(layer('name').motion.in).toMatchObject([{ startSeconds: 0, lengthSeconds: 1 }]);
   });
 });
 

@@ -1,0 +1,60 @@
+import { EASES } from '../eases';
+import type { PoseProperty } from './pose';
+import { REST } from './pose';
+
+/** A value at a share of the unit's time, reached with an ease of its own or with the one that the user chose. */
+interface MoveKey {
+  readonly at: number;
+  readonly value: number;
+  /** An ease's id; `stepped` jumps at the end of its stretch. */
+  readonly ease?: string;
+}
+
+/** One property of a move over the unit's time; it is at rest after the last key. */
+export interface MovePart {
+  readonly property: PoseProperty;
+  readonly keys: readonly MoveKey[];
+}
+
+interface FromOptions {
+  /** When it starts and ends, as shares of the unit's time. */
+  readonly since?: number;
+  readonly until?: number;
+  readonly ease?: string;
+}
+
+/** A property that goes from a value to rest. */
+export function from(property: PoseProperty, value: number, options: FromOptions = {}): MovePart {
+  const { since = 0, until = 1, ease } = options;
+  return {
+    property,
+    keys: [
+      { at: since, value },
+      { at: until, value: REST[property], ...(ease !== undefined && { ease }) },
+    ],
+  };
+}
+
+/** A property that goes through values ([share of the time, value, ease]) and then to rest. */
+export function through(
+  property: PoseProperty,
+  stations: readonly (readonly [number, number, string?])[],
+): MovePart {
+  return {
+    property,
+    keys: stations.map(([at, value, ease]) => ({ at, value, ...(ease !== undefined && { ease }) })),
+  };
+}
+
+/** A property's value at a share (0 to 1) of the unit's time. */
+export function partAt({ property, keys }: MovePart, share: number, easeId: string): number {
+  const next = keys.findIndex((key) => key.at > share);
+  if (next === 0) return keys[0].value;
+  if (next < 0) return share >= 1 ? REST[property] : keys[keys.length - 1].value;
+  const before = keys[next - 1];
+  const after = keys[next];
+  if (after.ease === 'stepped') return before.value;
+  const along = (share - before.at) / (after.at - before.at);
+  const eased = EASES.get(after.ease ?? easeId).at(along);
+  return before.value + (after.value - before.value) * eased;
+}

@@ -1,0 +1,189 @@
+import type { HoldUse, MoveUse, Timing, UnitKind } from '../document/template';
+import { HOLD_MOVES } from '../holdMoves';
+import type { Rect } from '../kit/rect';
+import { containsPoint, unionRects } from '../kit/rect';
+import type { LayerUnit } from '../layers/layerKind';
+import { MOVES } from '../moves';
+import type { MovePlan, Pivot } from '../moves/move';
+import { paramReader } from '../moves/move';
+import type { Pose } from '../moves/pose';
+import { REST } from '../moves/pose';
+import type { Act, CompiledMove, Surroundings } from './motion';
+import { actAt, compileMove, mirrorMove, mirrorWindows, unitPlaces } from './motion';
+
+/** A unit with all that is done to it at a moment, what moves larger units first. */
+export interface PosedUnit {
+  readonly unit: LayerUnit;
+  readonly acts: readonly Act[];
+}
+
+/** The moves of a column that act together, made ready. */
+export interface CompiledColumn {
+  /** The units at a share (0 to 1) of the in or the out, or at seconds of a hold; null when all are at rest. */
+  at(time: number, lengthSeconds: number): readonly PosedUnit[] | null;
+  /** Only what lies in it is seen, also while all are at rest; null for everything. */
+  readonly window: Rect | null;
+}
+
+/** What making a column ready needs to know of its layer. */
+export interface ColumnLayer {
+  unitsOf(kind: UnitKind): readonly LayerUnit[];
+  readonly around: Surroundings;
+}
+
+// From the largest to the smallest.
+const FINENESS: Readonly<Record<UnitKind, number>> = {
+  layer: 0,
+  member: 1,
+  paragraph: 1,
+  row: 2,
+  line: 2,
+  word: 3,
+  letter: 4,
+};
+
+/** Makes the moves of the in or the out ready; null for none. `mirrored` plays moves of the in backwards. */
+export function compileColumn(
+  uses: readonly MoveUse[],
+  layer: ColumnLayer,
+  timing: Timing,
+  leaving: boolean,
+  mirrored = false,
+): CompiledColumn | null {
+  if (uses.length === 0) return null;
+  const seconds = leaving ? timing.outSeconds : timing.inSeconds;
+  const sorted = uses.toSorted((a, b) => FINENESS[a.unit] - FINENESS[b.unit]);
+  const finest = sorted[sorted.length - 1].unit;
+  const units = layer.unitsOf(finest);
+  const slices = Math.max(...sorted.map((use) => (use.unit === finest ? slicesOf(use) : 1)));
+  const cut = units.flatMap((unit) => cutUnit(unit, slices));
+  const movers = sorted.map((use) => {
+    const own = layer.unitsOf(use.unit);
+    const compiled = compileMove(
+      mirrored ? mirrorMove(use, timing) : use,
+      own,
+      layer.around,
+      seconds,
+      leaving,
+    );
+    const move: CompiledMove = mirrored
+      ? { ...compiled, windows: mirrorWindows(compiled.windows) }
+      : compiled;
+    return { move, own, of: holders(units, own, use.unit === finest) };
+  });
+  const masks = movers.flatMap(({ move }) => move.plans[0]?.[0]?.mask ?? []);
+  return {
+    window: masks.find((mask) => mask.kind === 'window')?.rect ?? null,
+    at(share) {
+      let moving = false;
+      const posed = cut.map((unit, i): PosedUnit => {
+        const acts = movers.flatMap(({ move, own, of }) => {
+          const index = of[Math.floor(i / slices)];
+          return actAt(move, own[index], index, i % slices, share) ?? [];
+        });
+        moving ||= acts.length > 0;
+        return { unit, acts };
+      });
+      return moving ? posed : null;
+    },
+  };
+}
+
+const slicesOf = (use: MoveUse): number => MOVES.get(use.move).slices ?? 1;
+
+/** A unit cut into slices of equal height, one above the other. */
+function cutUnit(unit: LayerUnit, slices: number): LayerUnit[] {
+  if (slices === 1) return [unit];
+  const whole = unionRects([unit.box, unit.ink]) ?? unit.box;
+  // The slices meet at shares of the box; the outermost reach as far as the ink does.
+  const edge = (i: number): number => {
+    if (i === 0) return whole.y;
+    return i === slices ? whole.y + whole.height : unit.box.y + (unit.box.height * i) / slices;
+  };
+  return Array.from({ length: slices }, (_, i) => ({
+    ...unit,
+    cut: { x: whole.x, y: edge(i), width: whole.width, height: edge(i + 1) - edge(i) },
+  }));
+}
+
+/** For each unit the larger one that it lies in. */
+function holders(units: readonly LayerUnit[], own: readonly LayerUnit[], same: boolean): number[] {
+  if (same) return units.map((_, i) => i);
+  return units.map(({ box }) => {
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const index = own.findIndex((one) => containsPoint(one.box, x, y));
+    return index < 0 ? nearest(own, y) : index;
+  });
+}
+
+function nearest(own: readonly LayerUnit[], y: number): number {
+  const distance = ({ y: top, height }: Rect): number => Math.abs(top + height / 2 - y);
+  return own.reduce((best, unit, i) => (distance(unit.box) < distance(own[best].box) ? i : best), 0);
+}
+
+// What goes on while a title holds swells up and dies down over this long, or half a shorter hold.
+const SWELL_SECONDS = 0.6;
+
+/** Makes the moves of the hold ready; null for none. */
+export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): CompiledColumn | null {
+  if (uses.length === 0) return null;
+  const sorted = uses.toSorted((a, b) => FINENESS[a.unit] - FINENESS[b.unit]);
+  const finest = sorted[sorted.length - 1].unit;
+  const units = layer.unitsOf(finest);
+  const movers = sorted.map((use) => {
+    const move = HOLD_MOVES.get(use.move);
+    const own = layer.unitsOf(use.unit);
+    const params = paramReader(move, use.params);
+    const light = move.light?.(params);
+    const plan: MovePlan = { parts: [], ...(light !== undefined && { light }) };
+    const places = unitPlaces(own, layer.around, use.seed);
+    return {
+      move,
+      own,
+      params,
+      plan,
+      places,
+      pivot: use.pivot,
+      of: holders(units, own, use.unit === finest),
+    };
+  });
+  return {
+    window: null,
+    at(seconds, lengthSeconds) {
+      const amount = swell(seconds, lengthSeconds);
+      if (amount <= 0) return null;
+      return units.map((unit, i) => ({
+        unit,
+        acts: movers.map(({ move, own, params, plan, places, pivot, of }): Act => {
+          const index = of[i];
+          const pose = softened(move.pose(seconds, places[index], params), amount);
+          return actOf(own[index], pose, plan, pivot);
+        }),
+      }));
+    },
+  };
+}
+
+function actOf(unit: LayerUnit, pose: Pose, plan: MovePlan, pivot: Pivot | null): Act {
+  return { unit, pose, plan, pivot: pivot ?? plan.pivot ?? 'centre' };
+}
+
+/** From 0 at either end of a hold to 1 between, without a jerk. */
+function swell(seconds: number, lengthSeconds: number): number {
+  const ramp = Math.min(SWELL_SECONDS, lengthSeconds / 2);
+  if (ramp <= 0 || seconds <= 0 || seconds >= lengthSeconds) return 0;
+  const share = Math.min(1, seconds / ramp, (lengthSeconds - seconds) / ramp);
+  return share * share * (3 - 2 * share);
+}
+
+function softened(change: Partial<Pose>, amount: number): Pose {
+  const pose: Record<keyof Pose, number> = { ...REST };
+  for (const [property, rest] of Object.entries(REST)) {
+    const key = property as keyof Pose;
+    const value = change[key];
+    if (value === undefined) continue;
+    // A light that goes over the layer is there or not; where it is does not soften.
+    pose[key] = key === 'light' ? value : rest + (value - rest) * amount;
+  }
+  return pose;
+}

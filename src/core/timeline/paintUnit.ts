@@ -1,0 +1,259 @@
+import { mixColours } from '../colour/mixStops';
+import type { Homography } from '../display/homography';
+import { affineOf, invertMap, mapOf, multiplyMaps, projectOutline, projectRect } from '../display/homography';
+import type { DisplayItem, Paint } from '../display/list';
+import { rectOutline } from '../display/shapes';
+import { trimOutline } from '../display/trim';
+import type { Matrix } from '../kit/matrix';
+import { isUpright, mapRect, multiply, scaleOf } from '../kit/matrix';
+import type { Rect } from '../kit/rect';
+import { growRect, intersectRects, outwardRect, unionRects } from '../kit/rect';
+import type { UnitShape } from '../layers/layerKind';
+import { pathShape, solid } from '../layers/layerKind';
+import type { PosedUnit } from './columns';
+import type { CompiledLayer } from './compile';
+import { maskPaint } from './maskPaint';
+import type { Act } from './motion';
+import { pivotOf, poseMap } from './poseMap';
+import { edgeItems, shapeItem } from './shapeItems';
+
+const STILL: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
+// A blur's standard deviation is a quarter of the width over which an edge fades.
+const SOFTNESS_PER_DEVIATION = 4;
+
+/** A unit with the maps of its acts: where it is, and where each act's own unit would be without that act. */
+export interface MappedUnit extends PosedUnit {
+  /** From its place at rest to where it is, in design units. */
+  readonly map: Homography;
+  /** For each act, the map of the acts on larger units. */
+  readonly before: readonly Homography[];
+}
+
+/** Works out where a posed unit of a layer is. */
+export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
+  const { box } = layer;
+  const eye = {
+    centre: { x: box.x + box.width / 2, y: box.y + box.height / 2 },
+    distanceU: layer.layer.motion.perspectiveU,
+  };
+  let map = STILL;
+  const before: Homography[] = [];
+  for (const { unit, pose, pivot } of posed.acts) {
+    before.push(map);
+    map = multiplyMaps(map, poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), unit.box, eye));
+  }
+  return { ...posed, map, before };
+}
+
+/** The rectangle (design units) that a unit covers where it is. */
+export function coveredRect({ unit, map }: MappedUnit): Rect {
+  const flat = affineOf(map);
+  return flat === null ? projectRect(map, unit.ink) : mapRect(flat, unit.ink);
+}
+
+/** Whether anything of a unit can be seen. */
+export function isSeen({ unit, acts }: PosedUnit): boolean {
+  return acts.every(({ pose, plan, unit: moved }) => {
+    if (pose.opacity <= 0 || pose.scaleX === 0 || pose.scaleY === 0) return false;
+    const masked = plan.mask?.kind === 'wipe' || plan.mask?.kind === 'iris';
+    if (masked && pose.shown <= 0) return false;
+    if (plan.mask?.kind !== 'box') return true;
+    const { width, height } = moved === unit ? unit.box : moved.box;
+    return Math.abs(pose.xU) < width && Math.abs(pose.yU) < height;
+  });
+}
+
+/** The display items of one unit. `nested` gives those of a group's or a copy's content instead of its own shapes. */
+export function paintUnit(
+  layer: CompiledLayer,
+  posed: MappedUnit,
+  toPixels: Matrix,
+  nested: ((matrix: Matrix) => DisplayItem[]) | null,
+): DisplayItem[] {
+  const { acts, unit } = posed;
+  const opacity = acts.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1);
+  const flat = affineOf(posed.map);
+  const bounds = (): Rect => outwardRect(mapRect(toPixels, coveredRect(posed)));
+  const { outlines } = layer.layer.look;
+  const drawn = Math.min(...acts.map(({ pose }) => pose.drawn), 1);
+  const simple = nested === null && unit.shapes.length === 1 && outlines.length === 0 && drawn >= 1;
+  const grouped = opacity < 1 && !simple;
+  const alone = grouped ? 1 : opacity;
+  const shapes = acts.length === 0 ? unit.shapes : changedShapes(layer, unit.shapes, acts, drawn);
+  const paintShapes = (matrix: Matrix, map: Homography | null): DisplayItem[] =>
+    shapes.flatMap((shape) => {
+      if (map !== null && shape.kind === 'image')
+        return warped([shapeItem(shape, matrix, 1)], shape.rect, map, matrix, alone);
+      const placed =
+        map !== null && shape.kind === 'path'
+          ? { ...shape, outline: projectOutline(map, shape.outline) }
+          : shape;
+      return edgeItems(placed, drawn < 1 ? [] : outlines, matrix, (part) => shapeItem(part, matrix, alone));
+    });
+  let items: DisplayItem[];
+  if (flat !== null) {
+    const matrix = acts.length === 0 ? toPixels : multiply(toPixels, flat);
+    items = nested === null ? paintShapes(matrix, null) : nested(matrix);
+    if (unit.cut !== undefined) items = [clippedTo(unit.cut, items, matrix)];
+  } else if (nested === null && unit.cut === undefined) {
+    items = paintShapes(toPixels, posed.map);
+  } else {
+    // What is cut or made of other layers is painted flat, then seen in perspective.
+    const inner = nested === null ? paintShapes(toPixels, null) : nested(toPixels);
+    const own = unit.cut === undefined ? inner : [clippedTo(unit.cut, inner, toPixels)];
+    items = warped(own, unit.cut ?? unit.ink, posed.map, toPixels, 1);
+  }
+  if (items.length === 0) return items;
+  if (grouped) items = [{ kind: 'group', boundsPx: bounds(), opacity, items }];
+  return masked(posed, blurred(posed, items, bounds, toPixels), bounds, toPixels);
+}
+
+/** Items painted flat over a rectangle and seen through a map of the design units. */
+function warped(
+  items: readonly DisplayItem[],
+  rect: Rect,
+  map: Homography,
+  toPixels: Matrix,
+  opacity: number,
+): DisplayItem[] {
+  const flatPx = outwardRect(growRect(mapRect(toPixels, rect), 1));
+  const pixels = mapOf(toPixels);
+  const back = invertMap(pixels);
+  if (back === null) return [];
+  const toFlat = invertMap(multiplyMaps(pixels, multiplyMaps(map, back)));
+  if (toFlat === null) return [];
+  const boundsPx = outwardRect(growRect(mapRect(toPixels, projectRect(map, rect)), 1));
+  return [{ kind: 'warp', boundsPx, flatPx, toFlat, opacity, items }];
+}
+
+/** A unit's shapes in the colours of its acts, with a light over them, and drawn as far as they are. */
+function changedShapes(
+  layer: CompiledLayer,
+  shapes: readonly UnitShape[],
+  acts: readonly Act[],
+  drawn: number,
+): UnitShape[] {
+  const tints = acts.flatMap(({ pose, plan }) =>
+    pose.tint > 0 && plan.colour !== undefined
+      ? [{ colour: plan.colour, share: Math.min(1, pose.tint) }]
+      : [],
+  );
+  const lights = acts.flatMap(({ pose, plan }) => {
+    const inside = pose.light > 0 && pose.light < 1 && plan.light !== undefined;
+    return inside && plan.light ? [lightPaint(plan.light, pose.light, layer.box)] : [];
+  });
+  const lineU = acts.find(({ pose }) => pose.drawn < 1)?.plan.lineU ?? 2;
+  return shapes.flatMap((shape): UnitShape[] => {
+    if (shape.kind === 'image') return [shape];
+    const paint = tints.reduce((mixed, { colour, share }) => tinted(mixed, colour, share), shape.paint);
+    const own: UnitShape = { ...shape, paint };
+    const lit = lights.map((light) => pathShape(shape.outline, light, shape.opacity));
+    if (drawn >= 1) return [own, ...lit];
+    // The line is drawn in the first part of the way; then the shape fills and the line goes into it.
+    const line: UnitShape = {
+      kind: 'path',
+      outline: trimOutline(shape.outline, Math.min(1, drawn / FILLS_FROM)),
+      paint,
+      opacity: shape.opacity,
+      lineU,
+    };
+    const fill = Math.max(0, (drawn - FILLS_FROM) / (1 - FILLS_FROM));
+    return fill > 0 ? [{ ...own, opacity: shape.opacity * fill }, line] : [line];
+  });
+}
+
+const FILLS_FROM = 0.72;
+
+function tinted(paint: Paint, colour: string, share: number): Paint {
+  if (paint.kind === 'solid') return solid(mixColours(paint.colour, colour, share));
+  return {
+    ...paint,
+    stops: paint.stops.map((stop) => ({ ...stop, colour: mixColours(stop.colour, colour, share) })),
+  };
+}
+
+/** A band of light at a share of its way over a box. */
+function lightPaint(
+  light: { readonly angleDegrees: number; readonly widthU: number; readonly colour: string },
+  share: number,
+  box: Rect,
+): Paint {
+  const lean = Math.tan((light.angleDegrees * Math.PI) / 180) * box.height;
+  const reach = light.widthU / 2 + Math.abs(lean) / 2;
+  const middle = box.x - reach + (box.width + 2 * reach) * share;
+  const angle = (light.angleDegrees * Math.PI) / 180;
+  const half = light.widthU / 2;
+  const centreY = box.y + box.height / 2;
+  const [dx, dy] = [Math.cos(angle) * half, Math.sin(angle) * half];
+  const stop = (at: number, opacity: number): { at: number; colour: string; opacity: number } => ({
+    at,
+    colour: light.colour,
+    opacity,
+  });
+  return {
+    kind: 'linear',
+    from: { x: middle - dx, y: centreY - dy },
+    to: { x: middle + dx, y: centreY + dy },
+    stops: [stop(0, 0), stop(0.35, 0.35), stop(0.5, 0.95), stop(0.65, 0.35), stop(1, 0)],
+  };
+}
+
+function blurred(
+  { acts }: MappedUnit,
+  items: DisplayItem[],
+  bounds: () => Rect,
+  toPixels: Matrix,
+): DisplayItem[] {
+  const across = acts.reduce((sum, { pose }) => sum + pose.blurXU, 0);
+  const down = acts.reduce((sum, { pose }) => sum + pose.blurYU, 0);
+  const perUnit = scaleOf(toPixels) / SOFTNESS_PER_DEVIATION;
+  const [acrossPx, downPx] = [across * perUnit, down * perUnit];
+  // Less than this is not seen.
+  if (Math.max(acrossPx, downPx) < 0.15) return items;
+  return [{ kind: 'blur', boundsPx: bounds(), acrossPx, downPx, items }];
+}
+
+/** The items kept to what the masks of the acts show; a mask lies where its unit would be without the act. */
+function masked(
+  { acts, before }: MappedUnit,
+  items: DisplayItem[],
+  bounds: () => Rect,
+  toPixels: Matrix,
+): DisplayItem[] {
+  return acts.reduceRight((inner, { unit, pose, plan }, i) => {
+    const { mask } = plan;
+    if (mask === undefined || mask.kind === 'window') return inner;
+    const flat = affineOf(before[i]);
+    const matrix = flat === null ? toPixels : multiply(toPixels, flat);
+    if (mask.kind === 'box') return [clippedTo(unit.box, inner, matrix)];
+    if (pose.shown >= 1) return inner;
+    const area = unionRects([unit.box, unit.ink]) ?? unit.box;
+    const boundsPx = intersectRects(outwardRect(mapRect(matrix, area)), growRect(bounds(), MASK_REACH_PX));
+    if (boundsPx.width <= 0 || boundsPx.height <= 0) return [];
+    const veil: DisplayItem = {
+      kind: 'fill',
+      outline: rectOutline(area),
+      paint: maskPaint(mask, pose.shown, area),
+      matrix,
+      opacity: 1,
+    };
+    return [{ kind: 'mask', boundsPx, mode: 'in', items: inner, mask: [veil] }];
+  }, items);
+}
+
+// A blur may bring this much beyond the unit's own bounds into a mask.
+const MASK_REACH_PX = 200;
+
+/** What lies in a rectangle of the layer only; a turned layer's rectangle is turned with it. */
+export function clippedTo(rect: Rect, items: readonly DisplayItem[], toPixels: Matrix): DisplayItem {
+  const rectPx = mapRect(toPixels, rect);
+  if (isUpright(toPixels)) return { kind: 'clip', rectPx: outwardRect(rectPx), items };
+  const shape = pathShape(rectOutline(rect), solid('#000000'));
+  return {
+    kind: 'mask',
+    boundsPx: outwardRect(rectPx),
+    mode: 'in',
+    items,
+    mask: [shapeItem(shape, toPixels, 1)],
+  };
+}

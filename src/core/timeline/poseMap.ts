@@ -1,0 +1,60 @@
+import type { Homography } from '../display/homography';
+import type { Point, Rect } from '../kit/rect';
+import type { Pivot } from '../moves/move';
+import type { Pose } from '../moves/pose';
+
+const RADIANS = Math.PI / 180;
+// The eye is never nearer than this many times the unit's own size, or what turns would reach behind it.
+const NEAREST = 1.5;
+
+/** A unit's pivot in design units. */
+export function pivotOf(box: Rect, pivot: Pivot, baselineU = box.y + box.height): Point {
+  const [middleX, middleY] = [box.x + box.width / 2, box.y + box.height / 2];
+  const right = box.x + box.width;
+  const bottom = box.y + box.height;
+  const points: Readonly<Record<Pivot, Point>> = {
+    centre: { x: middleX, y: middleY },
+    baseline: { x: middleX, y: baselineU },
+    left: { x: box.x, y: middleY },
+    right: { x: right, y: middleY },
+    top: { x: middleX, y: box.y },
+    bottom: { x: middleX, y: bottom },
+    topLeft: { x: box.x, y: box.y },
+    bottomLeft: { x: box.x, y: bottom },
+  };
+  return points[pivot];
+}
+
+interface Eye {
+  /** What is straight before the eye. */
+  readonly centre: Point;
+  readonly distanceU: number;
+}
+
+/**
+ * The map of a pose about a pivot: scaled, leant, turned about the viewing, the level and the upright axis, moved,
+ * and seen from the eye. Turns are clockwise as seen from the right, from above and from the viewer.
+ */
+export function poseMap(pose: Pose, pivot: Point, size: Rect, eye: Eye): Homography {
+  const [cosX, sinX] = [Math.cos(pose.turnX * RADIANS), Math.sin(pose.turnX * RADIANS)];
+  const [cosY, sinY] = [Math.cos(pose.turnY * RADIANS), Math.sin(pose.turnY * RADIANS)];
+  const [cosZ, sinZ] = [Math.cos(pose.turnZ * RADIANS), Math.sin(pose.turnZ * RADIANS)];
+  /** Where a direction of the unit points in space; z towards the viewer. */
+  const turned = (x: number, y: number): readonly [number, number, number] => {
+    const zx = cosZ * x - sinZ * y;
+    const zy = sinZ * x + cosZ * y;
+    const xy = cosX * zy;
+    const xz = sinX * zy;
+    return [cosY * zx + sinY * xz, xy, -sinY * zx + cosY * xz];
+  };
+  const [ax, ay, az] = turned(pose.scaleX, 0);
+  const [bx, by, bz] = turned(Math.tan(pose.skewX * RADIANS) * pose.scaleY, pose.scaleY);
+  const far = Math.max(eye.distanceU, NEAREST * Math.max(size.width, size.height));
+  const { x: cx, y: cy } = eye.centre;
+  // For a point q from the pivot: the numerators of x and y, and w = 1 − z ÷ distance.
+  const [ga, gb] = [-az / far, -bz / far];
+  const rowX = [ax + cx * ga, bx + cx * gb, pivot.x + pose.xU];
+  const rowY = [ay + cy * ga, by + cy * gb, pivot.y + pose.yU];
+  const from = ([a, b, c]: readonly number[]): readonly number[] => [a, b, c - a * pivot.x - b * pivot.y];
+  return [...from(rowX), ...from(rowY), ...from([ga, gb, 1])];
+}

@@ -1,0 +1,112 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { OwnMove } from '@/core/document/house';
+import { ownMoveToText, textToOwnMove } from '@/core/document/ownMove';
+import type { Motion } from '@/core/document/template';
+import { wordsOf } from '../../shared/api';
+import { Button } from '../../shared/Button';
+import { FilePicker } from '../../shared/FilePicker';
+import { changeHouse, useHouse } from '../../shared/useHouse';
+
+interface Props {
+  readonly motion: Motion;
+  readonly onUse: (motion: Motion) => void;
+}
+
+/** Motion kept in the House without the words that it was made on, to be used on other layers, and as files. */
+export function KeepMoveRows({ motion, onUse }: Props) {
+  const { moves } = useHouse();
+  const [name, setName] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const change = async (
+    next: (now: readonly OwnMove[]) => readonly OwnMove[],
+    said: string,
+  ): Promise<void> => {
+    try {
+      await changeHouse((house) => ({ ...house, moves: next(house.moves) }));
+      toast.success(said);
+    } catch (error) {
+      toast.error(wordsOf(error));
+    }
+  };
+  const bringIn = async (picked: File): Promise<void> => {
+    try {
+      const own = textToOwnMove(await picked.text(), picked.name);
+      await change((now) => [...now, { ...own, id: nanoid(10) }], `“${own.name}” is kept in the House`);
+    } catch (error) {
+      toast.error(wordsOf(error));
+    }
+  };
+  return (
+    <>
+      {moves.map((move) => (
+        <div key={move.id} className="flex items-center gap-1 py-0.5">
+          <span className="min-w-0 flex-1 truncate">{move.name}</span>
+          <Button onClick={() => onUse(move.motion)} aria-label={`Use ${move.name}`}>
+            Use
+          </Button>
+          <Button onClick={() => download(move)} aria-label={`Export ${move.name}`}>
+            Export
+          </Button>
+          <Button
+            aria-label={`Remove ${move.name} from the House`}
+            onClick={() =>
+              void change((now) => now.filter((one) => one.id !== move.id), `“${move.name}” is removed`)
+            }
+          >
+            Remove
+          </Button>
+        </div>
+      ))}
+      <form
+        className="flex gap-2 py-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const kept = name.trim();
+          if (kept === '') return;
+          void change(
+            (now) => [...now, { id: nanoid(10), name: kept, motion }],
+            `“${kept}” is kept in the House`,
+          );
+          setName('');
+        }}
+      >
+        <input
+          aria-label="Name of a new move"
+          placeholder="Keep this motion as…"
+          value={name}
+          maxLength={60}
+          onChange={(event) => setName(event.target.value)}
+          className="h-8 min-w-0 flex-1 rounded-lg border border-line-strong bg-field px-2.5"
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Keep
+        </Button>
+      </form>
+      <button
+        type="button"
+        className="pb-1 font-semibold text-leaf-ink"
+        onClick={() => file.current?.click()}
+      >
+        Bring one in from a file
+      </button>
+      <FilePicker
+        input={file}
+        label="A file with a move"
+        accept=".json"
+        onPick={(picked) => void bringIn(picked)}
+      />
+    </>
+  );
+}
+
+function download(move: OwnMove): void {
+  const url = URL.createObjectURL(new Blob([ownMoveToText(move)], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${move.name.replaceAll(/[^\p{L}\p{N}]+/gu, '-')}.move.json`;
+  link.click();
+  URL.revokeObjectURL(url);
+}

@@ -1,0 +1,125 @@
+'use client';
+import { newMoveUse } from '@/core/document/newMove';
+import { fitMove } from '@/core/document/editTemplate';
+import type { Layer, Motion, MoveUse } from '@/core/document/template';
+import { Segmented } from '../../shared/Segmented';
+import { Section } from '../Section';
+import { useEditing } from '../useEditing';
+import { DepthRows } from './DepthRows';
+import { HoldRows } from './HoldRows';
+import { KeepMoveRows } from './KeepMoveRows';
+import { MatteRows } from './MatteRows';
+import { MoveMenu } from './MoveMenu';
+import { MoveRows, pickMove, useMoveOffers } from './MoveRows';
+import { RetimeRows } from './RetimeRows';
+
+const MOST_MOVES = 8;
+
+/** How a layer comes in, what it does while the title holds, and how it goes out. */
+export function MotionPanel({ layer }: { readonly layer: Layer }) {
+  const { template, change } = useEditing();
+  const { timing } = template;
+  const { motion } = layer;
+  const set = (part: Partial<Motion>): void =>
+    change((one) => ({ ...one, motion: { ...one.motion, ...part } }));
+  const mirrored = motion.out === 'mirror';
+  return (
+    <>
+      <p className="caps pt-1 pb-0.5 text-in">In</p>
+      <ColumnRows
+        layer={layer}
+        column="in"
+        uses={motion.in}
+        columnSeconds={timing.inSeconds}
+        onChange={(uses) => set({ in: uses })}
+      />
+      <p className="caps mt-2 border-t border-line pt-2.5 pb-1.5 text-soft">Hold</p>
+      <HoldRows layer={layer} uses={motion.hold} onChange={(hold) => set({ hold })} />
+      <p className="caps mt-2 border-t border-line pt-2.5 pb-1.5 text-out">Out</p>
+      <Segmented
+        label="How it goes out"
+        value={mirrored ? 'mirror' : 'own'}
+        choices={[
+          { value: 'mirror', label: 'The in, backwards' },
+          { value: 'own', label: 'Its own moves' },
+        ]}
+        onChange={(way) => set({ out: way === 'mirror' ? 'mirror' : ownOut(motion, timing.outSeconds) })}
+      />
+      {motion.out !== 'mirror' && (
+        <div className="pt-1">
+          <ColumnRows
+            layer={layer}
+            column="out"
+            uses={motion.out}
+            columnSeconds={timing.outSeconds}
+            onChange={(uses) => set({ out: uses })}
+          />
+        </div>
+      )}
+      <div className="mt-2 border-t border-line">
+        <Section title="Depth and motion blur" open={false}>
+          <DepthRows motion={motion} onChange={set} />
+        </Section>
+        <Section title="Its own time" open={motion.retime !== null} says="the title’s">
+          <RetimeRows retime={motion.retime} onChange={(retime) => set({ retime })} />
+        </Section>
+        <Section title="Matte" open={layer.matte !== null} says="none">
+          <MatteRows layer={layer} />
+        </Section>
+        <Section title="Own moves" open={false}>
+          <KeepMoveRows motion={motion} onUse={(kept) => change((one) => ({ ...one, motion: kept }))} />
+        </Section>
+      </div>
+    </>
+  );
+}
+
+/** The moves of the in as moves of the out, to be changed from there. */
+function ownOut(motion: Motion, outSeconds: number): readonly MoveUse[] {
+  return motion.in.map((use) => fitMove({ ...use, startSeconds: 0 }, outSeconds));
+}
+
+interface ColumnProps {
+  readonly layer: Layer;
+  readonly column: 'in' | 'out';
+  readonly uses: readonly MoveUse[];
+  readonly columnSeconds: number;
+  readonly onChange: (uses: readonly MoveUse[]) => void;
+}
+
+/** The moves of a column, which act together, and a menu to add one. */
+function ColumnRows({ layer, column, uses, columnSeconds, onChange }: ColumnProps) {
+  const offers = useMoveOffers(layer, column, null);
+  const many = uses.length > 1;
+  const add = (id: string): void => {
+    const start = newMoveUse(id, { lengthSeconds: columnSeconds });
+    onChange([...uses, fitMove(pickMove(layer, start, id), columnSeconds)]);
+  };
+  return (
+    <>
+      {uses.map((use, i) => (
+        <MoveRows
+          key={i}
+          layer={layer}
+          column={column}
+          number={i + 1}
+          many={many}
+          use={use}
+          columnSeconds={columnSeconds}
+          onChange={(next) => onChange(uses.with(i, next))}
+          onRemove={() => onChange(uses.toSpliced(i, 1))}
+        />
+      ))}
+      {uses.length < MOST_MOVES && (
+        <MoveMenu
+          label={`Add a move to the ${column}`}
+          button={uses.length === 0 ? 'None, it is simply there' : 'Add another move'}
+          layer={layer}
+          offers={offers}
+          chosen={null}
+          onPick={add}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+import { motionOf } from '@/core/document/newMove';
+import { newTemplate } from '@/core/document/newTemplate';
+import type { HoldUse, Layer, MoveUse, Template } from '@/core/document/template';
+import { FORMATS } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import type { CompiledTitle } from '@/core/timeline/compile';
+import { compile } from '@/core/timeline/compile';
+import type { TitleTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/timeline/stretch';
+import { RATES } from '@/core/units/rates';
+
+/** A layer by itself in the middle of a frame, playing a move, and the part of that frame that a tile shows. */
+export interface MovePreview {
+  readonly title: CompiledTitle;
+  readonly timing: TitleTiming;
+  readonly cropX: number;
+  readonly cropY: number;
+}
+
+const FORMAT = FORMATS.get('wide-1080');
+const RATE = RATES.get('50');
+// How much of a tile the layer takes; the rest is for its movement.
+const FILL_ACROSS = 0.74;
+const FILL_DOWN = 0.42;
+
+/** What a preview plays: a move of the in, of the out, or of the hold. */
+export type Previewed =
+  { readonly kind: 'in' | 'out'; readonly use: MoveUse } | { readonly kind: 'hold'; readonly use: HoldUse };
+
+/** Makes a preview for a tile of a size in pixels; null for a layer that has nothing to show by itself. */
+export function makePreview(
+  layer: Layer,
+  previewed: Previewed,
+  tile: { readonly widthPx: number; readonly heightPx: number },
+  fonts: FontLibrary,
+): MovePreview | null {
+  const template = previewTemplate(layer, previewed);
+  const [only] = template.layers;
+  const box = compile(template, {}, FORMAT, fonts).boxes.get(only.id);
+  if (box === undefined || box.width <= 0 || box.height <= 0) return null;
+  const perUnit = Math.min(
+    (tile.widthPx * FILL_ACROSS) / box.width,
+    (tile.heightPx * FILL_DOWN) / box.height,
+    2,
+  );
+  const format = previewFormat(FORMAT, 1920 * perUnit);
+  const totalFrames = previewed.kind === 'hold' ? 250 : 100;
+  return {
+    title: compile(template, {}, format, fonts),
+    timing: stretchTiming(template.timing, totalFrames, RATE),
+    cropX: Math.round((format.widthPx - tile.widthPx) / 2),
+    cropY: Math.round((format.heightPx - tile.heightPx) / 2),
+  };
+}
+
+function previewTemplate(layer: Layer, previewed: Previewed): Template {
+  const motion =
+    previewed.kind === 'hold'
+      ? motionOf(null, null, { hold: [previewed.use] })
+      : motionOf(
+          previewed.kind === 'in' ? fitted(previewed.use) : null,
+          previewed.kind === 'out' ? fitted(previewed.use) : null,
+        );
+  const alone: Layer = {
+    ...layer,
+    visible: true,
+    matte: null,
+    place: {
+      ...layer.place,
+      point: 'centre',
+      target: { kind: 'frame' },
+      targetPoint: 'centre',
+      dxU: 0,
+      dyU: 0,
+      keepInside: null,
+    },
+    motion: { ...motion, perspectiveU: layer.motion.perspectiveU },
+  };
+  const start = { name: 'Preview', kind: 'opener', production: '', format: FORMAT.id, rate: '50' };
+  const seconds = { inSeconds: 1, holdSeconds: 0, outSeconds: 1 };
+  return {
+    ...newTemplate(start),
+    timing: previewed.kind === 'hold' ? { inSeconds: 0.02, holdSeconds: 5, outSeconds: 0.02 } : seconds,
+    layers: [alone],
+    fields: [],
+  };
+}
+
+const fitted = (use: MoveUse): MoveUse => ({ ...use, startSeconds: 0, lengthSeconds: 1, gapSeconds: null });
+
+/** Where in the title a preview is after so many seconds of playing; it goes round with a rest between. */
+export function previewSeconds(kind: Previewed['kind'], played: number): number {
+  const rest = 0.7;
+  if (kind === 'hold') return played % 5;
+  const along = Math.min(1, played % (1 + rest));
+  return kind === 'in' ? along : 1 + along;
+}

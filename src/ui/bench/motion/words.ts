@@ -1,0 +1,35 @@
+import type { Spread, UnitKind } from '@/core/document/template';
+import type { Pivot } from '@/core/moves/move';
+
+export const UNIT_LABELS: Readonly<Record<UnitKind, string>> = {
+  layer: 'Whole',
+  member: 'Member',
+  paragraph: 'Paragraph',
+  row: 'Row',
+  line: 'Line',
+  word: 'Word',
+  letter: 'Letter',
+};
+
+export const SPREAD_LABELS: readonly { readonly value: Spread; readonly label: string }[] = [
+  { value: 'even', label: 'Evenly' },
+  { value: 'slowFast', label: 'Slow, then fast' },
+  { value: 'fastSlow', label: 'Fast, then slow' },
+  { value: 'uneven', label: 'Unevenly, by chance' },
+];
+
+export const PIVOT_LABELS: Readonly<Record<Pivot, string>> = {
+  centre: 'Its middle',
+  baseline: 'Its baseline',
+  left: 'Its left edge',
+  right: 'Its right edge',
+  top: 'Its top',
+  bottom: 'Its foot',
+  topLeft: 'Its top left corner',
+  bottomLeft: 'Its bottom left corner',
+};
+
+/** A family's variants as choices. */
+export const idChoices = (
+  list: readonly { readonly id: string; readonly label: string }[],
+): { value: string; label: string }[] => list.map(({ id, label }) => ({ value: id, label }));
