@@ -140,6 +140,24 @@ const holdUse = exactly({
 const moves = listOf(moveUse, MOST_MOVES);
 const outMoves = yup.lazy((value: unknown) => (typeof value === 'string' ? word(['mirror']) : moves));
 
+const keyframe = exactly({
+  moment: exactly({
+    from: word(['start', 'inEnd', 'hold', 'outStart', 'end'] as const),
+    offsetSeconds: number(-600, 600),
+    share: opacity,
+  }),
+  value: yup
+    .mixed()
+    .required()
+    .test('value', 'a number, a word or a switch', (value) =>
+      ['number', 'string', 'boolean'].includes(typeof value),
+    ),
+  way: word(['smooth', 'straight', 'stepped', 'spring'] as const),
+  curve: yup.array().of(number(-10, 10)).required().length(4),
+});
+
+const track = exactly({ path: yup.string().required().max(80), on: flag, keys: listOf(keyframe, 1000) });
+
 /** What a layer's motion must be. */
 export const motionSchema = exactly({
   in: moves,
@@ -147,6 +165,9 @@ export const motionSchema = exactly({
   out: outMoves,
   shutterDegrees: number(0, 720),
   perspectiveU: number(50, 100_000),
+  turnX: number(-3600, 3600),
+  turnY: number(-3600, 3600),
+  tracks: listOf(track, 64),
   retime: exactly({
     kind: word(['speed', 'loop', 'thereAndBack', 'still'] as const),
     speed: number(-20, 20),

@@ -50,6 +50,9 @@ export function motionOf(
     out: leave === 'mirror' ? leave : listed(leave),
     shutterDegrees: 0,
     perspectiveU: 1600,
+    turnX: 0,
+    turnY: 0,
+    tracks: [],
     retime: null,
     ...more,
   };

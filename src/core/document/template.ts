@@ -94,6 +94,32 @@ export interface HoldUse {
   readonly params: Readonly<Record<string, number | string | boolean>>;
 }
 
+/** A moment of a title that keeps its sense at any length. */
+export interface Moment {
+  readonly from: 'start' | 'inEnd' | 'hold' | 'outStart' | 'end';
+  /** From there, negative before it; not used in the hold. */
+  readonly offsetSeconds: number;
+  /** In the hold: how much of it has passed, 0 to 1. */
+  readonly share: number;
+}
+
+/** A value at a moment, and how it goes on to the next. */
+export interface Keyframe {
+  readonly moment: Moment;
+  readonly value: FieldValue;
+  readonly way: 'smooth' | 'straight' | 'stepped' | 'spring';
+  /** The handles of a smooth way: x1, y1, x2, y2 between (0, 0) and (1, 1). */
+  readonly curve: readonly [number, number, number, number];
+}
+
+/** The keyframes of one property of a layer, by the property's path. */
+export interface Track {
+  readonly path: string;
+  /** Off, the property has the design's own value and the keys are kept. */
+  readonly on: boolean;
+  readonly keys: readonly Keyframe[];
+}
+
 /** How a layer's own time runs against the title's. */
 export interface Retime {
   readonly kind: 'speed' | 'loop' | 'thereAndBack' | 'still';
@@ -115,6 +141,10 @@ export interface Motion {
   readonly shutterDegrees: number;
   /** How far away the eye is from what turns in depth. */
   readonly perspectiveU: number;
+  /** Turned about its own level and upright axis, in degrees, as it stands. */
+  readonly turnX: number;
+  readonly turnY: number;
+  readonly tracks: readonly Track[];
   /** null for a layer that keeps the title's time. */
   readonly retime: Retime | null;
 }

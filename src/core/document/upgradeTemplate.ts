@@ -40,7 +40,15 @@ function fromVersion1(document: Json): Json {
 }
 
 const MOVE_ADDED = { seed: 1, ranks: [], gapSeconds: null, spread: 'even', pivot: null };
-const MOTION_ADDED = { hold: [], shutterDegrees: 0, perspectiveU: 1600, retime: null };
+const MOTION_ADDED = {
+  hold: [],
+  shutterDegrees: 0,
+  perspectiveU: 1600,
+  turnX: 0,
+  turnY: 0,
+  tracks: [],
+  retime: null,
+};
 
 /** Several moves act together from version 3 on, and one can be a matte. */
 function fromVersion2(document: Json): Json {

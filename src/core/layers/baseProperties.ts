@@ -20,6 +20,7 @@ export function baseProperties(layer: Layer): Property[] {
       opacity: v / 100,
     })),
     ...placeProperties(layer),
+    ...depthProperties(layer),
     ...lookProperties(layer),
   ];
 }
@@ -43,6 +44,21 @@ function placeProperties(layer: Layer): Property[] {
     ),
     numberProperty('place.scaleY', 'Scale down', ['%', 0, 2000, 1], place.scaleY * 100, (v) =>
       placed({ scaleY: v / 100 }),
+    ),
+  ];
+}
+
+function depthProperties(layer: Layer): Property[] {
+  const moved = (change: Partial<Layer['motion']>): Layer => ({
+    ...layer,
+    motion: { ...layer.motion, ...change },
+  });
+  const { turnX, turnY, perspectiveU } = layer.motion;
+  return [
+    numberProperty('motion.turnX', 'Tip in depth', ['°', -3600, 3600, 1], turnX, (v) => moved({ turnX: v })),
+    numberProperty('motion.turnY', 'Turn in depth', ['°', -3600, 3600, 1], turnY, (v) => moved({ turnY: v })),
+    numberProperty('motion.perspectiveU', 'Eye distance', ['u', 50, 100_000, 50], perspectiveU, (v) =>
+      moved({ perspectiveU: v }),
     ),
   ];
 }

@@ -1,4 +1,4 @@
-import { applyOverrides, withOwnAreas } from '../document/applyOverrides';
+import { applyOverrides, applySettings, withOwnAreas } from '../document/applyOverrides';
 import { applyValues } from '../document/applyValues';
 import type { FieldValues, Layer, Template, Timing, UnitKind } from '../document/template';
 import { projectOutline, projectRect, rectToQuad } from '../display/homography';
@@ -14,13 +14,15 @@ import type { PlacedLayer } from '../layout/resolveLayout';
 import { NO_PICTURES, resolveLayout } from '../layout/resolveLayout';
 import { safeArea } from '../layout/safeAreas';
 import { countWords } from '../text/countWords';
+import { REST } from '../moves/pose';
 import { FACES } from '../text/faces';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
 import { compileColumn, compileHold } from './columns';
-import type { Surroundings } from './motion';
+import type { Act, Surroundings } from './motion';
 import { paintLayers } from './paintLayer';
 import type { TitleTiming } from './stretch';
+import { hasTracks, trackSettings } from './tracks';
 
 /** A layer ready to be asked for any time. */
 export interface CompiledLayer {
@@ -29,6 +31,8 @@ export interface CompiledLayer {
   /** Turns and scales it about its own point, in design units; null when it is as it lies. */
   readonly own: Matrix | null;
   readonly resting: readonly PosedUnit[];
+  /** How the layer stands turned in depth; null when it does not. */
+  readonly stands: Act | null;
   /** The lines of a text, for what lies behind each. */
   readonly lines: readonly Rect[];
   /** The shapes at a time, for a layer whose content moves by itself. */
@@ -56,6 +60,8 @@ export interface CompiledTitle {
   readonly toPixels: Matrix;
   /** Boxes of the layers that are present, in design units, by layer id. */
   readonly boxes: ReadonlyMap<string, PlacedBox>;
+  /** The boxes as keyframes have them at a time. */
+  boxesAt(seconds: number, timing: TitleTiming): ReadonlyMap<string, PlacedBox>;
   readonly notes: readonly LayerNote[];
   /** The display list at a time (seconds from the title's start; outside the title it is empty). */
   frame(seconds: number, timing: TitleTiming): DisplayList;
@@ -71,6 +77,46 @@ export function compile(
 ): CompiledTitle {
   const format = withOwnAreas(template, plainFormat);
   const applied = applyValues(applyOverrides(template, format), values);
+  const still = compileStill(applied, format, fonts, pictures);
+  return hasTracks(applied)
+    ? followTracks(applied, still, (moved) => compileStill(moved, format, fonts, pictures))
+    : still;
+}
+
+// So many different states of a title with keyframes are kept; a hold asks for the same one again and again.
+const STATES_KEPT = 48;
+
+/** A title that is laid out anew wherever its keyframes give other values. */
+function followTracks(
+  applied: Template,
+  still: CompiledTitle,
+  layOut: (template: Template) => CompiledTitle,
+): CompiledTitle {
+  const known = new Map<string, CompiledTitle>();
+  const at = (seconds: number, timing: TitleTiming): CompiledTitle => {
+    const settings = trackSettings(applied, seconds, timing);
+    const state = JSON.stringify(settings);
+    const before = known.get(state);
+    if (before !== undefined) return before;
+    const made = layOut(applySettings(applied, settings));
+    const [oldest] = known.keys();
+    if (known.size >= STATES_KEPT && oldest !== undefined) known.delete(oldest);
+    known.set(state, made);
+    return made;
+  };
+  return {
+    ...still,
+    boxesAt: (seconds, timing) => at(seconds, timing).boxes,
+    frame: (seconds, timing) => at(seconds, timing).frame(seconds, timing),
+  };
+}
+
+function compileStill(
+  applied: Template,
+  format: FrameFormat,
+  fonts: FontLibrary,
+  pictures: PictureSizes,
+): CompiledTitle {
   const toPixels = unitsToPixels(format);
   const placed = resolveLayout(applied.layers, format, fonts, pictures);
   const compiled = applied.layers.flatMap((layer) => {
@@ -85,10 +131,12 @@ export function compile(
   // A matte is seen only through what it is the matte of.
   const mattes = new Set(compiled.flatMap(({ layer }) => layer.matte?.layerId ?? []));
   const top = backToFront.filter((layer) => !grouped.has(layer) && !mattes.has(layer.layer.id));
+  const boxes = new Map(compiled.map((layer) => [layer.layer.id, layer.box]));
   return {
     format,
     toPixels,
-    boxes: new Map(compiled.map((layer) => [layer.layer.id, layer.box])),
+    boxes,
+    boxesAt: () => boxes,
     notes: [...placed.values()].flatMap(layerNotes),
     frame(seconds, timing) {
       const shown = seconds >= 0 && seconds <= timing.totalSeconds;
@@ -141,9 +189,18 @@ function compileLayer(
     lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
     animate: animate === undefined ? null : (seconds) => animate(seconds, box),
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
+    stands: standing(layer, box),
     counted: countedUnits(measured, box, toPixels, warp),
     ...compileMotion(layer, timing, { unitsOf, around: surroundings(layer, box, format, unitsOf) }),
   };
+}
+
+/** A layer turned in depth as a whole, as an act on all that it shows. */
+function standing({ motion }: Layer, box: PlacedBox): Act | null {
+  const { turnX, turnY } = motion;
+  if (turnX === 0 && turnY === 0) return null;
+  const unit: LayerUnit = { box, ink: box, shapes: [] };
+  return { unit, pose: { ...REST, turnX, turnY }, plan: { parts: [] }, pivot: 'centre' };
 }
 
 function surroundings(

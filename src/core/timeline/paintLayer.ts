@@ -145,7 +145,9 @@ function copyItems(stage: Stage, layer: CompiledLayer, seconds: number, matrix: 
 }
 
 function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
-  const posed = columnUnits(layer, seconds, timing);
+  const { stands } = layer;
+  const moved = columnUnits(layer, seconds, timing);
+  const posed = stands === null ? moved : moved.map(({ unit, acts }) => ({ unit, acts: [stands, ...acts] }));
   const { animate, counted } = layer;
   if (animate !== null) {
     // A layer whose content moves by itself has one unit, with the shapes that it has now.

@@ -51,7 +51,7 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
   };
   const add = (make: (now: Template) => Added): void => {
     const { template: next, layerId } = make(store.getState().template);
-    apply(() => next);
+    store.getState().replace(next);
     select(layerId);
   };
   const tool =

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { sampleValues } from '@/core/document/sampleTexts';
 import type { FieldValue, FieldValues, Template } from '@/core/document/template';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
@@ -59,6 +59,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
   const saving = useTemplateSaving(record, template);
   const { format, place } = useEditing();
   const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
+  useEffect(() => view.playhead.setState({ seconds, timing }), [view.playhead, seconds, timing]);
 
   const type = useCallback((on: boolean) => {
     // Typing changes the design's own words, so those are what is shown.
@@ -78,7 +79,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     [],
   );
   const takeTheirs = (): void => {
-    saving.takeTheirs((theirs) => view.store.getState().apply(() => theirs));
+    saving.takeTheirs((theirs) => view.store.getState().replace(theirs));
   };
 
   return (

@@ -49,9 +49,11 @@ export function PictureWell(props: Props) {
   );
   const layer = template.layers.find((one) => one.id === selected);
   const well = useRef<HTMLDivElement>(null);
+  const placed = useMemo(() => title?.boxesAt(seconds, timing) ?? null, [title, seconds, timing]);
+  const here = useMemo(() => (title && placed ? { ...title, boxes: placed } : null), [title, placed]);
   useEffect(() => {
-    if (title !== null) boxes.write(title.boxes);
-  }, [title, boxes]);
+    if (placed !== null) boxes.write(placed);
+  }, [placed, boxes]);
   const colourAt = (x: number, y: number): string | null => {
     const canvas = well.current?.querySelector('canvas');
     const context = canvas?.getContext('2d', { willReadFrequently: true });
@@ -73,9 +75,9 @@ export function PictureWell(props: Props) {
             label={`${template.name} over the picture`}
             className="block h-full w-full"
           />
-          {title !== null && (
+          {here !== null && (
             <WellOverlay
-              title={title}
+              title={here}
               scale={scale}
               guides={guides}
               typing={typing}
@@ -86,7 +88,7 @@ export function PictureWell(props: Props) {
           {title !== null && typing && layer?.kind === 'text' && (
             <TypingBox
               layer={layer}
-              box={title.boxes.get(layer.id)}
+              box={here?.boxes.get(layer.id)}
               scale={scale}
               onDone={() => onTyping(false)}
             />

@@ -15,6 +15,7 @@ import { LeafMark } from '../shared/Leaf';
 import { useApply, useBench, useTemplatePart } from './benchStore';
 import { BAR_STEP_PX, BAR_TOP_PX, byUnit, MoveBar } from './MoveBar';
 import type { ScoreScale } from './scoreScale';
+import { TrackRows } from './TrackRows';
 import { HEAD_PX } from './scoreScale';
 
 interface Props {
@@ -49,55 +50,58 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
     <div
       ref={setNodeRef}
       role="listitem"
-      className={classes('relative flex border-b border-line', isDragging && 'z-30 opacity-80')}
-      style={{
-        height: 36 + (lanes - 1) * BAR_STEP_PX,
-        transform: CSS.Translate.toString(transform),
-        transition,
-      }}
+      className={classes('relative', isDragging && 'z-30 opacity-80')}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
     >
-      <RowHead layer={layer} chosen={selection.includes(layer.id)} handle={{ ...attributes, ...listeners }} />
-      <div className="relative min-w-0 flex-1" onPointerDown={() => select(layer.id)}>
-        <div
-          className="absolute top-[15px] h-1.5 rounded-full bg-line-strong"
-          style={{
-            left: arrive.length === 0 ? 0 : scale.inPx,
-            right: shownOut.length === 0 ? 0 : scale.outPx,
-          }}
-          aria-hidden="true"
+      <div className="flex border-b border-line" style={{ height: 36 + (lanes - 1) * BAR_STEP_PX }}>
+        <RowHead
+          layer={layer}
+          chosen={selection.includes(layer.id)}
+          handle={{ ...attributes, ...listeners }}
         />
-        {hold.map((use, lane) => (
-          <HoldBar key={lane} use={use} lane={lane} left={scale.inPx} width={scale.holdPx} />
-        ))}
-        {arrive.map((use, lane) => (
-          <MoveBar
-            key={lane}
-            use={use}
-            column="in"
-            layer={layer}
-            lane={lane}
-            left={0}
-            scale={scale}
-            rate={rate}
-            columnSeconds={timing.inSeconds}
-            onChange={(next) => setMove('in', lane, next)}
+        <div className="relative min-w-0 flex-1" onPointerDown={() => select(layer.id)}>
+          <div
+            className="absolute top-[15px] h-1.5 rounded-full bg-line-strong"
+            style={{
+              left: arrive.length === 0 ? 0 : scale.inPx,
+              right: shownOut.length === 0 ? 0 : scale.outPx,
+            }}
+            aria-hidden="true"
           />
-        ))}
-        {shownOut.map((use, lane) => (
-          <MoveBar
-            key={lane}
-            use={use}
-            column="out"
-            layer={layer}
-            lane={lane}
-            left={scale.inPx + scale.holdPx}
-            scale={scale}
-            rate={rate}
-            columnSeconds={timing.outSeconds}
-            onChange={mirrored ? null : (next) => setMove('out', lane, next)}
-          />
-        ))}
+          {hold.map((use, lane) => (
+            <HoldBar key={lane} use={use} lane={lane} left={scale.inPx} width={scale.holdPx} />
+          ))}
+          {arrive.map((use, lane) => (
+            <MoveBar
+              key={lane}
+              use={use}
+              column="in"
+              layer={layer}
+              lane={lane}
+              left={0}
+              scale={scale}
+              rate={rate}
+              columnSeconds={timing.inSeconds}
+              onChange={(next) => setMove('in', lane, next)}
+            />
+          ))}
+          {shownOut.map((use, lane) => (
+            <MoveBar
+              key={lane}
+              use={use}
+              column="out"
+              layer={layer}
+              lane={lane}
+              left={scale.inPx + scale.holdPx}
+              scale={scale}
+              rate={rate}
+              columnSeconds={timing.outSeconds}
+              onChange={mirrored ? null : (next) => setMove('out', lane, next)}
+            />
+          ))}
+        </div>
       </div>
+      <TrackRows layer={layer} timing={timing} scale={scale} rate={rate} />
     </div>
   );
 });

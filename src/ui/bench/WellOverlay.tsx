@@ -5,6 +5,7 @@ import { nudgeIn } from '@/core/document/editInFormat';
 import { dragRoots } from '@/core/document/editTemplate';
 import type { Template } from '@/core/document/template';
 import type { Rect } from '@/core/kit/rect';
+import { templateAt } from '@/core/timeline/tracks';
 import { containsPoint, unionRects } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/layout/formats';
 import { pictureSize } from '@/core/layout/formats';
@@ -33,6 +34,8 @@ interface Drag {
   readonly startX: number;
   readonly startY: number;
   readonly template: Template;
+  /** As keyframes had it at the playhead when the drag began. */
+  readonly shown: Template;
   readonly box: Rect;
   /** The layers that are really moved, and the lines that they can stop at: what else lies in the picture stays. */
   readonly roots: readonly string[];
@@ -49,7 +52,7 @@ const SNAP_REACH_PX = 6;
 export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }: Props) {
   const template = useTemplate();
   const apply = useApply();
-  const { store, selection, select, picking, pickColour } = useBench();
+  const { store, playhead, selection, select, picking, pickColour } = useBench();
   const { format, place } = useEditing();
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
@@ -91,7 +94,9 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     const roots = [...new Set(layerIds.flatMap((id) => dragRoots(template, id)))];
     const lines = stillLines(template, title, format, [...layerIds, ...roots]);
     const pointer = { x, y };
-    setDrag({ startX: x, startY: y, template, box, roots, lines, snapped: null, pointer });
+    const { seconds, timing } = playhead.getState();
+    const shown = templateAt(template, seconds, timing);
+    setDrag({ startX: x, startY: y, template, shown, box, roots, lines, snapped: null, pointer });
   };
   const onPointerMove = (event: PointerEvent): void => {
     if (drag === null) return;
@@ -101,7 +106,7 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     if (drag.snapped === null && Math.hypot(dx, dy) * scale < DRAG_STARTS_PX) return;
     if (event.shiftKey && Math.abs(dx) > Math.abs(dy)) dy = 0;
     else if (event.shiftKey) dx = 0;
-    const from = drag.template;
+    const from = drag.shown;
     const snapped = event.altKey
       ? { dx, dy, lineX: null, lineY: null }
       : snapShift(drag.box, dx, dy, drag.lines, SNAP_REACH_PX / scale);
@@ -113,7 +118,7 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     setDrag(null);
   };
   const cancel = (): void => {
-    if (drag !== null) apply(() => drag.template);
+    if (drag !== null) store.getState().replace(drag.template);
     finish();
   };
   const moved =

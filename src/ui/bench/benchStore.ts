@@ -5,16 +5,30 @@ import type { TemporalState } from 'zundo';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { OverrideScope } from '@/core/document/editOverrides';
+import { changeAtMoment } from '@/core/document/editTracks';
 import type { Template } from '@/core/document/template';
 import type { PlacedBox } from '@/core/layout/points';
+import { secondsToMoment } from '@/core/timeline/moments';
+import type { TitleTiming } from '@/core/timeline/stretch';
+import { hasTracks, templateAt } from '@/core/timeline/tracks';
 import type { UndoGrouping } from '../shared/undoGrouping';
+import { designTiming } from './motion/moveKeys';
 import { createUndoGrouping } from '../shared/undoGrouping';
 
 export type Change = (template: Template) => Template;
 
 interface BenchState {
   readonly template: Template;
+  /** Changes the template as it is at the playhead: what follows keyframes gets a key there. */
   apply(change: Change): void;
+  /** Puts another template in its place. */
+  replace(template: Template): void;
+}
+
+/** Where the playhead of the bench is. */
+export interface Playhead {
+  readonly seconds: number;
+  readonly timing: TitleTiming;
 }
 
 type Tracked = Pick<BenchState, 'template'>;
@@ -23,12 +37,24 @@ export type BenchStore = StoreApi<BenchState> & {
   readonly grouping: UndoGrouping;
 };
 
+/** A keyframe of a layer that is chosen in the score. */
+export interface ChosenKey {
+  readonly layerId: string;
+  readonly path: string;
+  readonly index: number;
+}
+
 /** A template on the bench, with its undo history. */
-export function createBenchStore(template: Template): BenchStore {
+export function createBenchStore(template: Template, playhead: StoreApi<Playhead>): BenchStore {
   const grouping = createUndoGrouping();
   const store = createStore<BenchState>()(
     temporal(
-      (set) => ({ template, apply: (change) => set((state) => ({ template: change(state.template) })) }),
+      (set) => ({
+        template,
+        apply: (change) =>
+          set((state) => ({ template: changeAt(state.template, playhead.getState(), change) })),
+        replace: (next) => set({ template: next }),
+      }),
       {
         partialize: ({ template: tracked }): Tracked => ({ template: tracked }),
         equality: (past, current) => past.template === current.template,
@@ -38,6 +64,17 @@ export function createBenchStore(template: Template): BenchStore {
     ),
   );
   return Object.assign(store, { grouping });
+}
+
+/** A playhead at the first moment at which all of a template is there. */
+export function createPlayhead({ timing }: Template): StoreApi<Playhead> {
+  return createStore<Playhead>(() => ({ seconds: timing.inSeconds, timing: designTiming(timing) }));
+}
+
+function changeAt(template: Template, { seconds, timing }: Playhead, change: Change): Template {
+  if (!hasTracks(template)) return change(template);
+  const shown = templateAt(template, seconds, timing);
+  return changeAtMoment(template, shown, secondsToMoment(seconds, template.timing), change);
 }
 
 /** Waiting for a colour to be picked from the picture. */
@@ -73,6 +110,9 @@ export interface BenchView {
   setScope(scope: OverrideScope | null): void;
   /** Where layers lie in the format that is looked at; written when the picture is laid out, read when something is done. */
   readonly boxes: BoxesNote;
+  readonly playhead: StoreApi<Playhead>;
+  readonly chosenKey: ChosenKey | null;
+  chooseKey(key: ChosenKey | null): void;
   readonly picking: ColourPick | null;
   pickColour(pick: ColourPick | null): void;
 }

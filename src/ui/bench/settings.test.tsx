@@ -6,11 +6,12 @@ import { tidelineStrap } from '../../../demo/templates';
 import type { FieldValues, Layer } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
 import type { BenchStore } from './benchStore';
-import { BenchProvider, createBenchStore, createBoxesNote } from './benchStore';
+import { BenchProvider, createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
 import { EditingProvider } from './EditingProvider';
 import { Settings } from './Settings';
 
 let store: BenchStore;
+const playhead = createPlayhead(tidelineStrap);
 
 function Bench({ selected }: { readonly selected: string | null }) {
   const [values, setValues] = useState<FieldValues>({});
@@ -24,6 +25,9 @@ function Bench({ selected }: { readonly selected: string | null }) {
     scope: null,
     setScope: () => undefined,
     boxes: createBoxesNote(),
+    playhead,
+    chosenKey: null,
+    chooseKey: () => undefined,
     picking: null,
     pickColour: () => undefined,
   };
@@ -37,7 +41,7 @@ function Bench({ selected }: { readonly selected: string | null }) {
 }
 
 beforeEach(() => {
-  store = createBenchStore(tidelineStrap);
+  store = createBenchStore(tidelineStrap, playhead);
 });
 
 const layer = (id: string): Layer => {

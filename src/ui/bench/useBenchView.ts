@@ -2,12 +2,14 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { OverrideScope } from '@/core/document/editOverrides';
 import type { Template } from '@/core/document/template';
-import type { BenchView, ColourPick } from './benchStore';
-import { createBenchStore, createBoxesNote } from './benchStore';
+import type { BenchView, ChosenKey, ColourPick } from './benchStore';
+import { createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
 
 /** The state that the parts of the bench share, for a template that is opened on it. */
 export function useBenchView(document: Template): BenchView {
-  const [store] = useState(() => createBenchStore(document));
+  const [playhead] = useState(() => createPlayhead(document));
+  const [store] = useState(() => createBenchStore(document, playhead));
+  const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
   const [selection, setSelection] = useState<readonly string[]>(
     document.layers.slice(0, 1).map((layer) => layer.id),
   );
@@ -38,9 +40,12 @@ export function useBenchView(document: Template): BenchView {
       scope,
       setScope,
       boxes,
+      playhead,
+      chosenKey,
+      chooseKey,
       picking: pick?.run ?? null,
       pickColour: (run) => setPick(run === null ? null : { run }),
     }),
-    [store, selection, select, formatId, chooseFormat, scope, boxes, pick],
+    [store, selection, select, formatId, chooseFormat, scope, boxes, playhead, chosenKey, pick],
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, useContext, useMemo } from 'react';
+import { useStore } from 'zustand';
 import { applyOverrides, withOwnAreas } from '@/core/document/applyOverrides';
 import type { EditPlace } from '@/core/document/editInFormat';
 import { setPropertyIn } from '@/core/document/editInFormat';
@@ -7,6 +8,7 @@ import { updateLayer } from '@/core/document/editTemplate';
 import type { FieldValue, Layer, Template } from '@/core/document/template';
 import type { FrameFormat } from '@/core/layout/formats';
 import { FORMATS } from '@/core/layout/formats';
+import { hasTracks, templateAt } from '@/core/timeline/tracks';
 import { useApply, useBench, useTemplate } from './benchStore';
 
 export interface Editing {
@@ -38,11 +40,14 @@ export function useEditing(): Editing {
 export function useEditingState(): Editing {
   const template = useTemplate();
   const apply = useApply();
-  const { formatId, scope, selection } = useBench();
+  const { formatId, scope, selection, playhead } = useBench();
+  // Without keyframes nothing depends on where the playhead is.
+  const at = useStore(playhead, (now) => (hasTracks(template) ? now : null));
   return useMemo(() => {
     const id = template.formats.includes(formatId) ? formatId : template.formats[0];
     const format = withOwnAreas(template, FORMATS.get(id));
-    const shown = applyOverrides(template, format);
+    const moved = at === null ? template : templateAt(template, at.seconds, at.timing);
+    const shown = applyOverrides(moved, format);
     const place = { format, scope };
     const layers = selection.flatMap((one) => shown.layers.find((layer) => layer.id === one) ?? []);
     const ids = layers.map((layer) => layer.id);
@@ -56,5 +61,5 @@ export function useEditingState(): Editing {
         apply((now) => ids.reduce((done, one) => setPropertyIn(done, place, one, path, value), now)),
       change: (edit) => apply((now) => ids.reduce((done, one) => updateLayer(done, one, edit), now)),
     };
-  }, [template, apply, formatId, scope, selection]);
+  }, [template, at, apply, formatId, scope, selection]);
 }

@@ -1,31 +1,25 @@
 'use client';
-import type { Motion } from '@/core/document/template';
+import type { Layer, Motion } from '@/core/document/template';
+import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../../shared/NumberBox';
 import { useApply } from '../benchStore';
-import { Row } from '../PropertyRow';
+import { PropertyRow, Row } from '../PropertyRow';
 
 interface Props {
-  readonly motion: Motion;
+  readonly layer: Layer;
   readonly onChange: (change: Partial<Motion>) => void;
 }
 
-/** How far away the eye is from what turns, and how long the shutter is open. */
-export function DepthRows({ motion, onChange }: Props) {
+/** How a layer stands in depth, how far away the eye is from what turns, and how long the shutter is open. */
+export function DepthRows({ layer, onChange }: Props) {
   const apply = useApply();
-  const { shutterDegrees } = motion;
+  const { shutterDegrees } = layer.motion;
+  const depth = bindLayer(layer).properties.filter(({ path }) => path.startsWith('motion.'));
   return (
     <>
-      <Row label="Eye distance">
-        <NumberBox
-          label="Distance of the eye"
-          unit="u"
-          min={50}
-          max={100000}
-          step={50}
-          value={motion.perspectiveU}
-          onChange={(perspectiveU) => onChange({ perspectiveU })}
-        />
-      </Row>
+      {depth.map((property) => (
+        <PropertyRow key={property.path} layer={layer} property={property} />
+      ))}
       <Row label="Shutter">
         <NumberBox
           label="Shutter"

@@ -7,6 +7,7 @@ import { Section } from '../Section';
 import { useEditing } from '../useEditing';
 import { DepthRows } from './DepthRows';
 import { HoldRows } from './HoldRows';
+import { KeyframeRows } from './KeyframeRows';
 import { KeepMoveRows } from './KeepMoveRows';
 import { MatteRows } from './MatteRows';
 import { MoveMenu } from './MoveMenu';
@@ -57,8 +58,11 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         </div>
       )}
       <div className="mt-2 border-t border-line">
+        <Section title="Keyframes" open={motion.tracks.length > 0} says="none">
+          <KeyframeRows layer={layer} />
+        </Section>
         <Section title="Depth and motion blur" open={false}>
-          <DepthRows motion={motion} onChange={set} />
+          <DepthRows layer={layer} onChange={set} />
         </Section>
         <Section title="Its own time" open={motion.retime !== null} says="the title’s">
           <RetimeRows retime={motion.retime} onChange={(retime) => set({ retime })} />

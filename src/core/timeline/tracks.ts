@@ -1,0 +1,108 @@
+import bezier from 'bezier-easing';
+import { mixColours } from '../colour/mixStops';
+import { applySettings } from '../document/applyOverrides';
+import type { FieldValue, Keyframe, PropertySetting, Template, Timing, Track } from '../document/template';
+import { EASES } from '../eases';
+import { assertNever } from '../kit/assertNever';
+import { momentToSeconds } from './moments';
+import { retimed } from './retime';
+import type { TitleTiming } from './stretch';
+
+/** A key with its time in a title of some length. */
+interface TimedKey {
+  readonly key: Keyframe;
+  readonly seconds: number;
+}
+
+/** A track's keys in order of their times (seconds) in a title of a given length. */
+export function timedKeys(track: Track, design: Timing, timing: TitleTiming): TimedKey[] {
+  return track.keys
+    .map((key) => ({ key, seconds: momentToSeconds(key.moment, design, timing) }))
+    .sort((a, b) => a.seconds - b.seconds);
+}
+
+/** A track's value at a time; its first before the first key, its last after the last. Null without keys. */
+export function trackValue(
+  track: Track,
+  seconds: number,
+  design: Timing,
+  timing: TitleTiming,
+): FieldValue | null {
+  const keys = timedKeys(track, design, timing);
+  if (keys.length === 0) return null;
+  const next = keys.findIndex((one) => one.seconds > seconds);
+  if (next === 0) return keys[0].key.value;
+  if (next < 0) return keys[keys.length - 1].key.value;
+  const before = keys[next - 1];
+  const after = keys[next];
+  const share = (seconds - before.seconds) / (after.seconds - before.seconds);
+  return mixValues(before.key.value, after.key.value, keyShare(before.key, share));
+}
+
+/** How far between a key and the next a value is, at a share (0 to 1) of the time between them; it may overshoot. */
+export function keyShare(key: Keyframe, share: number): number {
+  switch (key.way) {
+    case 'straight':
+      return share;
+    case 'stepped':
+      return 0;
+    case 'spring':
+      return EASES.get('spring').at(share);
+    case 'smooth':
+      return curveOf(key.curve)(share);
+    default:
+      return assertNever(key.way, 'way between keys');
+  }
+}
+
+const curves = new WeakMap<Keyframe['curve'], (share: number) => number>();
+
+/** A cubic Bézier from (0, 0) to (1, 1); its two handles keep their times within those of its ends. */
+function curveOf(curve: Keyframe['curve']): (share: number) => number {
+  const known = curves.get(curve);
+  if (known !== undefined) return known;
+  const within = (time: number): number => Math.max(0, Math.min(1, time));
+  const made = bezier(within(curve[0]), curve[1], within(curve[2]), curve[3]);
+  curves.set(curve, made);
+  return made;
+}
+
+const COLOUR = /^#[0-9a-f]{6}$/;
+const NUMBERS = /-?\d*\.?\d+(?:e[-+]?\d+)?/gi;
+
+/** A value between two: numbers, colours (in OKLab), and path data with as many figures; others change at the end. */
+export function mixValues(from: FieldValue, to: FieldValue, share: number): FieldValue {
+  if (typeof from === 'number' && typeof to === 'number') return from + (to - from) * share;
+  if (typeof from !== 'string' || typeof to !== 'string') return share < 1 ? from : to;
+  if (COLOUR.test(from) && COLOUR.test(to)) return mixColours(from, to, Math.max(0, Math.min(1, share)));
+  const [a, b] = [from.match(NUMBERS) ?? [], to.match(NUMBERS) ?? []];
+  const alike = from.replace(NUMBERS, '#') === to.replace(NUMBERS, '#');
+  if (!alike || a.length === 0 || a.length !== b.length) return share < 1 ? from : to;
+  let i = 0;
+  return from.replace(NUMBERS, () => {
+    const [x, y] = [Number(a[i]), Number(b[i])];
+    i++;
+    return String(Math.round((x + (y - x) * share) * 1000) / 1000);
+  });
+}
+
+/** Whether anything of a template follows keyframes. */
+export function hasTracks(template: Template): boolean {
+  return template.layers.some(({ motion }) => motion.tracks.some(({ on, keys }) => on && keys.length > 0));
+}
+
+/** What the tracks of a template set at a time. */
+export function trackSettings(template: Template, seconds: number, timing: TitleTiming): PropertySetting[] {
+  return template.layers.flatMap(({ id, motion }) => {
+    const own = retimed(motion.retime, seconds, timing.totalSeconds);
+    return motion.tracks.flatMap((track) => {
+      const value = track.on ? trackValue(track, own, template.timing, timing) : null;
+      return value === null ? [] : [{ layerId: id, path: track.path, value }];
+    });
+  });
+}
+
+/** The template as its tracks have it at a time: the properties that follow keyframes have their value then. */
+export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {
+  return applySettings(template, trackSettings(template, seconds, timing));
+}

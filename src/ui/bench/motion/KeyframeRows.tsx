@@ -1,0 +1,117 @@
+'use client';
+import { useState } from 'react';
+import { reverseKeys, setKey, updateTrack } from '@/core/document/editTracks';
+import type { Layer, Template, Track } from '@/core/document/template';
+import { updateLayer } from '@/core/document/editTemplate';
+import { bindLayer, findProperty } from '@/core/layers';
+import { secondsToMoment } from '@/core/timeline/moments';
+import { Button } from '../../shared/Button';
+import { SelectBox } from '../../shared/SelectBox';
+import { useApply, useBench } from '../benchStore';
+import { Row } from '../PropertyRow';
+import { useEditing } from '../useEditing';
+import { KeyRows } from './KeyRows';
+import { shiftKeys, stretchKeys } from './moveKeys';
+
+/** The properties of a layer that can follow keyframes: figures, colours and paths. */
+function animatable(layer: Layer): { value: string; label: string }[] {
+  return bindLayer(layer)
+    .properties.filter(
+      ({ control, path }) => control.kind === 'number' || control.kind === 'colour' || path === 'shape.data',
+    )
+    .map(({ path, label }) => ({ value: path, label }));
+}
+
+// What was copied last; kept while the page is open, so that keys go from template to template.
+let copied: Track | null = null;
+
+/** The properties of a layer that follow keyframes, and the key that is chosen in the score. */
+export function KeyframeRows({ layer }: { readonly layer: Layer }) {
+  const { template } = useEditing();
+  const apply = useApply();
+  const { playhead, chosenKey, chooseKey } = useBench();
+  const [, redraw] = useState(0);
+  const { tracks } = layer.motion;
+  const free = animatable(layer).filter(({ value }) => tracks.every(({ path }) => path !== value));
+  const add = (path: string): void => {
+    const moment = secondsToMoment(playhead.getState().seconds, template.timing);
+    apply((now) =>
+      updateLayer(now, layer.id, (one) => {
+        const value = findProperty(one, path)?.value;
+        return value === undefined ? one : setKey(one, path, moment, value);
+      }),
+    );
+    chooseKey({ layerId: layer.id, path, index: 0 });
+  };
+  const change = (path: string, next: (track: Track) => Track | null): void =>
+    apply((now: Template) => updateTrack(now, layer.id, path, next));
+  const chosen =
+    chosenKey?.layerId === layer.id ? tracks.find(({ path }) => path === chosenKey.path) : undefined;
+  return (
+    <>
+      <Row label="Animate">
+        <SelectBox
+          label="Animate a property"
+          value=""
+          choices={[{ value: '', label: 'Choose a property…' }, ...free]}
+          onChange={(path) => path !== '' && add(path)}
+        />
+      </Row>
+      {tracks.length === 0 && (
+        <p className="text-[12px] text-soft">
+          A key is set where the playhead is. From then on, changing that property sets a key at the playhead.
+        </p>
+      )}
+      {chosen !== undefined && chosenKey !== null && (
+        <KeyRows
+          layer={layer}
+          track={chosen}
+          index={Math.min(chosenKey.index, chosen.keys.length - 1)}
+          onChange={(next) => change(chosen.path, next)}
+        />
+      )}
+      {chosen !== undefined && (
+        <div className="grid grid-cols-3 gap-1 py-1">
+          <Button
+            onClick={() => {
+              copied = chosen;
+              redraw((now) => now + 1);
+            }}
+          >
+            Copy keys
+          </Button>
+          <Button
+            disabled={copied === null}
+            onClick={() => {
+              const keys = copied?.keys ?? [];
+              change(chosen.path, (track) => ({ ...track, keys }));
+            }}
+          >
+            Paste
+          </Button>
+          <Button onClick={() => change(chosen.path, reverseKeys)}>Reverse</Button>
+          <Button
+            title="Twice as long, from the first key"
+            onClick={() => change(chosen.path, (one) => stretchKeys(one, template.timing, 2))}
+          >
+            Stretch ×2
+          </Button>
+          <Button
+            title="Half as long, from the first key"
+            onClick={() => change(chosen.path, (one) => stretchKeys(one, template.timing, 0.5))}
+          >
+            Stretch ÷2
+          </Button>
+          <Button
+            title="So that the first key is at the playhead"
+            onClick={() =>
+              change(chosen.path, (one) => shiftKeys(one, template.timing, playhead.getState().seconds))
+            }
+          >
+            To playhead
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}
