@@ -2,11 +2,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { sampleValues } from '@/core/document/sampleTexts';
 import type { FieldValue, FieldValues, Template } from '@/core/document/template';
-import { designFrames, stretchTiming } from '@/core/timeline/stretch';
-import { frameToSeconds, RATES } from '@/core/units/rates';
 import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
-import { usePlayer } from '../picture/usePlayer';
 import { EyedropContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';
 import { TopBar } from '../shared/TopBar';
@@ -21,6 +18,7 @@ import { Settings } from './Settings';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchView } from './useBenchView';
 import { useEditing } from './useEditing';
+import { useTitleTime } from './useTitleTime';
 import { useTemplateSaving } from './useTemplateSaving';
 
 /** The bench: where a template is designed. */
@@ -40,13 +38,8 @@ export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
 function BenchLayout({ record, view }: { readonly record: TemplateRecord; readonly view: BenchView }) {
   const template = useTemplate();
   const fonts = useFonts();
-  const rate = RATES.get(template.rate);
-  const totalFrames = designFrames(template.timing, rate);
-  const timing = useMemo(
-    () => stretchTiming(template.timing, totalFrames, rate),
-    [template.timing, totalFrames, rate],
-  );
-  const player = usePlayer(rate, { from: 0, to: totalFrames }, timing.inFrames);
+  const time = useTitleTime(template);
+  const { rate, timing, player, seconds } = time;
   const [sampleId, setSampleId] = useState('usual');
   const [tried, setTried] = useState<FieldValues>({});
   const [guides, setGuides] = useState(true);
@@ -58,7 +51,6 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
   const values = useMemo(() => valuesOf(template), [valuesOf, template]);
   const saving = useTemplateSaving(record, template);
   const { format, place } = useEditing();
-  const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
   useEffect(() => view.playhead.setState({ seconds, timing }), [view.playhead, seconds, timing]);
 
   const type = useCallback((on: boolean) => {
@@ -109,7 +101,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
             typing={typing}
             onTyping={type}
           />
-          <Score player={player} rate={rate} totalFrames={totalFrames} />
+          <Score time={time} />
         </div>
         <Settings valuesOf={valuesOf} onTry={tryValue} />
       </main>

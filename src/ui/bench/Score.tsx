@@ -2,40 +2,46 @@
 import { closestCenter, DndContext } from '@dnd-kit/core';
 import type { DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/document/editTemplate';
-import type { FrameRate } from '@/core/units/rates';
 import { secondsToFrame } from '@/core/units/rates';
 import { useElementSize } from '../picture/useElementSize';
-import type { Player } from '../picture/usePlayer';
 import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';
 import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
-import { HEAD_PX, scoreScale, secondsToX, xToSeconds } from './scoreScale';
+import {
+  fromDesignSeconds,
+  HEAD_PX,
+  scoreScale,
+  secondsToX,
+  toDesignSeconds,
+  xToSeconds,
+} from './scoreScale';
+import type { TitleTime } from './useTitleTime';
 
-interface Props {
-  readonly player: Player;
-  readonly rate: FrameRate;
-  readonly totalFrames: number;
-}
+const ZOOMS = [1, 2, 4, 8];
 
 /** The bench's picture of a template's time: a row a layer, the nearest to the viewer on top, and in, hold, out. */
-export function Score({ player, rate, totalFrames }: Props) {
+export function Score({ time }: { readonly time: TitleTime }) {
+  const { player, rate, totalFrames } = time;
+  const [zoom, setZoom] = useState(1);
   const template = useTemplate();
   const apply = useApply();
   const [tracks, size] = useElementSize<HTMLDivElement>();
   const sensors = useSortSensors();
   const { timing } = template;
-  const scale = useMemo(() => scoreScale(timing, Math.max(100, size.width - HEAD_PX)), [timing, size.width]);
+  const width = Math.max(100, size.width - HEAD_PX) * zoom;
+  const scale = useMemo(() => scoreScale(timing, width, zoom), [timing, width, zoom]);
   // The same list as long as it has the same entries: every row is drawn again with a new one.
   const order = template.layers.map((layer) => layer.id).join('\n');
   const ids = useMemo(() => order.split('\n'), [order]);
-  const seconds = (player.frame * rate.denominator) / rate.numerator;
+  const seconds = toDesignSeconds(time.seconds, timing, time.timing);
   const scrub = (event: PointerEvent<HTMLDivElement>): void => {
     const left = event.currentTarget.getBoundingClientRect().left;
-    player.seek(Math.min(totalFrames, secondsToFrame(xToSeconds(event.clientX - left, timing, scale), rate)));
+    const at = fromDesignSeconds(xToSeconds(event.clientX - left, timing, scale), timing, time.timing);
+    player.seek(Math.min(totalFrames, secondsToFrame(at, rate)));
   };
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
@@ -43,50 +49,52 @@ export function Score({ player, rate, totalFrames }: Props) {
     apply((now) => moveLayer(now, String(active.id), to));
   };
   return (
-    <section aria-label="Score" className="flex h-[252px] shrink-0 flex-col border-t border-line bg-card">
-      <ScoreHead player={player} rate={rate} totalFrames={totalFrames} />
-      <div ref={tracks} className="relative min-h-0 flex-1 overflow-y-auto border-t border-line">
-        <div
-          className="pointer-events-none absolute inset-y-0 right-0 flex min-h-full"
-          style={{ left: HEAD_PX }}
-          aria-hidden="true"
-        >
-          <div className="bg-in-wash" style={{ width: scale.inPx }} />
-          <div className="hatch" style={{ width: scale.holdPx }} />
-          <div className="bg-out-wash" style={{ width: scale.outPx }} />
+    <section aria-label="Score" className="flex h-[284px] shrink-0 flex-col border-t border-line bg-card">
+      <ScoreHead time={time} zoom={zoom} zooms={ZOOMS} onZoom={setZoom} />
+      <div ref={tracks} className="min-h-0 flex-1 overflow-auto border-t border-line">
+        <div className="relative min-h-full" style={{ width: HEAD_PX + width }}>
+          <div
+            className="pointer-events-none absolute inset-y-0 right-0 flex min-h-full"
+            style={{ left: HEAD_PX }}
+            aria-hidden="true"
+          >
+            <div className="bg-in-wash" style={{ width: scale.inPx }} />
+            <div className="hatch" style={{ width: scale.holdPx }} />
+            <div className="bg-out-wash" style={{ width: scale.outPx }} />
+          </div>
+          <div
+            role="slider"
+            tabIndex={0}
+            aria-label="Playhead"
+            aria-valuemin={0}
+            aria-valuemax={totalFrames}
+            aria-valuenow={player.frame}
+            className="sticky top-0 z-20 h-4 cursor-col-resize touch-none border-b border-line bg-card/80"
+            style={{ marginLeft: HEAD_PX }}
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              scrub(event);
+            }}
+            onPointerMove={(event) => event.buttons === 1 && scrub(event)}
+          />
+          <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="score">
+            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+              <div role="list" aria-label="Layers, the nearest to the viewer first" className="relative">
+                {template.layers.map((layer) => (
+                  <ScoreRow key={layer.id} layer={layer} scale={scale} rate={rate} />
+                ))}
+              </div>
+            </SortableContext>
+          </DndContext>
+          {template.layers.length === 0 && (
+            <p className="relative p-5 text-soft">No layers yet. Add a text or a box with “Layer” above.</p>
+          )}
+          <div
+            className="pointer-events-none absolute inset-y-0 z-10 w-0.5 bg-stop"
+            style={{ left: HEAD_PX + secondsToX(seconds, timing, scale) - 1 }}
+            aria-hidden="true"
+          />
         </div>
-        <div
-          role="slider"
-          tabIndex={0}
-          aria-label="Playhead"
-          aria-valuemin={0}
-          aria-valuemax={totalFrames}
-          aria-valuenow={player.frame}
-          className="sticky top-0 z-20 h-4 cursor-col-resize touch-none border-b border-line bg-card/80"
-          style={{ marginLeft: HEAD_PX }}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            scrub(event);
-          }}
-          onPointerMove={(event) => event.buttons === 1 && scrub(event)}
-        />
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="score">
-          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-            <div role="list" aria-label="Layers, the nearest to the viewer first" className="relative">
-              {template.layers.map((layer) => (
-                <ScoreRow key={layer.id} layer={layer} scale={scale} rate={rate} />
-              ))}
-            </div>
-          </SortableContext>
-        </DndContext>
-        {template.layers.length === 0 && (
-          <p className="relative p-5 text-soft">No layers yet. Add a text or a box with “Layer” above.</p>
-        )}
-        <div
-          className="pointer-events-none absolute inset-y-0 z-10 w-0.5 bg-stop"
-          style={{ left: HEAD_PX + secondsToX(seconds, timing, scale) - 1 }}
-          aria-hidden="true"
-        />
       </div>
     </section>
   );

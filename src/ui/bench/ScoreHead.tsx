@@ -3,74 +3,119 @@ import { memo } from 'react';
 import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
 import { setTiming } from '@/core/document/editTemplate';
 import type { Timing } from '@/core/document/template';
-import type { FrameRate } from '@/core/units/rates';
+import type { TitleTiming } from '@/core/timeline/stretch';
+import { SHORTEST_FRAMES } from '@/core/timeline/stretch';
 import { frameToTimecode } from '@/core/units/timecode';
-import type { Player } from '../picture/usePlayer';
 import { NumberBox } from '../shared/NumberBox';
+import { SelectBox } from '../shared/SelectBox';
 import { AddLayer } from './AddLayer';
+import type { TitleTime } from './useTitleTime';
+import { LOOPS } from './useTitleTime';
 import { useApply, useTemplatePart } from './benchStore';
 
 interface Props {
-  readonly player: Player;
-  readonly rate: FrameRate;
-  readonly totalFrames: number;
+  readonly time: TitleTime;
+  readonly zoom: number;
+  readonly zooms: readonly number[];
+  readonly onZoom: (zoom: number) => void;
 }
 
+const LONGEST_SECONDS = 60;
+
 /** Above the score: playing, where the playhead is, the lengths of the three columns, and adding layers. */
-export const ScoreHead = memo(function ScoreHead({ player, rate, totalFrames }: Props) {
+export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: Props) {
+  const { player, rate, totalFrames } = time;
   const timing = useTemplatePart((template) => template.timing);
   const apply = useApply();
   const set = (change: Partial<Timing>): void => apply((now) => setTiming(now, { ...now.timing, ...change }));
   const frameUnits = { f: rate.denominator / rate.numerator, s: 1 };
+  const framesPerSecond = rate.numerator / rate.denominator;
   return (
-    <div className="flex h-11 shrink-0 items-center gap-3 px-4">
-      <button
-        type="button"
-        aria-label={player.playing ? 'Stop' : 'Play'}
-        title={`${player.playing ? 'Stop' : 'Play'} (Space)`}
-        onClick={() => player.toggle()}
-        className="grid h-8 w-8 place-items-center rounded-lg hover:bg-paper"
-      >
-        {player.playing ? <PauseIcon className="h-5 w-5" /> : <PlayIcon className="h-5 w-5" />}
-      </button>
-      <span className="font-mono text-[15px]" data-testid="timecode">
-        {frameToTimecode(player.frame, rate)}
-      </span>
-      <span className="w-16 text-[12px] text-soft">
-        {columnWords(player.frame, totalFrames, timing, rate)}
-      </span>
-      <ColumnLength
-        name="In"
-        className="text-in"
-        value={timing.inSeconds}
-        units={frameUnits}
-        onChange={(inSeconds) => set({ inSeconds })}
-      />
-      <ColumnLength
-        name="Hold"
-        className="text-soft"
-        value={timing.holdSeconds}
-        units={frameUnits}
-        onChange={(holdSeconds) => set({ holdSeconds })}
-      />
-      <ColumnLength
-        name="Out"
-        className="text-out"
-        value={timing.outSeconds}
-        units={frameUnits}
-        onChange={(outSeconds) => set({ outSeconds })}
-      />
-      <span className="flex-1" />
-      <AddLayer />
-    </div>
+    <>
+      <div className="flex h-11 shrink-0 items-center gap-3 px-4">
+        <button
+          type="button"
+          aria-label={player.playing ? 'Stop' : 'Play'}
+          title={`${player.playing ? 'Stop' : 'Play'} (Space)`}
+          onClick={() => player.toggle()}
+          className="grid h-8 w-8 place-items-center rounded-lg hover:bg-paper"
+        >
+          {player.playing ? <PauseIcon className="h-5 w-5" /> : <PlayIcon className="h-5 w-5" />}
+        </button>
+        <span className="font-mono text-[15px]" data-testid="timecode">
+          {frameToTimecode(player.frame, rate)}
+        </span>
+        <span className="w-16 text-[12px] text-soft">
+          {columnWords(player.frame, totalFrames, time.timing)}
+        </span>
+        <ColumnLength
+          name="In"
+          className="text-in"
+          value={timing.inSeconds}
+          units={frameUnits}
+          onChange={(inSeconds) => set({ inSeconds })}
+        />
+        <ColumnLength
+          name="Hold"
+          className="text-soft"
+          value={timing.holdSeconds}
+          units={frameUnits}
+          onChange={(holdSeconds) => set({ holdSeconds })}
+        />
+        <ColumnLength
+          name="Out"
+          className="text-out"
+          value={timing.outSeconds}
+          units={frameUnits}
+          onChange={(outSeconds) => set({ outSeconds })}
+        />
+        <span className="flex-1" />
+        <AddLayer />
+      </div>
+      <div className="flex h-9 shrink-0 items-center gap-3 border-t border-line px-4 text-[12px]">
+        <label className="flex min-w-0 flex-1 items-center gap-2">
+          <span className="shrink-0 text-soft">Try it at</span>
+          <input
+            type="range"
+            aria-label="Length that is tried"
+            aria-valuetext={`${(totalFrames / framesPerSecond).toFixed(1)} seconds`}
+            min={SHORTEST_FRAMES}
+            max={Math.ceil(LONGEST_SECONDS * framesPerSecond)}
+            value={totalFrames}
+            onChange={(event) => time.tryLength(Number(event.target.value))}
+            className="min-w-0 flex-1 accent-ink"
+          />
+          <span className="w-14 shrink-0 font-mono">{(totalFrames / framesPerSecond).toFixed(1)} s</span>
+        </label>
+        {totalFrames !== time.ownFrames && (
+          <button
+            type="button"
+            className="shrink-0 font-semibold text-leaf-ink"
+            onClick={() => time.tryLength(null)}
+          >
+            Its own length
+          </button>
+        )}
+        <span className="w-28 shrink-0">
+          <SelectBox label="What loops" value={time.loop} choices={LOOPS} onChange={time.setLoop} />
+        </span>
+        <span className="w-20 shrink-0">
+          <SelectBox
+            label="Zoom of the score"
+            value={String(zoom)}
+            choices={zooms.map((one) => ({ value: String(one), label: `× ${one}` }))}
+            onChange={(next) => onZoom(Number(next))}
+          />
+        </span>
+      </div>
+    </>
   );
 });
 
-function columnWords(frame: number, total: number, timing: Timing, rate: FrameRate): string {
-  const seconds = (frame * rate.denominator) / rate.numerator;
+function columnWords(frame: number, total: number, { inFrames, outFrames }: TitleTiming): string {
   if (frame >= total) return 'very end';
-  if (seconds < timing.inSeconds) return 'in';
-  return seconds < timing.inSeconds + timing.holdSeconds ? 'hold' : 'out';
+  if (frame < inFrames) return 'in';
+  return frame < total - outFrames ? 'hold' : 'out';
 }
 
 interface ColumnProps {

@@ -153,7 +153,7 @@ function RowHead({ layer, chosen, handle }: HeadProps) {
   return (
     <div
       className={classes(
-        'group flex shrink-0 items-center gap-1.5 border-r border-line pl-3 pr-1',
+        'group sticky left-0 z-20 flex shrink-0 items-center gap-1.5 border-r border-line pl-3 pr-1',
         chosen ? 'bg-leaf-wash' : 'bg-card',
       )}
       style={{ width: HEAD_PX }}

@@ -47,10 +47,10 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
     <div
       role="group"
       aria-label={`${layer.name}, ${label}`}
-      className="flex h-7 border-b border-line bg-card/60"
+      className="flex h-7 border-b border-line"
     >
       <div
-        className="flex shrink-0 items-center gap-1.5 border-r border-line pr-1 pl-9"
+        className="sticky left-0 z-20 flex shrink-0 items-center gap-1.5 border-r border-line bg-card pr-1 pl-9"
         style={{ width: HEAD_PX }}
       >
         <input

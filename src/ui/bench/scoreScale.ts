@@ -1,4 +1,5 @@
 import type { Timing } from '@/core/document/template';
+import type { TitleTiming } from '@/core/timeline/stretch';
 
 /** Width of the row heads, in CSS pixels. */
 export const HEAD_PX = 190;
@@ -14,11 +15,11 @@ export interface ScoreScale {
 const USUAL_PX_PER_SECOND = 150;
 const LEAST_HOLD_SHARE = 0.25;
 
-/** Shares out a width in CSS pixels. */
-export function scoreScale(timing: Timing, widthPx: number): ScoreScale {
+/** Shares out a width in CSS pixels; a zoom makes the in and the out so many times as wide as usual, where there is room. */
+export function scoreScale(timing: Timing, widthPx: number, zoom = 1): ScoreScale {
   const moving = timing.inSeconds + timing.outSeconds;
   const pxPerSecond = Math.min(
-    USUAL_PX_PER_SECOND,
+    USUAL_PX_PER_SECOND * zoom,
     (widthPx * (1 - LEAST_HOLD_SHARE)) / Math.max(moving, 0.01),
   );
   const inPx = timing.inSeconds * pxPerSecond;
@@ -45,4 +46,24 @@ export function xToSeconds(x: number, timing: Timing, scale: ScoreScale): number
     total,
     timing.inSeconds + timing.holdSeconds + (x - scale.inPx - scale.holdPx) / scale.pxPerSecond,
   );
+}
+
+/** A time of a title that is tried at another length, as the time of the design that it stands for. */
+export function toDesignSeconds(seconds: number, design: Timing, timing: TitleTiming): number {
+  const { inSeconds, outStartSeconds, outSeconds } = timing;
+  if (seconds < inSeconds) return (seconds / inSeconds) * design.inSeconds;
+  const outStart = design.inSeconds + design.holdSeconds;
+  if (seconds >= outStartSeconds)
+    return outStart + ((seconds - outStartSeconds) / outSeconds) * design.outSeconds;
+  return design.inSeconds + ((seconds - inSeconds) / (outStartSeconds - inSeconds)) * design.holdSeconds;
+}
+
+/** The other way round. */
+export function fromDesignSeconds(seconds: number, design: Timing, timing: TitleTiming): number {
+  const outStart = design.inSeconds + design.holdSeconds;
+  if (seconds < design.inSeconds) return (seconds / design.inSeconds) * timing.inSeconds;
+  if (seconds >= outStart)
+    return timing.outStartSeconds + ((seconds - outStart) / design.outSeconds) * timing.outSeconds;
+  const share = design.holdSeconds > 0 ? (seconds - design.inSeconds) / design.holdSeconds : 0;
+  return timing.inSeconds + share * (timing.outStartSeconds - timing.inSeconds);
 }

@@ -104,7 +104,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     () => {
       if (selection.length < 2) return;
       const { template: next, layerId } = addGroup(template, selection);
-      apply(() => next);
+      store.getState().replace(next);
       view.select(layerId);
     },
     { preventDefault: true },
