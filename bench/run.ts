@@ -2,6 +2,7 @@
 // `npm run bench -- export batch` runs those parts alone.
 import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
+import { benchMotion } from './motion';
 import { benchPages } from './pages';
 import { benchTyping } from './typing';
 import { benchBatch, benchExport, benchMemory } from './press';
@@ -9,6 +10,7 @@ import { benchBatch, benchExport, benchMemory } from './press';
 const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: async () => benchCore(await serverFonts()),
   paint: async () => benchPaint(await serverFonts()),
+  motion: async () => benchMotion(await serverFonts()),
   export: benchExport,
   batch: benchBatch,
   memory: benchMemory,

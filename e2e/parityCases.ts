@@ -1,7 +1,9 @@
 import { DEMO_TEMPLATES } from '../demo/templates';
+import { moveTemplate } from '../demo/moveTemplate';
 import type { DisplayList } from '@/core/display/list';
 import type { FieldValues } from '@/core/document/template';
 import { FORMATS } from '@/core/layout/formats';
+import { MOVES } from '@/core/moves';
 import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
 import type { FontLibrary } from '@/core/text/fontLibrary';
@@ -17,14 +19,15 @@ export type ParityCase =
       readonly frame: number;
       readonly values: FieldValues;
     }
-  | { readonly scene: string; readonly seconds: number };
+  | { readonly scene: string; readonly seconds: number }
+  | { readonly move: string; readonly seconds: number; readonly shutterDegrees: number };
 
 const SCRIPTS: readonly FieldValues[] = [
   {},
   { name: 'نور الهلالي', role: 'مرشدة المد والجزر', place: 'नौका', title: 'सीमा घाटे' },
 ];
 
-/** Every demo template, moving in, at rest and moving out, in wide and standard definition, and every scene. */
+/** Every demo template, moving in, at rest and moving out, in wide and standard definition, every scene and every move. */
 export function parityCases(): ParityCase[] {
   const titles = DEMO_TEMPLATES.flatMap((template) => {
     const total = designFrames(template.timing, RATES.get(template.rate));
@@ -36,7 +39,11 @@ export function parityCases(): ParityCase[] {
     );
   });
   const scenes = SCENES.list.map((scene) => ({ scene: scene.id, seconds: 2.3 }));
-  return [...titles, ...scenes];
+  const moves = MOVES.list.flatMap(({ id }) => [
+    ...[0.2, 0.5, 2.6].map((seconds) => ({ move: id, seconds, shutterDegrees: 0 })),
+    { move: id, seconds: 0.3, shutterDegrees: 180 },
+  ]);
+  return [...titles, ...scenes, ...moves];
 }
 
 /** The display list of a case. */
@@ -44,6 +51,11 @@ export function parityList(one: ParityCase, fonts: FontLibrary): DisplayList {
   if ('scene' in one) {
     const format = FORMATS.get('wide-720');
     return { ...format, items: sceneItems(SCENES.get(one.scene), one.seconds, format) };
+  }
+  if ('move' in one) {
+    const template = moveTemplate(MOVES.get(one.move), { shutterDegrees: one.shutterDegrees });
+    const title = compile(template, {}, FORMATS.get('wide-720'), fonts);
+    return title.frame(one.seconds, stretchTiming(template.timing, 75, RATES.get('25')));
   }
   const template = DEMO_TEMPLATES.find((candidate) => candidate.name === one.template);
   if (template === undefined) throw new Error(`no template ${one.template}`);

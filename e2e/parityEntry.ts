@@ -1,22 +1,12 @@
 // Bundled for the browser by parity.spec.ts: lays out and paints demo templates there and gives a figure for the pixels.
-import { FACES } from '@/core/text/faces';
-import { loadFontLibrary } from '@/core/text/fontLibrary';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';
+import { pageFonts } from './pageFonts';
 import type { ParityCase } from './parityCases';
 import { parityList } from './parityCases';
 
-async function fontFiles(): Promise<Map<string, Uint8Array>> {
-  const names = FACES.list.flatMap((face) => Object.values(face.files));
-  const load = async (name: string): Promise<[string, Uint8Array]> => {
-    const response = await fetch(`/fonts/${name}`);
-    return [name, new Uint8Array(await response.arrayBuffer())];
-  };
-  return new Map(await Promise.all(names.map(load)));
-}
-
 async function paintAll(cases: readonly ParityCase[]): Promise<string[]> {
-  const fonts = await loadFontLibrary(await fontFiles());
+  const fonts = await pageFonts();
   const painter = new Painter(browserSurfaces);
   const figures: string[] = [];
   for (const one of cases) {

@@ -9,8 +9,24 @@ const toOklab = converter('oklab');
 // Painters mix neighbouring stops in sRGB; this many between two keep within 1/255 of a mix in OKLab.
 const BETWEEN = 7;
 
+// Mixing is asked for again and again while something changes colour; finer steps than these are not seen.
+const STEPS = 1024;
+const MOST_KEPT = 8192;
+const mixed = new Map<string, HexColour>();
+
 /** A colour between two, mixed in OKLab; 0 is the first, 1 the second. Not opaque colours mix by their own opacity. */
 export function mixColours(from: HexColour, to: HexColour, share: number): HexColour {
+  const step = Math.round(share * STEPS);
+  const key = `${from}${to}${step}`;
+  const known = mixed.get(key);
+  if (known !== undefined) return known;
+  if (mixed.size >= MOST_KEPT) mixed.clear();
+  const made = mixInOklab(from, to, step / STEPS);
+  mixed.set(key, made);
+  return made;
+}
+
+function mixInOklab(from: HexColour, to: HexColour, share: number): HexColour {
   const a = toOklab(parse(from));
   const b = toOklab(parse(to));
   if (a === undefined || b === undefined) return from;

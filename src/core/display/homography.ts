@@ -43,14 +43,20 @@ export function rectToQuad(rect: Rect, quad: readonly Point[]): Homography | nul
   });
 }
 
-/** The map that applies `inner` first, then `outer`. */
-export function multiplyMaps(outer: Homography, inner: Homography): Homography {
-  return [0, 3, 6].flatMap((row) =>
-    [0, 1, 2].map(
-      (column) =>
-        outer[row] * inner[column] + outer[row + 1] * inner[column + 3] + outer[row + 2] * inner[column + 6],
-    ),
-  );
+/** The map that applies `n` first, then `m`. */
+export function multiplyMaps(m: Homography, n: Homography): Homography {
+  // Written out: this runs for every letter of every frame.
+  return [
+    m[0] * n[0] + m[1] * n[3] + m[2] * n[6],
+    m[0] * n[1] + m[1] * n[4] + m[2] * n[7],
+    m[0] * n[2] + m[1] * n[5] + m[2] * n[8],
+    m[3] * n[0] + m[4] * n[3] + m[5] * n[6],
+    m[3] * n[1] + m[4] * n[4] + m[5] * n[7],
+    m[3] * n[2] + m[4] * n[5] + m[5] * n[8],
+    m[6] * n[0] + m[7] * n[3] + m[8] * n[6],
+    m[6] * n[1] + m[7] * n[4] + m[8] * n[7],
+    m[6] * n[2] + m[7] * n[5] + m[8] * n[8],
+  ];
 }
 
 /** The map that takes points back; null when there is none. */

@@ -38,18 +38,16 @@ export function mapPoint(matrix: Matrix, { x, y }: Point): Point {
 }
 
 /** The bounding rectangle of a rectangle after a map. */
-export function mapRect(matrix: Matrix, rect: Rect): Rect {
-  const xs: number[] = [];
-  const ys: number[] = [];
-  for (const x of [rect.x, rect.x + rect.width]) {
-    for (const y of [rect.y, rect.y + rect.height]) {
-      xs.push(matrix[0] * x + matrix[2] * y + matrix[4]);
-      ys.push(matrix[1] * x + matrix[3] * y + matrix[5]);
-    }
-  }
-  const left = Math.min(...xs);
-  const top = Math.min(...ys);
-  return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+export function mapRect([a, b, c, d, e, f]: Matrix, { x, y, width, height }: Rect): Rect {
+  // Each side reaches as far as the products of its own sign take it.
+  const [ax, cy] = [a * width, c * height];
+  const [bx, dy] = [b * width, d * height];
+  return {
+    x: a * x + c * y + e + Math.min(0, ax) + Math.min(0, cy),
+    y: b * x + d * y + f + Math.min(0, bx) + Math.min(0, dy),
+    width: Math.abs(ax) + Math.abs(cy),
+    height: Math.abs(bx) + Math.abs(dy),
+  };
 }
 
 /** Whether a map keeps rectangles upright: no turn, no skew. */

@@ -46,15 +46,23 @@ export function through(
   };
 }
 
-/** A property's value at a share (0 to 1) of the unit's time. */
-export function partAt({ property, keys }: MovePart, share: number, easeId: string): number {
-  const next = keys.findIndex((key) => key.at > share);
-  if (next === 0) return keys[0].value;
-  if (next < 0) return share >= 1 ? REST[property] : keys[keys.length - 1].value;
-  const before = keys[next - 1];
-  const after = keys[next];
-  if (after.ease === 'stepped') return before.value;
-  const along = (share - before.at) / (after.at - before.at);
-  const eased = EASES.get(after.ease ?? easeId).at(along);
-  return before.value + (after.value - before.value) * eased;
+/** A part made ready: its value at a share (0 to 1) of the unit's time. */
+export function compilePart({ property, keys }: MovePart, easeId: string): (share: number) => number {
+  const stretches = keys.map((key, i) => ({
+    at: key.at,
+    value: key.value,
+    from: i === 0 ? key.value : keys[i - 1].value,
+    since: i === 0 ? 0 : keys[i - 1].at,
+    ease: key.ease === 'stepped' ? null : EASES.get(key.ease ?? easeId),
+  }));
+  const last = keys[keys.length - 1].value;
+  return (share) => {
+    for (let i = 0; i < stretches.length; i++) {
+      const { at, value, from: before, since, ease } = stretches[i];
+      if (at <= share) continue;
+      if (i === 0) return value;
+      return ease === null ? before : before + (value - before) * ease.at((share - since) / (at - since));
+    }
+    return share >= 1 ? REST[property] : last;
+  };
 }

@@ -71,16 +71,19 @@ export function compileColumn(
       : compiled;
     return { move, own, of: holders(units, own, use.unit === finest) };
   });
-  const masks = movers.flatMap(({ move }) => move.plans[0]?.[0]?.mask ?? []);
+  const masks = movers.flatMap(({ move }) => move.plans[0]?.[0]?.plan.mask ?? []);
   return {
     window: masks.find((mask) => mask.kind === 'window')?.rect ?? null,
     at(share) {
       let moving = false;
       const posed = cut.map((unit, i): PosedUnit => {
-        const acts = movers.flatMap(({ move, own, of }) => {
-          const index = of[Math.floor(i / slices)];
-          return actAt(move, own[index], index, i % slices, share) ?? [];
-        });
+        const acts: Act[] = [];
+        const whole = Math.floor(i / slices);
+        for (let k = 0; k < movers.length; k++) {
+          const { move, own, of } = movers[k];
+          const act = actAt(move, own[of[whole]], of[whole], i % slices, share);
+          if (act !== null) acts.push(act);
+        }
         moving ||= acts.length > 0;
         return { unit, acts };
       });

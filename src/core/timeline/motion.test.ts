@@ -11,7 +11,7 @@ import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
 import type { UnitPlace } from '../moves/move';
 import { paramReader } from '../moves/move';
-import { partAt } from '../moves/part';
+import { compilePart } from '../moves/part';
 import { REST } from '../moves/pose';
 import { testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
@@ -64,7 +64,7 @@ describe('every move', () => {
     const { parts } = move.plan(spot, paramReader(move, {}));
     for (const part of parts) {
       expect(part.keys[part.keys.length - 1].value).toBe(REST[part.property]);
-      expect(partAt(part, 1, 'settle')).toBe(REST[part.property]);
+      expect(compilePart(part, 'settle')(1)).toBe(REST[part.property]);
     }
   });
 
@@ -214,7 +214,7 @@ test('the mirrored out shows at each moment what the in shows at the mirrored mo
         const leave = { ...mirrored, windows: mirrorWindows(mirrored.windows) };
         own.forEach((one, i) => {
           // A jump of a stepped value may fall on either side of a rounding, so those are left out.
-          const stepped = arrive.plans[i][0].parts.some((part) =>
+          const stepped = arrive.plans[i][0].plan.parts.some((part) =>
             part.keys.some((key) => key.ease === 'stepped'),
           );
           if (stepped || move.id === 'typing') return;

@@ -6,9 +6,9 @@ import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
 import type { MovePlan, Pivot, UnitPlace } from '../moves/move';
 import { paramReader } from '../moves/move';
-import { partAt } from '../moves/part';
-import type { Pose } from '../moves/pose';
-import { REST } from '../moves/pose';
+import { compilePart } from '../moves/part';
+import type { Pose, PoseProperty } from '../moves/pose';
+import { restPose } from '../moves/pose';
 import { ORDERS } from './orders';
 import type { Window } from './stagger';
 import { unitWindows, windowProgress } from './stagger';
@@ -29,12 +29,17 @@ export interface Surroundings {
   readonly lastLine: Rect;
 }
 
+/** What one unit does, with its parts made ready. */
+interface CompiledPlan {
+  readonly plan: MovePlan;
+  readonly pivot: Pivot;
+  readonly parts: readonly { readonly property: PoseProperty; readonly at: (share: number) => number }[];
+}
+
 /** A move made ready for given units; times are shares of its column (in or out). */
 export interface CompiledMove {
-  readonly ease: string;
-  readonly pivot: Pivot | null;
   /** For each unit the plans of its slices. */
-  readonly plans: readonly (readonly MovePlan[])[];
+  readonly plans: readonly (readonly CompiledPlan[])[];
   readonly windows: readonly Window[];
   readonly startShare: number;
   readonly lengthShare: number;
@@ -62,10 +67,10 @@ export function compileMove(
     ranks: use.ranks,
   });
   return {
-    ease: use.ease,
-    pivot: use.pivot,
     plans: unitPlaces(units, around, use.seed).map((place) =>
-      Array.from({ length: slices }, (_, slice) => move.plan({ ...place, slice, slices }, params)),
+      Array.from({ length: slices }, (_, slice) =>
+        compilePlan(move.plan({ ...place, slice, slices }, params), use),
+      ),
     ),
     windows: unitWindows(ranks, {
       overlap: use.overlap,
@@ -76,6 +81,14 @@ export function compileMove(
     startShare: Math.min(1, use.startSeconds / column),
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,
+  };
+}
+
+function compilePlan(plan: MovePlan, { ease, pivot }: MoveUse): CompiledPlan {
+  return {
+    plan,
+    pivot: pivot ?? plan.pivot ?? 'centre',
+    parts: plan.parts.map((part) => ({ property: part.property, at: compilePart(part, ease) })),
   };
 }
 
@@ -133,8 +146,8 @@ export function actAt(
   const progress = leaving ? 1 - through : through;
   if (progress >= 1) return null;
   const plans = compiled.plans[index];
-  const plan = plans[slice % plans.length];
-  const pose: Record<keyof Pose, number> = { ...REST };
-  for (const part of plan.parts) pose[part.property] = partAt(part, progress, compiled.ease);
-  return { unit, pose, plan, pivot: compiled.pivot ?? plan.pivot ?? 'centre' };
+  const { plan, pivot, parts } = plans[slice % plans.length];
+  const pose = restPose();
+  for (let i = 0; i < parts.length; i++) pose[parts[i].property] = parts[i].at(progress);
+  return { unit, pose, plan, pivot };
 }

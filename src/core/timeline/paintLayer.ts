@@ -11,7 +11,7 @@ import type { CompiledLayer } from './compile';
 import { dressItems } from './dressItems';
 import type { Act } from './motion';
 import type { MappedUnit } from './paintUnit';
-import { clippedTo, coveredRect, isSeen, mapUnit, paintUnit } from './paintUnit';
+import { blurOf, clippedTo, coveredRect, isSeen, mapUnit, paintUnit } from './paintUnit';
 import { retimed } from './retime';
 import type { Moment } from './shutter';
 import { openShutter } from './shutter';
@@ -97,7 +97,7 @@ function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixe
     .map((unit) => mapUnit(layer, unit));
   const covered = posed.map((unit) => mapRect(matrix, coveredRect(unit)));
   const bounds = unionRects(covered);
-  if (bounds === null) return { items: [], covered, bounds: null };
+  if (bounds === null) return { items: [], covered, bounds: null, blurPx: 0 };
   const items = contentItems(stage, layer, posed, seconds, matrix);
   const { box, pictureSize, window } = layer;
   const seen = window === null || items.length === 0 ? items : [clippedTo(window, items, matrix)];
@@ -112,7 +112,7 @@ function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixe
           format: stage.format,
           pictureSize,
         });
-  return { items: dressed, covered, bounds };
+  return { items: dressed, covered, bounds, blurPx: Math.min(...posed.map((unit) => blurOf(unit, matrix))) };
 }
 
 function contentItems(

@@ -40,7 +40,8 @@ export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
   const before: Homography[] = [];
   for (const { unit, pose, pivot } of posed.acts) {
     before.push(map);
-    map = multiplyMaps(map, poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), unit.box, eye));
+    const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), unit.box, eye);
+    map = map === STILL ? own : multiplyMaps(map, own);
   }
   return { ...posed, map, before };
 }
@@ -196,6 +197,13 @@ function lightPaint(
     to: { x: middle + dx, y: centreY + dy },
     stops: [stop(0, 0), stop(0.35, 0.35), stop(0.5, 0.95), stop(0.65, 0.35), stop(1, 0)],
   };
+}
+
+/** How far a unit is blurred along its less blurred axis: a standard deviation in px. */
+export function blurOf({ acts }: PosedUnit, toPixels: Matrix): number {
+  const across = acts.reduce((sum, { pose }) => sum + pose.blurXU, 0);
+  const down = acts.reduce((sum, { pose }) => sum + pose.blurYU, 0);
+  return (Math.min(across, down) * scaleOf(toPixels)) / SOFTNESS_PER_DEVIATION;
 }
 
 function blurred(

@@ -1,3 +1,4 @@
+import { assertNever } from '../kit/assertNever';
 import type { Homography } from '../display/homography';
 import type { Point, Rect } from '../kit/rect';
 import type { Pivot } from '../moves/move';
@@ -9,20 +10,27 @@ const NEAREST = 1.5;
 
 /** A unit's pivot in design units. */
 export function pivotOf(box: Rect, pivot: Pivot, baselineU = box.y + box.height): Point {
-  const [middleX, middleY] = [box.x + box.width / 2, box.y + box.height / 2];
-  const right = box.x + box.width;
-  const bottom = box.y + box.height;
-  const points: Readonly<Record<Pivot, Point>> = {
-    centre: { x: middleX, y: middleY },
-    baseline: { x: middleX, y: baselineU },
-    left: { x: box.x, y: middleY },
-    right: { x: right, y: middleY },
-    top: { x: middleX, y: box.y },
-    bottom: { x: middleX, y: bottom },
-    topLeft: { x: box.x, y: box.y },
-    bottomLeft: { x: box.x, y: bottom },
-  };
-  return points[pivot];
+  const { x, y, width, height } = box;
+  switch (pivot) {
+    case 'centre':
+      return { x: x + width / 2, y: y + height / 2 };
+    case 'baseline':
+      return { x: x + width / 2, y: baselineU };
+    case 'left':
+      return { x, y: y + height / 2 };
+    case 'right':
+      return { x: x + width, y: y + height / 2 };
+    case 'top':
+      return { x: x + width / 2, y };
+    case 'bottom':
+      return { x: x + width / 2, y: y + height };
+    case 'topLeft':
+      return { x, y };
+    case 'bottomLeft':
+      return { x, y: y + height };
+    default:
+      return assertNever(pivot, 'pivot');
+  }
 }
 
 interface Eye {
@@ -36,6 +44,7 @@ interface Eye {
  * and seen from the eye. Turns are clockwise as seen from the right, from above and from the viewer.
  */
 export function poseMap(pose: Pose, pivot: Point, size: Rect, eye: Eye): Homography {
+  if (pose.turnX === 0 && pose.turnY === 0 && pose.turnZ === 0) return flatMap(pose, pivot);
   const [cosX, sinX] = [Math.cos(pose.turnX * RADIANS), Math.sin(pose.turnX * RADIANS)];
   const [cosY, sinY] = [Math.cos(pose.turnY * RADIANS), Math.sin(pose.turnY * RADIANS)];
   const [cosZ, sinZ] = [Math.cos(pose.turnZ * RADIANS), Math.sin(pose.turnZ * RADIANS)];
@@ -57,4 +66,11 @@ export function poseMap(pose: Pose, pivot: Point, size: Rect, eye: Eye): Homogra
   const rowY = [ay + cy * ga, by + cy * gb, pivot.y + pose.yU];
   const from = ([a, b, c]: readonly number[]): readonly number[] => [a, b, c - a * pivot.x - b * pivot.y];
   return [...from(rowX), ...from(rowY), ...from([ga, gb, 1])];
+}
+
+/** The map of a pose that is not turned: scaled, leant and moved. */
+function flatMap({ scaleX, scaleY, skewX, xU, yU }: Pose, pivot: Point): Homography {
+  const lean = skewX === 0 ? 0 : Math.tan(skewX * RADIANS) * scaleY;
+  const x = pivot.x + xU - scaleX * pivot.x - lean * pivot.y;
+  return [scaleX, lean, x, 0, scaleY, pivot.y + yU - scaleY * pivot.y, 0, 0, 1];
 }

@@ -14,6 +14,8 @@ export interface Moment {
   /** What each of its units covers, in px. */
   readonly covered: readonly Rect[];
   readonly bounds: Rect | null;
+  /** The blur (standard deviation) that its least blurred unit has. */
+  readonly blurPx: number;
 }
 
 // Exposures so far apart are not told from a smear; more of them would cost and not be seen.
@@ -36,7 +38,9 @@ export function openShutter(
   if (shutterDegrees <= 0) return first.items;
   const open = ((timing.totalSeconds / timing.totalFrames) * shutterDegrees) / FULL_TURN;
   const last = moment(Math.min(timing.totalSeconds, seconds + open));
-  const count = Math.min(MOST_EXPOSURES, Math.ceil(travelPx(first.covered, last.covered) / PX_PER_EXPOSURE));
+  // What is blurred anyway hides larger steps.
+  const stepPx = Math.max(PX_PER_EXPOSURE, Math.min(first.blurPx, last.blurPx));
+  const count = Math.min(MOST_EXPOSURES, Math.ceil(travelPx(first.covered, last.covered) / stepPx));
   if (count < 2) return first.items;
   const moments = Array.from({ length: count }, (_, i) =>
     i === 0 ? first : moment(seconds + (open * i) / count),
@@ -47,7 +51,22 @@ export function openShutter(
   const picture = { x: 0, y: 0, width: format.widthPx, height: format.heightPx };
   const boundsPx = intersectRects(outwardRect(growRect(around, reach)), picture);
   if (boundsPx.width <= 0 || boundsPx.height <= 0) return [];
-  return [{ kind: 'average', boundsPx, exposures: moments.map(({ items }) => items) }];
+  return blurredOnce(
+    moments.map(({ items }) => items),
+    boundsPx,
+  );
+}
+
+/** The mean of exposures; where each is one blur, they are blurred together, which costs one blur instead of many. */
+function blurredOnce(exposures: readonly DisplayItem[][], boundsPx: Rect): DisplayItem[] {
+  const blurs = exposures.flatMap((items) =>
+    items.length === 1 && items[0].kind === 'blur' ? [items[0]] : [],
+  );
+  if (blurs.length < exposures.length) return [{ kind: 'average', boundsPx, exposures }];
+  const mean = (of: 'acrossPx' | 'downPx'): number =>
+    blurs.reduce((sum, blur) => sum + blur[of], 0) / blurs.length;
+  const items: DisplayItem[] = [{ kind: 'average', boundsPx, exposures: blurs.map((blur) => blur.items) }];
+  return [{ kind: 'blur', boundsPx, acrossPx: mean('acrossPx'), downPx: mean('downPx'), items }];
 }
 
 /** How far the corners of any unit go from one moment to the other; as many units are compared as both have. */
