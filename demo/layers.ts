@@ -79,7 +79,7 @@ export const shadowed = (distanceU: number, softnessU: number, colour: string, o
 });
 
 /** What a template has nothing of. */
-export const EMPTY = { version: 3, overrides: [], areas: [], guides: [] } as const;
+export const EMPTY = { version: 3, overrides: [], areas: [], guides: [], marks: [] } as const;
 
 /** One format of each usual shape, the wide one first. */
 export const FOUR_SHAPES = ['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'] as const;

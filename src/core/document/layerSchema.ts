@@ -121,6 +121,7 @@ const moveUse = exactly({
   ranks: listOf(number(0, 10_000), 400),
   overlap: opacity,
   gapSeconds: numberOrNull(0, 600),
+  waits: flag,
   spread: word(SPREADS),
   pivot: pivot,
   ease: idOf(EASES),

@@ -13,6 +13,7 @@ export function newMoveUse(move: string, more: Partial<MoveUse> = {}): MoveUse {
     ranks: [],
     overlap: 0.5,
     gapSeconds: null,
+    waits: false,
     spread: 'even',
     pivot: null,
     ease: 'settle',

@@ -41,5 +41,6 @@ export function newTemplate(start: TemplateStart): Template {
     overrides: [],
     areas: [],
     guides: [],
+    marks: [],
   };
 }

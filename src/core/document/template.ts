@@ -69,6 +69,8 @@ export interface MoveUse {
   readonly overlap: number;
   /** A fixed time from one unit to the next; null for what the overlap gives. */
   readonly gapSeconds: number | null;
+  /** Each unit waits for the mark of its own number instead. */
+  readonly waits: boolean;
   readonly spread: Spread;
   /** What units turn and grow about; null for the move's own. */
   readonly pivot: Pivot | null;
@@ -466,6 +468,8 @@ export interface Template {
   /** Title-safe areas of its own, where they differ from the format's. */
   readonly areas: readonly OwnArea[];
   readonly guides: readonly GuideLine[];
+  /** Moments (seconds from the start, in order) that units of moves can wait for. */
+  readonly marks: readonly number[];
 }
 
 export type FieldValue = string | number | boolean;

@@ -98,6 +98,7 @@ const template = exactly({
     2000,
   ),
   areas: listOf(exactly({ format: idOf(FORMATS), left: share, top: share, right: share, bottom: share }), 24),
+  marks: listOf(number(0, 600), 400),
   guides: listOf(exactly({ axis: word(['x', 'y']), atU: number(-10000, 10000) }), 100),
 });
 

@@ -39,7 +39,7 @@ function fromVersion1(document: Json): Json {
   };
 }
 
-const MOVE_ADDED = { seed: 1, ranks: [], gapSeconds: null, spread: 'even', pivot: null };
+const MOVE_ADDED = { seed: 1, ranks: [], gapSeconds: null, waits: false, spread: 'even', pivot: null };
 const MOTION_ADDED = {
   hold: [],
   shutterDegrees: 0,
@@ -61,7 +61,7 @@ function fromVersion2(document: Json): Json {
     const motion = { ...MOTION_ADDED, in: moves(layer.motion.in), out: moves(layer.motion.out) };
     return { ...layer, motion, matte: null };
   });
-  return { ...document, version: 3, layers };
+  return { ...document, version: 3, layers, marks: [] };
 }
 
 function layer1({ shadow, outline, radiusU, ...layer }: Json): Json {

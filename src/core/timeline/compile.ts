@@ -121,7 +121,7 @@ function compileStill(
   const placed = resolveLayout(applied.layers, format, fonts, pictures);
   const compiled = applied.layers.flatMap((layer) => {
     const one = placed.get(layer.id);
-    return one === undefined ? [] : compileLayer(one, applied.timing, format, pictures);
+    return one === undefined ? [] : compileLayer(one, applied, format, pictures);
   });
   const layers = new Map(compiled.map((layer) => [layer.layer.id, layer]));
   // The first layer is nearest the viewer, so painting starts with the last.
@@ -168,7 +168,7 @@ function groupMembers(layers: readonly CompiledLayer[]): ReadonlyMap<string, rea
 
 function compileLayer(
   { layer, measured, box }: PlacedLayer,
-  timing: Timing,
+  { timing, marks }: Template,
   format: FrameFormat,
   pictures: PictureSizes,
 ): CompiledLayer {
@@ -191,7 +191,10 @@ function compileLayer(
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
     stands: standing(layer, box),
     counted: countedUnits(measured, box, toPixels, warp),
-    ...compileMotion(layer, timing, { unitsOf, around: surroundings(layer, box, format, unitsOf) }),
+    ...compileMotion(layer, timing, {
+      unitsOf,
+      around: { ...surroundings(layer, box, format, unitsOf), marks },
+    }),
   };
 }
 
@@ -208,7 +211,7 @@ function surroundings(
   box: PlacedBox,
   format: FrameFormat,
   unitsOf: (kind: UnitKind) => readonly LayerUnit[],
-): Surroundings {
+): Omit<Surroundings, 'marks'> {
   const lines = layer.kind === 'text' && layer.motion.in.length > 0 ? unitsOf('line') : [];
   const lastLine = lines[lines.length - 1]?.box ?? box;
   return { layer: box, frame: safeArea(format, 'frame'), lastLine };

@@ -11,7 +11,7 @@ import type { Pose, PoseProperty } from '../moves/pose';
 import { restPose } from '../moves/pose';
 import { ORDERS } from './orders';
 import type { Window } from './stagger';
-import { unitWindows, windowProgress } from './stagger';
+import { markWindows, unitWindows, windowProgress } from './stagger';
 
 /** What one move does to one unit at a moment. */
 export interface Act {
@@ -27,6 +27,8 @@ export interface Surroundings {
   readonly layer: Rect;
   readonly frame: Rect;
   readonly lastLine: Rect;
+  /** The moments that units can wait for, in seconds from the start. */
+  readonly marks: readonly number[];
 }
 
 /** What one unit does, with its parts made ready. */
@@ -72,12 +74,14 @@ export function compileMove(
         compilePlan(move.plan({ ...place, slice, slices }, params), use),
       ),
     ),
-    windows: unitWindows(ranks, {
-      overlap: use.overlap,
-      gapShare: use.gapSeconds === null ? null : use.gapSeconds / lengthSeconds,
-      spread: use.spread,
-      seed: use.seed,
-    }),
+    windows: use.waits
+      ? markWindows(ranks, around.marks, use.startSeconds, lengthSeconds)
+      : unitWindows(ranks, {
+          overlap: use.overlap,
+          gapShare: use.gapSeconds === null ? null : use.gapSeconds / lengthSeconds,
+          spread: use.spread,
+          seed: use.seed,
+        }),
     startShare: Math.min(1, use.startSeconds / column),
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,
@@ -123,6 +127,8 @@ export function mirrorMove(use: MoveUse, timing: Timing): MoveUse {
     startSeconds: Math.max(0, (timing.inSeconds - end) * scale),
     lengthSeconds: use.lengthSeconds * scale,
     gapSeconds: use.gapSeconds === null ? null : use.gapSeconds * scale,
+    // What came with the marks leaves together in the usual way.
+    waits: false,
   };
 }
 

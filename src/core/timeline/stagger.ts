@@ -8,6 +8,27 @@ export interface Window {
   readonly length: number;
 }
 
+// How long a unit that waited for its mark takes to come; speech goes on meanwhile.
+const WAITED_SECONDS = 0.4;
+// Units beyond the last mark follow it at this distance.
+const AFTER_LAST_SECONDS = 0.3;
+
+/** The windows of units that each start at the mark of their own rank; times in seconds of the title. */
+export function markWindows(
+  ranks: readonly number[],
+  marks: readonly number[],
+  startSeconds: number,
+  lengthSeconds: number,
+): Window[] {
+  const last = marks[marks.length - 1] ?? startSeconds;
+  const length = Math.min(1, WAITED_SECONDS / lengthSeconds);
+  return ranks.map((rank) => {
+    const at = marks[Math.floor(rank)] ?? last + (rank - marks.length + 1) * AFTER_LAST_SECONDS;
+    const start = (at - startSeconds) / lengthSeconds;
+    return { start: Math.max(0, Math.min(1 - length, start)), length };
+  });
+}
+
 interface StaggerOptions {
   /** 0: each unit waits for the one before; 1: all move together for the whole time. */
   readonly overlap: number;

@@ -9,6 +9,7 @@ import { secondsToFrame } from '@/core/units/rates';
 import { useElementSize } from '../picture/useElementSize';
 import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';
+import { MarkFlags } from './MarkFlags';
 import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
 import {
@@ -77,6 +78,11 @@ export function Score({ time }: { readonly time: TitleTime }) {
             }}
             onPointerMove={(event) => event.buttons === 1 && scrub(event)}
           />
+          <div className="pointer-events-none sticky top-0 z-20 h-0" style={{ marginLeft: HEAD_PX }}>
+            <div className="pointer-events-auto relative -top-4">
+              <MarkFlags scale={scale} rate={rate} />
+            </div>
+          </div>
           <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="score">
             <SortableContext items={ids} strategy={verticalListSortingStrategy}>
               <div role="list" aria-label="Layers, the nearest to the viewer first" className="relative">

@@ -9,6 +9,7 @@ import { frameToTimecode } from '@/core/units/timecode';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';
 import { AddLayer } from './AddLayer';
+import { SoundMenu } from './SoundMenu';
 import type { TitleTime } from './useTitleTime';
 import { LOOPS } from './useTitleTime';
 import { useApply, useTemplatePart } from './benchStore';
@@ -96,6 +97,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
             Its own length
           </button>
         )}
+        <SoundMenu playing={player.playing} seconds={time.seconds} />
         <span className="w-28 shrink-0">
           <SelectBox label="What loops" value={time.loop} choices={LOOPS} onChange={time.setLoop} />
         </span>

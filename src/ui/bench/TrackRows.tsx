@@ -44,11 +44,7 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
     chooseKey({ layerId: layer.id, path: track.path, index: track.keys.length });
   };
   return (
-    <div
-      role="group"
-      aria-label={`${layer.name}, ${label}`}
-      className="flex h-7 border-b border-line"
-    >
+    <div role="group" aria-label={`${layer.name}, ${label}`} className="flex h-7 border-b border-line">
       <div
         className="sticky left-0 z-20 flex shrink-0 items-center gap-1.5 border-r border-line bg-card pr-1 pl-9"
         style={{ width: HEAD_PX }}

@@ -4,11 +4,13 @@ import { addGroup } from '@/core/document/addLayer';
 import type { EditPlace } from '@/core/document/editInFormat';
 import { nudgeIn } from '@/core/document/editInFormat';
 import { dragRoots } from '@/core/document/editTemplate';
+import { addMark } from '@/core/document/marks';
 import { removeLayer } from '@/core/document/removeLayer';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import type { FrameRate } from '@/core/units/rates';
 import type { Player } from '../picture/usePlayer';
 import type { BenchView } from './benchStore';
+import { toDesignSeconds } from './scoreScale';
 
 interface Options {
   readonly view: BenchView;
@@ -46,6 +48,11 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     if (actsItself(event)) return;
     event.preventDefault();
     player.toggle();
+  });
+  useHotkeys('m', () => {
+    const { seconds } = view.playhead.getState();
+    const at = toDesignSeconds(seconds, template.timing, timing);
+    store.getState().replace(addMark(store.getState().template, at));
   });
   useHotkeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
   useHotkeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? total), { useKey: true });

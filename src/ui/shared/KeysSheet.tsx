@@ -15,6 +15,7 @@ const KEYS = [
   ],
   ['Enter', 'Type into the chosen text'],
   ['Delete', 'Remove the chosen layer or title'],
+  ['M', 'Set a mark at the playhead; tap along while it plays'],
   ['G', 'Show or hide the safe lines'],
   ['F', 'To the next format'],
   ['D', 'On the desk: a copy of the chosen title after it'],

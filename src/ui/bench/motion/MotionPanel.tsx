@@ -1,8 +1,10 @@
 'use client';
 import { newMoveUse } from '@/core/document/newMove';
-import { fitMove } from '@/core/document/editTemplate';
+import { fitMove, updateLayer } from '@/core/document/editTemplate';
+import { fitWaiting } from '@/core/document/marks';
 import type { Layer, Motion, MoveUse } from '@/core/document/template';
 import { Segmented } from '../../shared/Segmented';
+import { useApply } from '../benchStore';
 import { Section } from '../Section';
 import { useEditing } from '../useEditing';
 import { DepthRows } from './DepthRows';
@@ -19,6 +21,7 @@ const MOST_MOVES = 8;
 /** How a layer comes in, what it does while the title holds, and how it goes out. */
 export function MotionPanel({ layer }: { readonly layer: Layer }) {
   const { template, change } = useEditing();
+  const apply = useApply();
   const { timing } = template;
   const { motion } = layer;
   const set = (part: Partial<Motion>): void =>
@@ -32,7 +35,14 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         column="in"
         uses={motion.in}
         columnSeconds={timing.inSeconds}
-        onChange={(uses) => set({ in: uses })}
+        onChange={(uses) => {
+          if (!uses.some((use) => use.waits)) return set({ in: uses });
+          apply((now) =>
+            fitWaiting(
+              updateLayer(now, layer.id, (one) => ({ ...one, motion: { ...one.motion, in: uses } })),
+            ),
+          );
+        }}
       />
       <p className="caps mt-2 border-t border-line pt-2.5 pb-1.5 text-soft">Hold</p>
       <HoldRows layer={layer} uses={motion.hold} onChange={(hold) => set({ hold })} />

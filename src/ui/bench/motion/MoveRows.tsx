@@ -189,7 +189,19 @@ function OrderRows({ of, use, onChange }: PartProps) {
           />
         </Row>
       )}
-      {use.gapSeconds === null && (
+      <Row label="Waits">
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            aria-label={`Each waits for its mark, ${of}`}
+            className="accent-leaf"
+            checked={use.waits}
+            onChange={(event) => onChange({ waits: event.target.checked })}
+          />
+          for the marks (M)
+        </label>
+      </Row>
+      {use.gapSeconds === null && !use.waits && (
         <Row label="Overlap">
           <NumberBox
             label={`Overlap ${of}`}
