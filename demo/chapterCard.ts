@@ -47,7 +47,10 @@ export const chapterCard: Template = {
       maxWidthShare: 0.74,
       whenLong: [{ kind: 'wrap', maxLines: 3 }, { kind: 'shrink', minSizeU: 64 }, { kind: 'cut' }],
       place: place('centre', { kind: 'frame' }, 'centre', 0, -90),
-      motion: motionOf(moveUse('rise', [0.4, 0.9], { unit: 'word', overlap: 0.7 }), 'mirror'),
+      motion: motionOf(
+        moveUse('focus', [0.3, 1.1], { unit: 'word', overlap: 0.75, ease: 'glide', params: { blurU: 48 } }),
+        'mirror',
+      ),
     }),
     box({
       id: 'rule',
@@ -56,7 +59,7 @@ export const chapterCard: Template = {
       place: place('top', onLayer('title'), 'bottom', 0, 26),
       width: { kind: 'fixed', u: 160 },
       height: { kind: 'fixed', u: 4 },
-      motion: motionOf(moveUse('fade', [0.8, 0.5]), 'mirror'),
+      motion: motionOf(moveUse('wipe', [0.7, 0.6], { params: { angleDegrees: 0, softU: 40 } }), 'mirror'),
     }),
     {
       ...newParticlesLayer('sparks', 'Sparks'),

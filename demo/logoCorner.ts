@@ -77,7 +77,7 @@ export const logoCorner: Template = {
           ],
         },
       },
-      motion: motionOf(moveUse('fade', [0.1, 0.5]), 'mirror'),
+      motion: motionOf(moveUse('turn', [0.1, 0.6], { params: { turnDegrees: -180 } }), 'mirror'),
     }),
     box({
       id: 'ring',

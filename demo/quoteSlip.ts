@@ -54,7 +54,14 @@ export const quoteSlip: Template = {
       style: barlow(600, 44, '#e3b94f', { letterCase: 'capitals', tracking: 70, leading: 1.3 }),
       place: place('topLeft', { kind: 'titleSafe' }, 'topLeft'),
       maxWidthShare: 0.58,
-      motion: motionOf(moveUse('fade', [0.6, 0.6]), 'mirror'),
+      motion: motionOf(
+        moveUse('colour-pass', [0.5, 0.7], {
+          unit: 'letter',
+          overlap: 0.86,
+          params: { colour: '#e3b94f', blurU: 24 },
+        }),
+        'mirror',
+      ),
     }),
     {
       ...newStackLayer('lines', 'Words and who', ['words', 'who']),

@@ -58,7 +58,10 @@ export const ribbonBumper: Template = {
       align: 'centre',
       maxWidthShare: 0.7,
       place: place('top', onLayer('words'), 'bottom', 0, 0),
-      motion: motionOf(moveUse('fade', [0.6, 0.4]), 'mirror'),
+      motion: motionOf(
+        moveUse('tracking-close', [0.5, 0.5], { unit: 'letter', overlap: 1, params: { wide: 30 } }),
+        'mirror',
+      ),
     }),
     box({
       id: 'ribbon',
@@ -82,7 +85,10 @@ export const ribbonBumper: Template = {
         },
         outlines: [{ side: 'inside', widthU: 3, colour: '#e3b94f', opacity: 0.9 }],
       },
-      motion: motionOf(moveUse('rise', [0, 0.6], { params: { from: 'below' } }), 'mirror'),
+      motion: motionOf(
+        moveUse('unroll', [0, 0.7], { ease: 'glide', params: { colour: '#e3b94f' } }),
+        'mirror',
+      ),
     }),
   ],
   fields: [

@@ -43,7 +43,10 @@ export const slateCorner: Template = {
       place: place('topLeft', onLayer('place'), 'bottomLeft', 0, 4),
       highlight: band('#10303c', 0.94),
       motion: motionOf(
-        moveUse('slide', [0.15, 0.6], { params: { angleDegrees: 180, distanceU: 80 } }),
+        [
+          moveUse('slide', [0.15, 0.6], { params: { angleDegrees: 180, distanceU: 80 } }),
+          moveUse('typing', [0.2, 0.6], { unit: 'letter', overlap: 0, ease: 'even' }),
+        ],
         'mirror',
       ),
     }),

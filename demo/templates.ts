@@ -63,7 +63,10 @@ export const tidelineStrap: Template = {
       place: place('topLeft', onLayer('panel'), 'topLeft', 0, 0),
       width: { kind: 'fixed', u: 8 },
       height: { kind: 'matches', layerId: 'panel' },
-      motion: motionOf(moveUse('rise', [0, 0.45]), 'mirror'),
+      motion: motionOf(
+        moveUse('wipe', [0, 0.45], { ease: 'glide', params: { angleDegrees: -90, softU: 6 } }),
+        'mirror',
+      ),
     }),
     box({
       id: 'panel',
@@ -188,7 +191,10 @@ export const openingLockup: Template = {
       style: barlow(500, 54, '#f0d9a2', { letterCase: 'capitals', tracking: 220, leading: 1.2 }),
       align: 'centre',
       place: place('top', onLayer('title'), 'bottom', 0, 22),
-      motion: motionOf(moveUse('fade', [0.75, 0.6]), 'mirror'),
+      motion: motionOf(
+        moveUse('tracking-close', [0.6, 0.8], { unit: 'letter', overlap: 1, params: { wide: 26 } }),
+        'mirror',
+      ),
     }),
     box({
       id: 'rule-left',
@@ -197,7 +203,7 @@ export const openingLockup: Template = {
       place: place('right', onLayer('line'), 'left', -28, 0),
       width: { kind: 'fixed', u: 120 },
       height: { kind: 'fixed', u: 4 },
-      motion: motionOf(moveUse('rise', [0.6, 0.6], { params: { from: 'right' } }), 'mirror'),
+      motion: motionOf(moveUse('wipe', [0.6, 0.6], { params: { angleDegrees: 180, softU: 20 } }), 'mirror'),
     }),
     box({
       id: 'rule-right',
@@ -206,7 +212,7 @@ export const openingLockup: Template = {
       place: place('left', onLayer('line'), 'right', 28, 0),
       width: { kind: 'fixed', u: 120 },
       height: { kind: 'fixed', u: 4 },
-      motion: motionOf(moveUse('rise', [0.6, 0.6], { params: { from: 'left' } }), 'mirror'),
+      motion: motionOf(moveUse('wipe', [0.6, 0.6], { params: { angleDegrees: 0, softU: 20 } }), 'mirror'),
     }),
     box({
       id: 'plate',
