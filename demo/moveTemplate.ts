@@ -1,5 +1,5 @@
 import { motionOf, newMoveUse } from '@/core/document/newMove';
-import type { Motion, MoveUse, Template, UnitKind } from '@/core/document/template';
+import type { Layer, MoveUse, Template, UnitKind } from '@/core/document/template';
 import type { Move } from '@/core/moves/move';
 import { barlow, EMPTY, place, text } from './layers';
 
@@ -18,7 +18,7 @@ function suitedUse(move: Move): MoveUse {
 }
 
 /** A template that shows one move on a text, in and out again, each a second long. */
-export function moveTemplate(move: Move, more: Partial<Motion> = {}): Template {
+export function moveTemplate(move: Move, more: Partial<Layer['motion']> = {}): Template {
   const reads = WORDS[move.id] ?? 'Ilse Marrow';
   const lines = reads.split('\n').length;
   const lit = ['glint', 'spread', 'unroll'].includes(move.id);

@@ -3,10 +3,10 @@ import { updateLayer } from './editTemplate';
 import type { FieldValue, Keyframe, Layer, Moment, Template, Track } from './template';
 
 /** The curve that a new smooth key begins with: off slowly and on slowly. */
-export const FIRST_CURVE: Keyframe['curve'] = [0.45, 0, 0.3, 1];
+const FIRST_CURVE: Keyframe['curve'] = [0.45, 0, 0.3, 1];
 
 /** Two moments that are the same. */
-export function sameMoment(a: Moment, b: Moment): boolean {
+function sameMoment(a: Moment, b: Moment): boolean {
   return (
     a.from === b.from &&
     Math.abs(a.offsetSeconds - b.offsetSeconds) < 1e-4 &&

@@ -15,7 +15,7 @@ interface TimedKey {
 }
 
 /** A track's keys in order of their times (seconds) in a title of a given length. */
-export function timedKeys(track: Track, design: Timing, timing: TitleTiming): TimedKey[] {
+function timedKeys(track: Track, design: Timing, timing: TitleTiming): TimedKey[] {
   return track.keys
     .map((key) => ({ key, seconds: momentToSeconds(key.moment, design, timing) }))
     .sort((a, b) => a.seconds - b.seconds);

@@ -14,7 +14,7 @@ export const LOOPS = [
   { value: 'hold', label: 'Loop hold' },
   { value: 'out', label: 'Loop out' },
 ] as const;
-export type LoopPart = (typeof LOOPS)[number]['value'];
+type LoopPart = (typeof LOOPS)[number]['value'];
 
 /** The time of the title on the bench: how long it is tried, which part of it loops, and its player. */
 export interface TitleTime {

@@ -8,7 +8,7 @@ import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';
 import { useEditing } from '../useEditing';
-import { CurveEditor } from './CurveEditor';
+import { CurveBox } from './CurveBox';
 import { designTiming, keySeconds } from './moveKeys';
 
 const WAYS: readonly { readonly value: Keyframe['way']; readonly label: string }[] = [
@@ -83,7 +83,7 @@ export function KeyRows({ layer, track, index, onChange }: Props) {
           onChange={(way) => set({ way })}
         />
       </Row>
-      {key.way === 'smooth' && <CurveEditor curve={key.curve} onChange={(curve) => set({ curve })} />}
+      {key.way === 'smooth' && <CurveBox curve={key.curve} onChange={(curve) => set({ curve })} />}
     </div>
   );
 }

@@ -23,7 +23,7 @@ interface Props {
 }
 
 /** The value graph from a key to the next: time to the right, value upwards; its two handles are dragged or nudged. */
-export function CurveEditor({ curve, onChange }: Props) {
+export function CurveBox({ curve, onChange }: Props) {
   const { store } = useBench();
   const svg = useRef<SVGSVGElement>(null);
   const x = (share: number): number => PAD + share * SIZE;

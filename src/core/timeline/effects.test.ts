@@ -1,0 +1,237 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { Painter } from '../../paint/painter';
+import { serverFonts } from '../../server/fontFiles';
+import { createRasterFrame, serverSurfaces } from '../../server/raster';
+import { trimOutline } from '../display/trim';
+import { rectOutline } from '../display/shapes';
+import { PLAIN_LOOK } from '../document/look';
+import { newGroupLayer } from '../document/newLayers';
+import { motionOf, newHoldUse, newMoveUse } from '../document/newMove';
+import type { Layer, Motion, Retime } from '../document/template';
+import { FORMATS } from '../layout/formats';
+import { previewFormat } from '../layout/previewFormat';
+import { place, testBox, testTemplate, testText } from '../testing';
+import { countWords } from '../text/countWords';
+import type { FontLibrary } from '../text/fontLibrary';
+import { RATES } from '../units/rates';
+import { compile } from './compile';
+import { retimed } from './retime';
+import { designFrames, stretchTiming } from './stretch';
+
+// 1 u is a third of a pixel, so that painting is quick.
+const SMALL = previewFormat(FORMATS.get('wide-1080'), 640);
+const TIMING = { inSeconds: 1, holdSeconds: 2, outSeconds: 1 };
+const RATE = RATES.get('25');
+const LENGTH = stretchTiming(TIMING, designFrames(TIMING, RATE), RATE);
+
+let fonts: FontLibrary;
+beforeAll(async () => {
+  fonts = await serverFonts();
+});
+
+/** The picture at a time: gives the straight-alpha RGBA of the pixel at a place in design units. */
+function picture(layers: readonly Layer[], seconds: number): (x: number, y: number) => number[] {
+  const title = compile(testTemplate(layers, { timing: TIMING }), {}, SMALL, fonts);
+  const frame = createRasterFrame(SMALL.widthPx, SMALL.heightPx);
+  new Painter(serverSurfaces).paint(frame.context, title.frame(seconds, LENGTH));
+  const { data } = frame.context.getImageData(0, 0, SMALL.widthPx, SMALL.heightPx);
+  return (x, y) => {
+    const at = (Math.floor(y / 3) * SMALL.widthPx + Math.floor(x / 3)) * 4;
+    return [...data.slice(at, at + 4)];
+  };
+}
+
+const wide = (id: string, more: Partial<Layer> = {}): Layer =>
+  ({
+    ...testBox(id, {
+      fill: '#ff0000',
+      width: { kind: 'fixed', u: 600 },
+      height: { kind: 'fixed', u: 300 },
+      place: place({ dxU: 300, dyU: 300 }),
+    }),
+    ...more,
+  }) as Layer;
+const moving = (motion: Motion): Layer => wide('box', { motion });
+
+describe('a matte', () => {
+  const window = testBox('window', {
+    fill: '#808080',
+    width: { kind: 'fixed', u: 150 },
+    height: { kind: 'fixed', u: 300 },
+    place: place({ dxU: 450, dyU: 300 }),
+  });
+  const seen = (by: 'alpha' | 'brightness', inverted: boolean) =>
+    picture([wide('box', { matte: { layerId: 'window', by, inverted } }), window], 2);
+
+  test('shows a layer only where it is, and is not seen itself', () => {
+    const at = seen('alpha', false);
+    expect(at(520, 450)).toEqual([255, 0, 0, 255]);
+    expect(at(400, 450)[3]).toBe(0);
+  });
+
+  test('inverted shows it everywhere else', () => {
+    const at = seen('alpha', true);
+    expect(at(520, 450)[3]).toBe(0);
+    expect(at(400, 450)).toEqual([255, 0, 0, 255]);
+  });
+
+  test('by brightness shows it as far as it is bright', () => {
+    expect(seen('brightness', false)(520, 450)[3]).toBeCloseTo(128, -1);
+  });
+});
+
+describe('masks of moves', () => {
+  test('a wipe has shown one side and not yet the other', () => {
+    const use = newMoveUse('wipe', { lengthSeconds: 1, ease: 'even', params: { angleDegrees: 0, softU: 0 } });
+    const at = picture([moving(motionOf(use, 'mirror'))], 0.5);
+    expect(at(400, 450)[3]).toBe(255);
+    expect(at(800, 450)[3]).toBe(0);
+  });
+
+  test('an iris opens from the middle', () => {
+    const use = newMoveUse('iris', { lengthSeconds: 1, ease: 'even', params: { softU: 2 } });
+    const at = picture([moving(motionOf(use, 'mirror'))], 0.4);
+    expect(at(600, 450)[3]).toBe(255);
+    expect(at(310, 310)[3]).toBe(0);
+  });
+});
+
+describe('an open shutter', () => {
+  const slide = newMoveUse('slide', {
+    lengthSeconds: 1,
+    ease: 'even',
+    params: { angleDegrees: 180, distanceU: 1500, fades: false },
+  });
+  const edge = (shutterDegrees: number): number => {
+    const at = picture([moving(motionOf(slide, null, { shutterDegrees }))], 0.8);
+    // How many pixels along the leading edge are neither clear nor full.
+    return Array.from({ length: 200 }, (_, i) => at(500 + i * 3, 450)[3]).filter((a) => a > 8 && a < 247)
+      .length;
+  };
+
+  test('smears what moves along its way, and leaves what stands sharp', () => {
+    expect(edge(0)).toBeLessThanOrEqual(1);
+    expect(edge(360)).toBeGreaterThan(12);
+    expect(edge(720)).toBeGreaterThan(edge(360));
+    const still = picture([moving(motionOf(slide, null, { shutterDegrees: 360 }))], 2);
+    expect(still(310, 450)).toEqual([255, 0, 0, 255]);
+  });
+
+  test('the smear is as much light as the sharp picture', () => {
+    const sum = (shutterDegrees: number): number => {
+      const at = picture([moving(motionOf(slide, null, { shutterDegrees }))], 0.8);
+      return Array.from({ length: 640 }, (_, i) => at(i * 3, 450)[3]).reduce((a, b) => a + b, 0);
+    };
+    expect(sum(360) / sum(0)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('depth', () => {
+  test('a box turned about the upright gets narrower, and its nearer side higher', () => {
+    const at = picture([moving(motionOf(null, null, { turnY: 60, perspectiveU: 1200 }))], 2);
+    expect(at(600, 450)[3]).toBe(255);
+    expect(at(330, 450)[3]).toBe(0);
+    const column = (x: number): number =>
+      Array.from({ length: 360 }, (_, i) => at(x, i * 3)[3]).filter((alpha) => alpha > 128).length;
+    expect(Math.abs(column(500) - column(700))).toBeGreaterThan(10);
+  });
+
+  test('a group turned in depth is seen as one sheet', () => {
+    const group = {
+      ...newGroupLayer('group', 'Group', ['box']),
+      motion: motionOf(null, null, { turnY: 60 }),
+    };
+    const [together, alone] = [picture([group, wide('box')], 2), picture([moving(group.motion)], 2)];
+    for (const x of [380, 470, 560, 650, 740]) expect(together(x, 450)[3]).toBe(alone(x, 450)[3]);
+  });
+});
+
+describe('several moves at once', () => {
+  test('add up: a letter that slides in a line that fades does both', () => {
+    const uses = [
+      newMoveUse('slide', {
+        unit: 'letter',
+        overlap: 1,
+        lengthSeconds: 1,
+        ease: 'even',
+        params: { fades: false },
+      }),
+      newMoveUse('fade', { unit: 'layer', lengthSeconds: 1, ease: 'even' }),
+    ];
+    const words = testText('words', 'Ab', { motion: motionOf(uses, null) });
+    const title = compile(testTemplate([words], { timing: TIMING }), {}, SMALL, fonts);
+    const items = title.frame(0.5, LENGTH).items;
+    expect(items).toHaveLength(2);
+    for (const item of items) {
+      expect(item).toMatchObject({ kind: 'fill', opacity: 0.5 });
+      // 60 u from the left, half way: 30 u, which is 10 px.
+      if (item.kind === 'fill') expect(item.matrix[4]).toBeCloseTo(-10, 6);
+    }
+  });
+
+  test('members of a group come in one after the other', () => {
+    const group: Layer = {
+      ...newGroupLayer('group', 'Group', ['one', 'two']),
+      motion: motionOf(newMoveUse('fade', { unit: 'member', overlap: 0, lengthSeconds: 1 }), 'mirror'),
+    };
+    const box = (id: string, dxU: number): Layer => testBox(id, { place: place({ dxU, dyU: 300 }) });
+    const title = compile(
+      testTemplate([group, box('one', 100), box('two', 400)], { timing: TIMING }),
+      {},
+      SMALL,
+      fonts,
+    );
+    expect([0.2, 0.7, 1].map((seconds) => title.frame(seconds, LENGTH).items.length)).toEqual([1, 2, 2]);
+  });
+
+  test('a light passes over the letters and is gone when the hold rests', () => {
+    const words = testText('words', 'Glow', {
+      look: PLAIN_LOOK,
+      motion: motionOf(null, null, { hold: [newHoldUse('shimmer')] }),
+    });
+    const title = compile(testTemplate([words], { timing: TIMING }), {}, SMALL, fonts);
+    expect(title.frame(1.6, LENGTH).items.length).toBe(2);
+    expect(title.frame(2.9, LENGTH).items.length).toBe(1);
+  });
+});
+
+describe('a layer’s own time', () => {
+  const retime = (kind: Retime['kind'], more: Partial<Retime> = {}): Retime => ({
+    kind,
+    speed: 1,
+    fromSeconds: 1,
+    spanSeconds: 0.5,
+    ...more,
+  });
+
+  test.each([
+    ['twice as fast from a moment', retime('speed', { speed: 2 }), [1, 1.5, 2, 9], [1, 2, 3, 4]],
+    ['backwards from a moment', retime('speed', { speed: -1 }), [1, 1.5, 3], [1, 0.5, 0]],
+    ['standing still', retime('still'), [0, 3], [1, 1]],
+    ['in a loop', retime('loop'), [0.5, 1.2, 1.7, 2.2], [0.5, 1.2, 1.2, 1.2]],
+    ['there and back', retime('thereAndBack'), [1.2, 1.6, 2, 2.2], [1.2, 1.4, 1, 1.2]],
+  ] as const)('%s', (_name, one, title, own) => {
+    title.forEach((seconds, i) => expect(retimed(one, seconds, 4)).toBeCloseTo(own[i], 9));
+  });
+});
+
+describe('numbers that count', () => {
+  test.each([
+    ['1,250 lanterns', 0.5, '625 lanterns'],
+    ['12,500', 0.9, '11,250'],
+    ['3.5 m', 0.5, '1.8 m'],
+    ['4,2 km', 0.5, '2,1 km'],
+    ['no figure', 0.5, 'no figure'],
+    ['7 of 9', 1, '7 of 9'],
+  ])('%s at %d is %s', (text, share, counted) => {
+    expect(countWords(text, share)).toBe(counted);
+  });
+});
+
+test('a drawn outline goes round as far as it is drawn, each contour by itself', () => {
+  const square = rectOutline({ x: 0, y: 0, width: 10, height: 10 });
+  expect(trimOutline(square, 0).verbs).toBe('');
+  const half = trimOutline(square, 0.5);
+  expect(half.coords.slice(-2)).toEqual([10, 10]);
+  expect(trimOutline(square, 1).coords.slice(-2)).toEqual([0, 0]);
+});
