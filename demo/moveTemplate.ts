@@ -17,8 +17,10 @@ function suitedUse(move: Move): MoveUse {
   return newMoveUse(move.id, { unit: 'layer' satisfies UnitKind, lengthSeconds: 1, seed: 3, ...move.suits });
 }
 
+type Extra = Partial<Layer['motion']>;
+
 /** A template that shows one move on a text, in and out again, each a second long. */
-export function moveTemplate(move: Move, more: Partial<Layer['motion']> = {}): Template {
+export function moveTemplate(move: Move, more: Extra = {}): Template {
   const reads = WORDS[move.id] ?? 'Ilse Marrow';
   const lines = reads.split('\n').length;
   const lit = ['glint', 'spread', 'unroll'].includes(move.id);
