@@ -45,6 +45,11 @@ function placeProperties(layer: Layer): Property[] {
     numberProperty('place.scaleY', 'Scale down', ['%', 0, 2000, 1], place.scaleY * 100, (v) =>
       placed({ scaleY: v / 100 }),
     ),
+    ...(place.pin ?? []).map((offset, i) =>
+      numberProperty(`place.pin.${i}`, PIN_LABELS[i], ['u', -8000, 8000, 1], offset, (v) =>
+        placed({ pin: place.pin?.with(i, v) ?? null }),
+      ),
+    ),
   ];
 }
 
@@ -64,6 +69,10 @@ function depthProperties(layer: Layer): Property[] {
 }
 
 const POINT_CHOICES = POINT_NAMES.map((value) => ({ value, label: POINT_LABELS[value] }));
+const PIN_LABELS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'].flatMap((corner) => [
+  `${corner} pinned across`,
+  `${corner} pinned down`,
+]);
 const LAYER_PREFIX = 'layer:';
 
 /** What a layer is attached to, as one word: an area's name, or `layer:` and a layer's id. */

@@ -13,6 +13,7 @@ import { safeArea } from '@/core/layout/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { useApply, useBench, useTemplate } from './benchStore';
 import { GuideLines } from './GuideLines';
+import { MotionPath } from './MotionPath';
 import { movesWith } from './movesWith';
 import type { Snapped, SnapLines } from './snap';
 import { snapLines, snapShift } from './snap';
@@ -121,6 +122,8 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     if (drag !== null) store.getState().replace(drag.template);
     finish();
   };
+  const chosen = template.layers.find((one) => one.id === selection[0]);
+  const chosenBox = title.boxes.get(selection[0] ?? '');
   const moved =
     drag?.snapped == null
       ? null
@@ -155,6 +158,9 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
           if (layer === undefined || box === undefined) return null;
           return <SelectionFrame key={id} layer={layer} box={box} scale={scale} main={i === 0} />;
         })}
+      {!typing && chosen !== undefined && chosenBox !== undefined && (
+        <MotionPath layer={chosen} box={chosenBox} scale={scale} toUnits={toUnits} />
+      )}
       {drag?.snapped != null && (
         <text
           x={Math.min(drag.pointer.x + 14 / scale, widthU - 170 / scale)}

@@ -71,6 +71,7 @@ export function MoveRows(props: Props) {
         </Row>
       )}
       {use.unit !== 'layer' && <OrderRows of={of} use={use} onChange={set} />}
+      {column === 'in' && <WaitRow of={of} use={use} onChange={set} />}
       <Row label="Ease">
         <SelectBox
           label={`Ease ${of}`}
@@ -154,6 +155,36 @@ interface PartProps {
   readonly onChange: (change: Partial<MoveUse>) => void;
 }
 
+/** Whether units wait for the marks, each for that of its own number; a whole layer for one of them. */
+function WaitRow({ of, use, onChange }: PartProps) {
+  const whole = use.unit === 'layer';
+  return (
+    <Row label="Waits">
+      <span className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          aria-label={whole ? `Waits for a mark, ${of}` : `Each waits for its mark, ${of}`}
+          className="accent-leaf"
+          checked={use.waits}
+          onChange={(event) => onChange({ waits: event.target.checked })}
+        />
+        <span className="shrink-0">{whole ? 'for mark' : 'for the marks (M)'}</span>
+        {use.waits && whole && (
+          <NumberBox
+            label={`Which mark, ${of}`}
+            unit=""
+            min={1}
+            max={400}
+            step={1}
+            value={(use.ranks[0] ?? 0) + 1}
+            onChange={(mark) => onChange({ order: 'custom', ranks: [mark - 1] })}
+          />
+        )}
+      </span>
+    </Row>
+  );
+}
+
 function OrderRows({ of, use, onChange }: PartProps) {
   return (
     <>
@@ -189,18 +220,6 @@ function OrderRows({ of, use, onChange }: PartProps) {
           />
         </Row>
       )}
-      <Row label="Waits">
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            aria-label={`Each waits for its mark, ${of}`}
-            className="accent-leaf"
-            checked={use.waits}
-            onChange={(event) => onChange({ waits: event.target.checked })}
-          />
-          for the marks (M)
-        </label>
-      </Row>
       {use.gapSeconds === null && !use.waits && (
         <Row label="Overlap">
           <NumberBox

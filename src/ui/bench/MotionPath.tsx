@@ -1,0 +1,127 @@
+'use client';
+import { useRef } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { setKey } from '@/core/document/editTracks';
+import { updateLayer } from '@/core/document/editTemplate';
+import type { Layer, Moment } from '@/core/document/template';
+import type { PlacedBox } from '@/core/layout/points';
+import { momentToSeconds } from '@/core/timeline/moments';
+import { trackValue } from '@/core/timeline/tracks';
+import { useApply, useBench, useTemplatePart } from './benchStore';
+import { designTiming } from './motion/moveKeys';
+
+interface Props {
+  readonly layer: Layer;
+  /** Where the layer is at the playhead. */
+  readonly box: PlacedBox;
+  /** CSS pixels to a design unit. */
+  readonly scale: number;
+  readonly toUnits: (event: PointerEvent) => { x: number; y: number };
+}
+
+const AXES = { x: 'place.dxU', y: 'place.dyU' } as const;
+const SAMPLES = 48;
+
+/** The way that a layer's keyframes take it through the picture, with a dot at each key to drag. */
+export function MotionPath({ layer, box, scale, toUnits }: Props) {
+  const { store, playhead } = useBench();
+  const apply = useApply();
+  const timing = useTemplatePart((template) => template.timing);
+  const { seconds } = useStore(playhead);
+  const drag = useRef<{ x: number; y: number; fromX: number; fromY: number } | null>(null);
+  const whole = designTiming(timing);
+  const tracks = layer.motion.tracks.filter(({ on, path }) => on && (path === AXES.x || path === AXES.y));
+  if (tracks.length === 0) return null;
+  const offset = (axis: 'x' | 'y', at: number): number => {
+    const track = tracks.find(({ path }) => path === AXES[axis]);
+    const value = track === undefined ? null : trackValue(track, at, timing, whole);
+    return value === null ? (axis === 'x' ? layer.place.dxU : layer.place.dyU) : Number(value);
+  };
+  const now = { x: offset('x', seconds), y: offset('y', seconds) };
+  const place = (at: number): { x: number; y: number } => ({
+    x: box.x + box.width / 2 + offset('x', at) - now.x,
+    y: box.y + box.height / 2 + offset('y', at) - now.y,
+  });
+  const moments = new Map<number, Moment>();
+  for (const { moment } of tracks.flatMap(({ keys }) => keys))
+    moments.set(momentToSeconds(moment, timing, whole), moment);
+  const times = [...moments.keys()].sort((a, b) => a - b);
+  const [first, last] = [times[0] ?? 0, times[times.length - 1] ?? 0];
+  const points = Array.from({ length: SAMPLES + 1 }, (_, i) => {
+    const { x, y } = place(first + ((last - first) * i) / SAMPLES);
+    return `${x.toFixed(1)},${y.toFixed(1)}`;
+  }).join(' ');
+  const put = (moment: Moment, x: number, y: number): void =>
+    apply((template) =>
+      updateLayer(template, layer.id, (one) =>
+        tracks.reduce(
+          (done, { path }) => setKey(done, path, moment, Math.round(path === AXES.x ? x : y)),
+          one,
+        ),
+      ),
+    );
+  const start = (event: PointerEvent, at: number): void => {
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    store.grouping.begin();
+    drag.current = { ...toUnits(event), fromX: offset('x', at), fromY: offset('y', at) };
+  };
+  const move = (event: PointerEvent, moment: Moment): void => {
+    if (drag.current === null) return;
+    event.stopPropagation();
+    const { x, y } = toUnits(event);
+    const { fromX, fromY } = drag.current;
+    put(moment, fromX + x - drag.current.x, fromY + y - drag.current.y);
+  };
+  const nudge = (event: KeyboardEvent, at: number, moment: Moment): void => {
+    const steps: Readonly<Record<string, readonly [number, number]>> = {
+      ArrowLeft: [-1, 0],
+      ArrowRight: [1, 0],
+      ArrowUp: [0, -1],
+      ArrowDown: [0, 1],
+    };
+    const step = steps[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const by = event.shiftKey ? 10 : 1;
+    put(moment, offset('x', at) + step[0] * by, offset('y', at) + step[1] * by);
+  };
+  return (
+    <g>
+      <polyline
+        points={points}
+        className="fill-none stroke-leaf-light"
+        strokeWidth={1.5 / scale}
+        strokeDasharray={`${4 / scale}`}
+      />
+      {times.map((at, i) => {
+        const { x, y } = place(at);
+        const moment = moments.get(at);
+        if (moment === undefined) return null;
+        return (
+          <circle
+            key={at}
+            cx={x}
+            cy={y}
+            r={5 / scale}
+            role="button"
+            tabIndex={0}
+            aria-label={`${layer.name} on its way, key ${i + 1} at ${at.toFixed(2)} s`}
+            className="cursor-move fill-leaf-light stroke-black/60"
+            strokeWidth={1 / scale}
+            onPointerDown={(event) => start(event, at)}
+            onPointerMove={(event) => move(event, moment)}
+            onPointerUp={(event) => {
+              event.stopPropagation();
+              drag.current = null;
+              store.grouping.end();
+            }}
+            onKeyDown={(event) => nudge(event, at, moment)}
+          />
+        );
+      })}
+    </g>
+  );
+}
