@@ -1,7 +1,8 @@
 import { applyOverrides, applySettings, withOwnAreas } from '../document/applyOverrides';
 import { applyValues } from '../document/applyValues';
 import type { FieldValues, Layer, Template, Timing, UnitKind } from '../document/template';
-import { projectOutline, projectRect, rectToQuad } from '../display/homography';
+import type { Homography } from '../display/homography';
+import { rectToQuad } from '../display/homography';
 import type { DisplayList } from '../display/list';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
@@ -31,6 +32,8 @@ export interface CompiledLayer {
   /** Turns and scales it about its own point, in design units; null when it is as it lies. */
   readonly own: Matrix | null;
   readonly resting: readonly PosedUnit[];
+  /** Pulls it to its pinned corners; null when it is not pinned. */
+  readonly pinned: Homography | null;
   /** How the layer stands turned in depth; null when it does not. */
   readonly stands: Act | null;
   /** The lines of a text, for what lies behind each. */
@@ -173,10 +176,9 @@ function compileLayer(
   pictures: PictureSizes,
 ): CompiledLayer {
   const toPixels = unitsToPixels(format);
-  const warp = pinWarp(layer.place.pin, box);
   const cache = new Map<UnitKind, LayerUnit[]>();
   const unitsOf = (kind: UnitKind): LayerUnit[] => {
-    const known = cache.get(kind) ?? measured.units(kind, box, toPixels).map(warp);
+    const known = cache.get(kind) ?? measured.units(kind, box, toPixels);
     cache.set(kind, known);
     return known;
   };
@@ -189,8 +191,9 @@ function compileLayer(
     lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
     animate: animate === undefined ? null : (seconds) => animate(seconds, box),
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
+    pinned: pinMap(layer.place.pin, box),
     stands: standing(layer, box),
-    counted: countedUnits(measured, box, toPixels, warp),
+    counted: countedUnits(measured, box, toPixels),
     ...compileMotion(layer, timing, {
       unitsOf,
       around: { ...surroundings(layer, box, format, unitsOf), marks },
@@ -231,27 +234,22 @@ function compileMotion(
   return { in: arrive, hold: compileHold(motion.hold, layer), out: leave, window };
 }
 
-function countedUnits(
-  { reworded }: Measured,
-  box: PlacedBox,
-  toPixels: Matrix,
-  warp: (unit: LayerUnit) => LayerUnit,
-): CompiledLayer['counted'] {
+function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {
   if (reworded === undefined) return () => null;
   const known = new Map<number, LayerUnit | null>();
   return (share) => {
     const before = known.get(share);
     if (before !== undefined) return before;
     const [unit] = reworded((text) => countWords(text, share), box, toPixels);
-    const made = unit === undefined ? null : warp(unit);
+    const made = unit ?? null;
     known.set(share, made);
     return made;
   };
 }
 
-/** What pulls a layer's units to its pinned corners; nothing for one that is not pinned or pinned to a line. */
-function pinWarp(pin: readonly number[] | null, box: PlacedBox): (unit: LayerUnit) => LayerUnit {
-  if (pin === null) return (unit) => unit;
+/** What pulls a layer to its pinned corners; null for one that is not pinned, or pinned to a line. */
+function pinMap(pin: readonly number[] | null, box: PlacedBox): Homography | null {
+  if (pin === null) return null;
   const { x, y, width, height } = box;
   const corners = [
     [x, y],
@@ -259,19 +257,10 @@ function pinWarp(pin: readonly number[] | null, box: PlacedBox): (unit: LayerUni
     [x + width, y + height],
     [x, y + height],
   ];
-  const map = rectToQuad(
+  return rectToQuad(
     box,
     corners.map(([cx, cy], i) => ({ x: cx + pin[i * 2], y: cy + pin[i * 2 + 1] })),
   );
-  if (map === null) return (unit) => unit;
-  return (unit) => ({
-    ...unit,
-    box: projectRect(map, unit.box),
-    ink: projectRect(map, unit.ink),
-    shapes: unit.shapes.map((shape) =>
-      shape.kind === 'path' ? { ...shape, outline: projectOutline(map, shape.outline) } : shape,
-    ),
-  });
 }
 
 function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {

@@ -5,7 +5,7 @@ import { createRasterFrame, serverSurfaces } from '../../server/raster';
 import { trimOutline } from '../display/trim';
 import { rectOutline } from '../display/shapes';
 import { PLAIN_LOOK } from '../document/look';
-import { newGroupLayer } from '../document/newLayers';
+import { newCopyLayer, newGroupLayer } from '../document/newLayers';
 import { motionOf, newHoldUse, newMoveUse } from '../document/newMove';
 import type { Layer, Motion, Retime } from '../document/template';
 import { FORMATS } from '../layout/formats';
@@ -123,6 +123,25 @@ describe('an open shutter', () => {
       return Array.from({ length: 640 }, (_, i) => at(i * 3, 450)[3]).reduce((a, b) => a + b, 0);
     };
     expect(sum(360) / sum(0)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('a layer pinned by its corners', () => {
+  // The right side is pulled together to its middle, so that the layer is a wedge.
+  const pinned = place({ dxU: 300, dyU: 300, pin: [0, 0, 0, 120, 0, -120, 0, 0] });
+
+  test('is bent, also when it is a group or a copy', () => {
+    const group: Layer = { ...newGroupLayer('group', 'Group', ['box']), place: pinned };
+    const copy: Layer = { ...newCopyLayer('copy', 'Copy', 'box'), place: pinned };
+    const hidden = wide('box', { visible: true });
+    for (const layers of [[wide('box', { place: pinned })], [group, hidden]]) {
+      const at = picture(layers, 2);
+      expect(at(320, 330)[3]).toBe(255);
+      expect(at(880, 450)[3]).toBe(255);
+      expect(at(880, 330)[3]).toBe(0);
+    }
+    const at = picture([copy, wide('box', { opacity: 0.5 })], 2);
+    expect(at(880, 450)[3]).toBeGreaterThan(at(880, 330)[3]);
   });
 });
 

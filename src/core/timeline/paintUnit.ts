@@ -36,7 +36,7 @@ export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
     centre: { x: box.x + box.width / 2, y: box.y + box.height / 2 },
     distanceU: layer.layer.motion.perspectiveU,
   };
-  let map = STILL;
+  let map = layer.pinned ?? STILL;
   const before: Homography[] = [];
   for (const { unit, pose, pivot } of posed.acts) {
     before.push(map);
@@ -93,7 +93,7 @@ export function paintUnit(
     });
   let items: DisplayItem[];
   if (flat !== null) {
-    const matrix = acts.length === 0 ? toPixels : multiply(toPixels, flat);
+    const matrix = posed.map === STILL ? toPixels : multiply(toPixels, flat);
     items = nested === null ? paintShapes(matrix, null) : nested(matrix);
     if (unit.cut !== undefined) items = [clippedTo(unit.cut, items, matrix)];
   } else if (nested === null && unit.cut === undefined) {
