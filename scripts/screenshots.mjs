@@ -46,6 +46,9 @@ await shoot('bench-motion', '/bench/opening-lockup', async (page) => {
   await painted(page);
   await page.getByRole('tab', { name: 'Motion' }).click();
   for (let i = 0; i < 18; i++) await page.keyboard.press('Comma');
+  await page.getByRole('button', { name: /^Move in: / }).click();
+  await page.getByRole('button', { name: 'Drop and bounce' }).hover();
+  await page.locator('canvas[data-painted="yes"]').waitFor();
 });
 await shoot('bench-card', '/bench/tideline-strap', async (page) => {
   await painted(page);
