@@ -1,23 +1,21 @@
 'use client';
-import { ArrowPathIcon, TrashIcon } from '@heroicons/react/24/outline';
+import { TrashIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
 import { fitMove } from '@/core/document/editTemplate';
 import { newMoveUse } from '@/core/document/newMove';
-import type { Layer, MoveUse, Spread, UnitKind } from '@/core/document/template';
+import type { Layer, MoveUse, UnitKind } from '@/core/document/template';
 import { EASES } from '@/core/eases';
 import { bindLayer } from '@/core/layers';
 import { MOVES } from '@/core/moves';
-import type { Pivot } from '@/core/moves/move';
-import { PIVOTS } from '@/core/moves/move';
-import { ORDERS } from '@/core/timeline/orders';
 import { NumberBox } from '../../shared/NumberBox';
 import { Segmented } from '../../shared/Segmented';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';
 import { Section } from '../Section';
 import { MoveMenu } from './MoveMenu';
+import { FineRows, OrderRows, useTimeUnits, WaitRow } from './OrderRows';
 import { ParamRows } from './ParamRows';
-import { idChoices, PIVOT_LABELS, SPREAD_LABELS, UNIT_LABELS } from './words';
+import { idChoices, UNIT_LABELS } from './words';
 
 interface Props {
   readonly layer: Layer;
@@ -36,7 +34,8 @@ export function MoveRows(props: Props) {
   const { layer, column, number, many, use, columnSeconds, onChange, onRemove } = props;
   const of = many ? `${column} ${number}` : column;
   const set = (change: Partial<MoveUse>): void => onChange(fitMove({ ...use, ...change }, columnSeconds));
-  const units = bindLayer(layer).unitKinds;
+  const kinds = bindLayer(layer).unitKinds;
+  const units = useTimeUnits();
   const offers = useMoveOffers(layer, column, use);
   const move = MOVES.get(use.move);
   return (
@@ -60,11 +59,11 @@ export function MoveRows(props: Props) {
           <TrashIcon className="h-4 w-4" />
         </button>
       </div>
-      {units.length > 1 && (
+      {kinds.length > 1 && (
         <Row label="Moves by">
           <UnitChoice
             label={`Moves by, ${of}`}
-            units={units}
+            units={kinds}
             value={use.unit}
             onChange={(unit) => set({ unit })}
           />
@@ -88,6 +87,7 @@ export function MoveRows(props: Props) {
             min={0}
             max={columnSeconds}
             step={0.04}
+            units={units}
             value={use.startSeconds}
             onChange={(startSeconds) => set({ startSeconds })}
           />
@@ -97,6 +97,7 @@ export function MoveRows(props: Props) {
             min={0.02}
             max={columnSeconds}
             step={0.04}
+            units={units}
             value={use.lengthSeconds}
             onChange={(lengthSeconds) => set({ lengthSeconds })}
           />
@@ -146,152 +147,5 @@ export function UnitChoice({ label, units, value, onChange }: UnitProps) {
     <SelectBox label={label} value={value} choices={choices} onChange={onChange} />
   ) : (
     <Segmented label={label} value={value} choices={choices} onChange={onChange} />
-  );
-}
-
-interface PartProps {
-  readonly of: string;
-  readonly use: MoveUse;
-  readonly onChange: (change: Partial<MoveUse>) => void;
-}
-
-/** Whether units wait for the marks, each for that of its own number; a whole layer for one of them. */
-function WaitRow({ of, use, onChange }: PartProps) {
-  const whole = use.unit === 'layer';
-  return (
-    <Row label="Waits">
-      <span className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          aria-label={whole ? `Waits for a mark, ${of}` : `Each waits for its mark, ${of}`}
-          className="accent-leaf"
-          checked={use.waits}
-          onChange={(event) => onChange({ waits: event.target.checked })}
-        />
-        <span className="shrink-0">{whole ? 'for mark' : 'for the marks (M)'}</span>
-        {use.waits && whole && (
-          <NumberBox
-            label={`Which mark, ${of}`}
-            unit=""
-            min={1}
-            max={400}
-            step={1}
-            value={(use.ranks[0] ?? 0) + 1}
-            onChange={(mark) => onChange({ order: 'custom', ranks: [mark - 1] })}
-          />
-        )}
-      </span>
-    </Row>
-  );
-}
-
-function OrderRows({ of, use, onChange }: PartProps) {
-  return (
-    <>
-      <Row label="Order">
-        <span className="flex gap-1">
-          <SelectBox
-            label={`Order ${of}`}
-            value={use.order}
-            choices={idChoices(ORDERS.list)}
-            onChange={(order) => onChange({ order })}
-          />
-          {(use.order === 'random' || use.spread === 'uneven') && (
-            <button
-              type="button"
-              aria-label={`Another chance, ${of}`}
-              title="Another chance"
-              className="grid h-8 w-8 shrink-0 place-items-center rounded-lg border border-line-strong bg-field hover:bg-leaf-wash"
-              onClick={() => onChange({ seed: (use.seed % 9999) + 1 })}
-            >
-              <ArrowPathIcon className="h-4 w-4" />
-            </button>
-          )}
-        </span>
-      </Row>
-      {use.order === 'custom' && (
-        <Row label="Numbers">
-          <input
-            aria-label={`Ranks ${of}`}
-            placeholder="2 1 3: who goes when"
-            defaultValue={use.ranks.map((rank) => rank + 1).join(' ')}
-            onChange={(event) => onChange({ ranks: ranksOf(event.target.value) })}
-            className="h-8 w-full rounded-lg border border-line-strong bg-field px-2.5"
-          />
-        </Row>
-      )}
-      {use.gapSeconds === null && !use.waits && (
-        <Row label="Overlap">
-          <NumberBox
-            label={`Overlap ${of}`}
-            unit="%"
-            min={0}
-            max={100}
-            step={5}
-            value={use.overlap * 100}
-            onChange={(percent) => onChange({ overlap: percent / 100 })}
-          />
-        </Row>
-      )}
-    </>
-  );
-}
-
-/** Ranks from figures that count from 1; what is no figure is left out. */
-function ranksOf(text: string): number[] {
-  return (text.match(/\d+/g) ?? [])
-    .slice(0, 400)
-    .map((figure) => Math.max(0, Math.min(9999, Number(figure) - 1)));
-}
-
-function FineRows({ of, use, onChange }: PartProps) {
-  return (
-    <>
-      {use.unit !== 'layer' && (
-        <>
-          <Row label="Fixed delay">
-            <span className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                aria-label={`Fixed delay ${of}`}
-                className="accent-leaf"
-                checked={use.gapSeconds !== null}
-                onChange={(event) => onChange({ gapSeconds: event.target.checked ? 0.08 : null })}
-              />
-              {use.gapSeconds !== null && (
-                <NumberBox
-                  label={`Delay from one to the next, ${of}`}
-                  unit="s"
-                  min={0}
-                  max={10}
-                  step={0.02}
-                  value={use.gapSeconds}
-                  onChange={(gapSeconds) => onChange({ gapSeconds })}
-                />
-              )}
-            </span>
-          </Row>
-          <Row label="Spread">
-            <SelectBox<Spread>
-              label={`Spread ${of}`}
-              value={use.spread}
-              choices={SPREAD_LABELS}
-              onChange={(spread) => onChange({ spread })}
-            />
-          </Row>
-        </>
-      )}
-      <Row label="Turns about">
-        <SelectBox<Pivot | 'own'>
-          label={`Turns about, ${of}`}
-          value={use.pivot ?? 'own'}
-          choices={[
-            { value: 'own', label: 'As the move has it' },
-            ...PIVOTS.map((value) => ({ value, label: PIVOT_LABELS[value] })),
-          ]}
-          onChange={(pivot) => onChange({ pivot: pivot === 'own' ? null : pivot })}
-        />
-      </Row>
-    </>
   );
 }
