@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
 import { FORMATS } from '../layout/formats';
-import { standInSpeech } from '../scenes/speech';
+import { standInSpeech } from '../sound/speech';
 import { testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';

@@ -1,4 +1,4 @@
-import { standInSpeech } from '@/core/scenes/speech';
+import { standInSpeech } from '@/core/sound/speech';
 
 const SAMPLES_PER_SECOND = 22_050;
 const SPEECH_SECONDS = 30;
