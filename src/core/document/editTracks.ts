@@ -6,7 +6,7 @@ import type { FieldValue, Keyframe, Layer, Moment, Template, Track } from './tem
 const FIRST_CURVE: Keyframe['curve'] = [0.45, 0, 0.3, 1];
 
 /** Two moments that are the same. */
-function sameMoment(a: Moment, b: Moment): boolean {
+export function sameMoment(a: Moment, b: Moment): boolean {
   return (
     a.from === b.from &&
     Math.abs(a.offsetSeconds - b.offsetSeconds) < 1e-4 &&

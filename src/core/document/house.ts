@@ -2,6 +2,7 @@ import * as yup from 'yup';
 import { checkValue } from './check';
 import { layerSchema, motionSchema } from './layerSchema';
 import type { Look } from './look';
+import { PLAIN_LOOK } from './look';
 import { newBoxLayer, newTextLayer } from './newLayers';
 import { colour, exactly, id, listOf, oneOfShapes, variant } from './schemaParts';
 import type { BoxLayer, Highlight, Layer, Motion, TextStyle, Template } from './template';
@@ -86,12 +87,14 @@ const asSchema = exactly({ layer: layerSchema });
 
 /** A layer with a finish put on; a layer of another kind is left as it is. A text keeps its own size. */
 export function applyFinish(layer: Layer, finish: Finish): Layer {
+  // A finish that was kept before a look had all that it has now is plain in the rest.
+  const look = { ...PLAIN_LOOK, ...finish.look };
   if (layer.kind === 'text' && finish.kind === 'text') {
-    const { look, style, highlight } = finish;
+    const { style, highlight } = finish;
     return { ...layer, finish: finish.id, look, highlight, style: { ...style, sizeU: layer.style.sizeU } };
   }
   if (layer.kind === 'box' && finish.kind === 'box') {
-    const { look, fill, fillOpacity, shape, padding } = finish;
+    const { fill, fillOpacity, shape, padding } = finish;
     return { ...layer, finish: finish.id, look, fill, fillOpacity, shape, padding };
   }
   return layer;

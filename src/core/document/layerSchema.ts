@@ -92,6 +92,12 @@ const look = exactly({
     12,
   ),
   glow: exactly({ sizeU: number(0, 600), colour, opacity }).nullable(),
+  solid: exactly({
+    depthU: number(0, 200),
+    angleDegrees: number(-3600, 3600),
+    colour,
+    bevelU: number(0, 40),
+  }).nullable(),
   blurAcrossU: number(0, 400),
   blurDownU: number(0, 400),
   reflection: exactly({ distanceU: number(-500, 1000), opacity, fade: number(0.01, 1) }).nullable(),
@@ -153,7 +159,7 @@ const keyframe = exactly({
     .test('value', 'a number, a word or a switch', (value) =>
       ['number', 'string', 'boolean'].includes(typeof value),
     ),
-  way: word(['smooth', 'straight', 'stepped', 'spring'] as const),
+  way: word(['smooth', 'straight', 'round', 'stepped', 'spring'] as const),
   curve: yup.array().of(number(-10, 10)).required().length(4),
 });
 

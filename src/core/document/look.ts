@@ -47,6 +47,16 @@ export interface Reflection {
   readonly fade: number;
 }
 
+/** Depth behind a layer's shapes, as if they were cut from a board, and edges that catch the light. */
+export interface Solid {
+  readonly depthU: number;
+  /** Where the depth goes, clockwise from the right. */
+  readonly angleDegrees: number;
+  readonly colour: HexColour;
+  /** How wide the lit and the shaded edge are; 0 for none. */
+  readonly bevelU: number;
+}
+
 /** How a layer is coloured and edged beyond its plain fill. What comes first in a list lies nearest the viewer. */
 export interface Look {
   readonly gradient: Gradient | null;
@@ -55,6 +65,7 @@ export interface Look {
   readonly outlines: readonly EdgeLine[];
   readonly shadows: readonly Shadow[];
   readonly glow: Glow | null;
+  readonly solid: Solid | null;
   readonly blurAcrossU: number;
   readonly blurDownU: number;
   readonly reflection: Reflection | null;
@@ -67,6 +78,7 @@ export const PLAIN_LOOK: Look = {
   outlines: [],
   shadows: [],
   glow: null,
+  solid: null,
   blurAcrossU: 0,
   blurDownU: 0,
   reflection: null,
@@ -82,6 +94,9 @@ export const FIRST_SHADOW: Shadow = {
   colour: '#000000',
   opacity: 0.6,
 };
+
+/** Depth as it is first put on: down to the right, in the dark. */
+export const FIRST_SOLID: Solid = { depthU: 14, angleDegrees: 45, colour: '#10303c', bevelU: 2 };
 
 /** An outline as it is first put on. */
 export const FIRST_OUTLINE: EdgeLine = { side: 'outside', widthU: 4, colour: '#10303c', opacity: 1 };

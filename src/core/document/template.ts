@@ -109,7 +109,8 @@ export interface Moment {
 export interface Keyframe {
   readonly moment: Moment;
   readonly value: FieldValue;
-  readonly way: 'smooth' | 'straight' | 'stepped' | 'spring';
+  /** `round` goes through figures without a corner at its key. */
+  readonly way: 'smooth' | 'straight' | 'round' | 'stepped' | 'spring';
   /** The handles of a smooth way: x1, y1, x2, y2 between (0, 0) and (1, 1). */
   readonly curve: readonly [number, number, number, number];
 }

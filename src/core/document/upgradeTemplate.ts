@@ -59,7 +59,8 @@ function fromVersion2(document: Json): Json {
       return isObject(use) ? [{ ...MOVE_ADDED, ...use }] : [];
     };
     const motion = { ...MOTION_ADDED, in: moves(layer.motion.in), out: moves(layer.motion.out) };
-    return { ...layer, motion, matte: null };
+    const look = isObject(layer.look) ? { ...PLAIN_LOOK, ...layer.look } : layer.look;
+    return { ...layer, look, motion, matte: null };
   });
   return { ...document, version: 3, layers, marks: [] };
 }

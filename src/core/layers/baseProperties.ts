@@ -1,5 +1,5 @@
 import type { Layer, PlaceTarget } from '../document/template';
-import type { EdgeLine, Look, Shadow } from '../document/look';
+import type { EdgeLine, Look, Shadow, Solid } from '../document/look';
 import type { Property } from './layerKind';
 import { POINT_LABELS, POINT_NAMES } from '../layout/points';
 import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '../layout/safeAreas';
@@ -58,13 +58,24 @@ function depthProperties(layer: Layer): Property[] {
     ...layer,
     motion: { ...layer.motion, ...change },
   });
-  const { turnX, turnY, perspectiveU } = layer.motion;
+  const { turnX, turnY, perspectiveU, retime } = layer.motion;
   return [
     numberProperty('motion.turnX', 'Tip in depth', ['°', -3600, 3600, 1], turnX, (v) => moved({ turnX: v })),
     numberProperty('motion.turnY', 'Turn in depth', ['°', -3600, 3600, 1], turnY, (v) => moved({ turnY: v })),
     numberProperty('motion.perspectiveU', 'Eye distance', ['u', 50, 100_000, 50], perspectiveU, (v) =>
       moved({ perspectiveU: v }),
     ),
+    ...(retime === null
+      ? []
+      : [
+          numberProperty(
+            'motion.retime.fromSeconds',
+            'Moment of its own time',
+            ['s', 0, 600, 0.1],
+            retime.fromSeconds,
+            (v) => moved({ retime: { ...retime, fromSeconds: v } }),
+          ),
+        ]),
   ];
 }
 
@@ -107,6 +118,7 @@ function lookProperties(layer: Layer): Property[] {
     numberProperty('look.blurDownU', 'Blur down', ['u', 0, 300, 1], look.blurDownU, (blurDownU) =>
       dressed({ blurDownU }),
     ),
+    ...(look.solid === null ? [] : solidProperties(look.solid, (solid) => dressed({ solid }))),
     pictureProperty('look.picture', 'Filled with', look.picture, (picture) => dressed({ picture })),
     ...look.outlines.flatMap((line, i) =>
       outlineProperties(layer, line, i, (next) => dressed({ outlines: look.outlines.with(i, next) })),
@@ -123,6 +135,22 @@ function lookProperties(layer: Layer): Property[] {
             }),
       ),
     ),
+  ];
+}
+
+function solidProperties(solid: Solid, write: (solid: Solid) => Layer): Property[] {
+  return [
+    numberProperty('look.solid.depthU', 'Depth', ['u', 0, 200, 1], solid.depthU, (depthU) =>
+      write({ ...solid, depthU }),
+    ),
+    numberProperty(
+      'look.solid.angleDegrees',
+      'Depth goes to',
+      ['°', -3600, 3600, 1],
+      solid.angleDegrees,
+      (v) => write({ ...solid, angleDegrees: v }),
+    ),
+    colourProperty('look.solid.colour', 'Sides', solid.colour, (colour) => write({ ...solid, colour })),
   ];
 }
 

@@ -36,7 +36,7 @@ export function dressItems(items: readonly DisplayItem[], dressing: Dressing): D
   const { layer, matrix, format } = dressing;
   const { look } = layer;
   const scale = scaleOf(matrix);
-  const edge = widestEdge(look.outlines) * scale;
+  const edge = (widestEdge(look.outlines) + (look.solid?.depthU ?? 0)) * scale;
   const reach = (Math.max(look.blurAcrossU, look.blurDownU) * scale * 3) / SOFTNESS_PER_DEVIATION;
   const all = growRect(dressing.bounds, Math.ceil(edge));
   // What lies outside the picture counts only as far as a blur could bring it in.
@@ -94,6 +94,7 @@ export function farthest({ look }: Layer): number {
     reflected,
     widestEdge(look.outlines) +
       (look.glow?.sizeU ?? 0) +
+      (look.solid?.depthU ?? 0) +
       Math.max(0, ...shadows) +
       3 * Math.max(look.blurAcrossU, look.blurDownU),
   );
@@ -163,7 +164,7 @@ function glowItem(
 }
 
 /** The shadow that a shape's edge throws into it: everything outside the shape, softened and moved, kept to the shape. */
-function innerShadow(
+export function innerShadow(
   shadow: Shadow,
   items: readonly DisplayItem[],
   bounds: Rect,

@@ -145,6 +145,27 @@ describe('a layer pinned by its corners', () => {
   });
 });
 
+describe('a solid layer', () => {
+  const solid = { depthU: 60, angleDegrees: 0, colour: '#0000ff', bevelU: 12 };
+  const at = (): ReturnType<typeof picture> => picture([wide('box', { look: { ...PLAIN_LOOK, solid } })], 2);
+
+  test('has sides of their own colour, darker the farther back, and a face of its own', () => {
+    const pixel = at();
+    expect(pixel(600, 450)).toEqual([255, 0, 0, 255]);
+    const [near, far] = [pixel(909, 450), pixel(951, 450)];
+    for (const [red, , blue, alpha] of [near, far])
+      expect([red < 60, blue > 90, alpha]).toEqual([true, true, 255]);
+    expect(far[2]).toBeLessThan(near[2]);
+    expect(pixel(970, 450)[3]).toBe(0);
+  });
+
+  test('catches the light on one edge and is shaded on the other', () => {
+    const pixel = at();
+    expect(pixel(303, 450)[1]).toBeGreaterThan(40);
+    expect(pixel(897, 450)[0]).toBeLessThan(215);
+  });
+});
+
 describe('depth', () => {
   test('a box turned about the upright gets narrower, and its nearer side higher', () => {
     const at = picture([moving(motionOf(null, null, { turnY: 60, perspectiveU: 1200 }))], 2);

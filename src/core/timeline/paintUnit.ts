@@ -12,10 +12,12 @@ import type { UnitShape } from '../layers/layerKind';
 import { pathShape, solid } from '../layers/layerKind';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compile';
+import { innerShadow } from './dressItems';
 import { maskPaint } from './maskPaint';
 import type { Act } from './motion';
 import { pivotOf, poseMap } from './poseMap';
 import { edgeItems, shapeItem } from './shapeItems';
+import { bevelEdges, solidItems } from './solidItems';
 
 const STILL: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
 // A blur's standard deviation is a quarter of the width over which an edge fades.
@@ -77,20 +79,29 @@ export function paintUnit(
   const bounds = (): Rect => outwardRect(mapRect(toPixels, coveredRect(posed)));
   const { outlines } = layer.layer.look;
   const drawn = Math.min(...acts.map(({ pose }) => pose.drawn), 1);
-  const simple = nested === null && unit.shapes.length === 1 && outlines.length === 0 && drawn >= 1;
+  const { solid: depth } = layer.layer.look;
+  const single = nested === null && unit.shapes.length === 1;
+  const simple = single && outlines.length === 0 && depth === null && drawn >= 1;
   const grouped = opacity < 1 && !simple;
   const alone = grouped ? 1 : opacity;
   const shapes = acts.length === 0 ? unit.shapes : changedShapes(layer, unit.shapes, acts, drawn);
-  const paintShapes = (matrix: Matrix, map: Homography | null): DisplayItem[] =>
+  const sides = (matrix: Matrix, map: Homography | null): DisplayItem[] =>
+    depth === null
+      ? []
+      : solidItems(map === null ? shapes : shapes.map((one) => bent(one, map)), depth, matrix, alone);
+  const faces = (matrix: Matrix, map: Homography | null): DisplayItem[] =>
     shapes.flatMap((shape) => {
       if (map !== null && shape.kind === 'image')
         return warped([shapeItem(shape, matrix, 1)], shape.rect, map, matrix, alone);
-      const placed =
-        map !== null && shape.kind === 'path'
-          ? { ...shape, outline: projectOutline(map, shape.outline) }
-          : shape;
+      const placed = map === null ? shape : bent(shape, map);
       return edgeItems(placed, drawn < 1 ? [] : outlines, matrix, (part) => shapeItem(part, matrix, alone));
     });
+  const paintShapes = (matrix: Matrix, map: Homography | null): DisplayItem[] => {
+    const front = faces(matrix, map);
+    if (depth === null || drawn < 1) return front;
+    const lit = bevelEdges(depth).map((edge) => innerShadow(edge, front, bounds(), matrix));
+    return [...sides(matrix, map), ...front, ...lit];
+  };
   let items: DisplayItem[];
   if (flat !== null) {
     const matrix = posed.map === STILL ? toPixels : multiply(toPixels, flat);
@@ -107,6 +118,10 @@ export function paintUnit(
   if (items.length === 0) return items;
   if (grouped) items = [{ kind: 'group', boundsPx: bounds(), opacity, items }];
   return masked(posed, blurred(posed, items, bounds, toPixels), bounds, toPixels);
+}
+
+function bent(shape: UnitShape, map: Homography): UnitShape {
+  return shape.kind === 'path' ? { ...shape, outline: projectOutline(map, shape.outline) } : shape;
 }
 
 /** Items painted flat over a rectangle and seen through a map of the design units. */

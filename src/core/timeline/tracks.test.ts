@@ -87,6 +87,15 @@ describe('a track', () => {
     expect(Math.max(...sprung)).toBeGreaterThan(100);
   });
 
+  test('goes round without a corner: through every key, and as steep on both sides of one', () => {
+    const keys = [0, 80, 20, 60].map((v, i) => key(at('start', i * 0.25), v, 'round'));
+    const round = track(...keys);
+    keys.forEach((one, i) => expect(Number(value(round, i * 0.25))).toBeCloseTo(Number(one.value), 6));
+    const slope = (seconds: number): number =>
+      (Number(value(round, seconds + 1e-6)) - Number(value(round, seconds))) / 1e-6;
+    expect(slope(0.25 - 1e-6)).toBeCloseTo(slope(0.25), 0);
+  });
+
   test('mixes figures, colours and paths, and changes words at the end', () => {
     expect(mixValues(10, 20, 0.5)).toBe(15);
     expect(mixValues('#000000', '#ffffff', 0.5)).toMatch(/^#(6[0-9a-f]){3}$/);
@@ -131,6 +140,21 @@ describe('a change at the playhead', () => {
     const next = change(keyed, (now) => ({ ...now, name: 'Other' }));
     expect(next.layers).toEqual(keyed.layers);
   });
+});
+
+test('a layer’s own time can follow a curve', () => {
+  const box = testBox('box');
+  const retime = { kind: 'still', speed: 1, fromSeconds: 0, spanSeconds: 1 } as const;
+  const clock: Track = {
+    path: 'motion.retime.fromSeconds',
+    on: true,
+    keys: [key(at('start'), 1), key(at('inEnd'), 0)],
+  };
+  const tracks = [track(key(at('start'), 0), key(at('inEnd'), 100)), clock];
+  const template = testTemplate([{ ...box, motion: { ...box.motion, retime, tracks } }], { timing: DESIGN });
+  // The curve runs the layer's time backwards from 1 s to 0 s, so it goes from where it would be to where it was.
+  const across = (seconds: number): number => templateAt(template, seconds, WHOLE).layers[0].place.dxU;
+  expect([0, 0.25, 1].map(across)).toEqual([100, 75, 0]);
 });
 
 describe('a title with keyframes', () => {

@@ -36,13 +36,38 @@ export function trackValue(
   const before = keys[next - 1];
   const after = keys[next];
   const share = (seconds - before.seconds) / (after.seconds - before.seconds);
+  if (before.key.way === 'round') return roundValue(keys, next, share) ?? before.key.value;
   return mixValues(before.key.value, after.key.value, keyShare(before.key, share));
+}
+
+/**
+ * A figure on a smooth way through its neighbours: a cubic with the slope at each key that its neighbours have
+ * between them (Catmull and Rom, 1974, for keys at uneven times). Null for what is no figure.
+ */
+function roundValue(keys: readonly TimedKey[], next: number, share: number): number | null {
+  const at = (i: number): TimedKey => keys[Math.max(0, Math.min(keys.length - 1, i))];
+  const [a, b] = [at(next - 1), at(next)];
+  const slope = (i: number): number => {
+    const [left, right] = [at(i - 1), at(i + 1)];
+    const span = right.seconds - left.seconds;
+    return span > 0 ? (Number(right.key.value) - Number(left.key.value)) / span : 0;
+  };
+  if (typeof a.key.value !== 'number' || typeof b.key.value !== 'number') return null;
+  const span = b.seconds - a.seconds;
+  const [t, t2, t3] = [share, share ** 2, share ** 3];
+  return (
+    (2 * t3 - 3 * t2 + 1) * a.key.value +
+    (t3 - 2 * t2 + t) * span * slope(next - 1) +
+    (3 * t2 - 2 * t3) * b.key.value +
+    (t3 - t2) * span * slope(next)
+  );
 }
 
 /** How far between a key and the next a value is, at a share (0 to 1) of the time between them; it may overshoot. */
 export function keyShare(key: Keyframe, share: number): number {
   switch (key.way) {
     case 'straight':
+    case 'round':
       return share;
     case 'stepped':
       return 0;
@@ -94,13 +119,25 @@ export function hasTracks(template: Template): boolean {
 /** What the tracks of a template set at a time. */
 export function trackSettings(template: Template, seconds: number, timing: TitleTiming): PropertySetting[] {
   return template.layers.flatMap(({ id, motion }) => {
-    const own = retimed(motion.retime, seconds, timing.totalSeconds);
+    if (motion.tracks.length === 0) return [];
+    const at = (track: Track, time: number): FieldValue | null =>
+      track.on ? trackValue(track, time, template.timing, timing) : null;
+    // A layer's own time can follow a curve; that curve runs in the title's time, all others in the layer's.
+    const clock = motion.tracks.find(({ path }) => path === CLOCK_PATH);
+    const moment = clock === undefined ? null : at(clock, seconds);
+    const retime =
+      motion.retime !== null && typeof moment === 'number'
+        ? { ...motion.retime, fromSeconds: moment }
+        : motion.retime;
+    const own = retimed(retime, seconds, timing.totalSeconds);
     return motion.tracks.flatMap((track) => {
-      const value = track.on ? trackValue(track, own, template.timing, timing) : null;
+      const value = track === clock ? moment : at(track, own);
       return value === null ? [] : [{ layerId: id, path: track.path, value }];
     });
   });
 }
+
+const CLOCK_PATH = 'motion.retime.fromSeconds';
 
 /** The template as its tracks have it at a time: the properties that follow keyframes have their value then. */
 export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {

@@ -1,5 +1,6 @@
 'use client';
-import type { Glow, Look, Reflection } from '@/core/document/look';
+import type { Glow, Look, Reflection, Solid } from '@/core/document/look';
+import { FIRST_SOLID } from '@/core/document/look';
 import type { Highlight, Layer } from '@/core/document/template';
 import { bindLayer } from '@/core/layers';
 import { ColourBox } from '../shared/ColourBox';
@@ -43,6 +44,9 @@ export function LookPanel({ layer }: { readonly layer: Layer }) {
           <PropertyRow key={property.path} layer={layer} property={property} />
         ))}
         <ReflectionRows reflection={look.reflection} onChange={(reflection) => set({ reflection })} />
+      </Section>
+      <Section title="Solid" open={look.solid !== null} says="flat">
+        <SolidRows solid={look.solid} onChange={(solid) => set({ solid })} />
       </Section>
       {layer.kind === 'text' && (
         <Section title="Highlight" open={layer.highlight !== null} says="none">
@@ -91,7 +95,7 @@ function Toggle({ label, on, onToggle }: ToggleProps) {
 
 interface FigureProps {
   readonly label: string;
-  readonly unit: 'u' | '%';
+  readonly unit: 'u' | '%' | '°';
   readonly value: number;
   readonly max: number;
   readonly min?: number;
@@ -104,6 +108,52 @@ function Figure({ label, unit, value, max, min = 0, onChange }: FigureProps) {
     <Row label={label}>
       <NumberBox label={label} unit={unit} min={min} max={max} step={1} value={value} onChange={onChange} />
     </Row>
+  );
+}
+
+/** Depth behind the layer's shapes, the colour of its sides, and edges that catch the light. */
+function SolidRows({ solid, onChange }: { solid: Solid | null; onChange: (solid: Solid | null) => void }) {
+  return (
+    <>
+      <Toggle
+        label="Depth behind it, as cut from a board"
+        on={solid !== null}
+        onToggle={(on) => onChange(on ? FIRST_SOLID : null)}
+      />
+      {solid !== null && (
+        <>
+          <Figure
+            label="Depth"
+            unit="u"
+            max={200}
+            value={solid.depthU}
+            onChange={(depthU) => onChange({ ...solid, depthU })}
+          />
+          <Figure
+            label="Depth goes to"
+            unit="°"
+            min={-360}
+            max={360}
+            value={solid.angleDegrees}
+            onChange={(angleDegrees) => onChange({ ...solid, angleDegrees })}
+          />
+          <Row label="Sides">
+            <ColourBox
+              label="Colour of the sides"
+              value={solid.colour}
+              onChange={(colour) => onChange({ ...solid, colour })}
+            />
+          </Row>
+          <Figure
+            label="Lit bevel"
+            unit="u"
+            max={40}
+            value={solid.bevelU}
+            onChange={(bevelU) => onChange({ ...solid, bevelU })}
+          />
+        </>
+      )}
+    </>
   );
 }
 

@@ -2,9 +2,9 @@
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { setKey } from '@/core/document/editTracks';
+import { sameMoment, setKey } from '@/core/document/editTracks';
 import { updateLayer } from '@/core/document/editTemplate';
-import type { Layer, Moment } from '@/core/document/template';
+import type { Keyframe, Layer, Moment } from '@/core/document/template';
 import type { PlacedBox } from '@/core/layout/points';
 import { momentToSeconds } from '@/core/timeline/moments';
 import { trackValue } from '@/core/timeline/tracks';
@@ -22,6 +22,8 @@ interface Props {
 
 const AXES = { x: 'place.dxU', y: 'place.dyU' } as const;
 const SAMPLES = 48;
+
+const turned = (key: Keyframe): Keyframe => ({ ...key, way: key.way === 'round' ? 'straight' : 'round' });
 
 /** The way that a layer's keyframes take it through the picture, with a dot at each key to drag. */
 export function MotionPath({ layer, box, scale, toUnits }: Props) {
@@ -60,6 +62,24 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
           one,
         ),
       ),
+    );
+  /** From a corner at a key to a round way through it, and back. */
+  const turnCorner = (moment: Moment): void =>
+    apply((template) =>
+      updateLayer(template, layer.id, (one) => ({
+        ...one,
+        motion: {
+          ...one.motion,
+          tracks: one.motion.tracks.map((track) =>
+            tracks.every(({ path }) => path !== track.path)
+              ? track
+              : {
+                  ...track,
+                  keys: track.keys.map((key) => (sameMoment(key.moment, moment) ? turned(key) : key)),
+                },
+          ),
+        },
+      })),
     );
   const start = (event: PointerEvent, at: number): void => {
     event.stopPropagation();
@@ -108,7 +128,7 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
             r={5 / scale}
             role="button"
             tabIndex={0}
-            aria-label={`${layer.name} on its way, key ${i + 1} at ${at.toFixed(2)} s`}
+            aria-label={`${layer.name} on its way, key ${i + 1} at ${at.toFixed(2)} s; Enter or a double click makes it round or a corner`}
             className="cursor-move fill-leaf-light stroke-black/60"
             strokeWidth={1 / scale}
             onPointerDown={(event) => start(event, at)}
@@ -118,7 +138,11 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
               drag.current = null;
               store.grouping.end();
             }}
-            onKeyDown={(event) => nudge(event, at, moment)}
+            onDoubleClick={(event) => {
+              event.stopPropagation();
+              turnCorner(moment);
+            }}
+            onKeyDown={(event) => (event.key === 'Enter' ? turnCorner(moment) : nudge(event, at, moment))}
           />
         );
       })}

@@ -127,6 +127,7 @@ interface PegProps {
 const HEADS: Readonly<Record<Keyframe['way'], string>> = {
   smooth: 'rounded-full',
   straight: 'rounded-[1px]',
+  round: 'rounded-b-full',
   stepped:
     'rounded-tl-[1px] rounded-bl-[1px] [clip-path:polygon(0_0,100%_0,100%_50%,50%_50%,50%_100%,0_100%)]',
   spring: 'rounded-t-full',

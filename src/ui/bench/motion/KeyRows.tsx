@@ -14,6 +14,7 @@ import { designTiming, keySeconds } from './moveKeys';
 const WAYS: readonly { readonly value: Keyframe['way']; readonly label: string }[] = [
   { value: 'smooth', label: 'Smooth, by a curve' },
   { value: 'straight', label: 'Straight' },
+  { value: 'round', label: 'Round, without a corner' },
   { value: 'stepped', label: 'Stepped' },
   { value: 'spring', label: 'Spring' },
 ];
