@@ -51,7 +51,7 @@ export function MarkFlags({ scale, rate }: Props) {
       type="button"
       aria-label={`Mark ${index + 1} at ${mark.toFixed(2)} s`}
       title="Drag along; Delete takes it away"
-      className="absolute top-0 h-4 w-4 -translate-x-1/2 cursor-ew-resize touch-none text-[10px] leading-4 font-semibold text-leaf-ink"
+      className="absolute top-0 h-6 w-6 -translate-x-1/2 cursor-ew-resize touch-none text-[11px] leading-6 font-semibold text-leaf-ink"
       style={{ left: secondsToX(mark, timing, scale) }}
       onPointerDown={(event) => {
         event.stopPropagation();

@@ -50,7 +50,7 @@ export function Score({ time }: { readonly time: TitleTime }) {
     apply((now) => moveLayer(now, String(active.id), to));
   };
   return (
-    <section aria-label="Score" className="flex h-[284px] shrink-0 flex-col border-t border-line bg-card">
+    <section aria-label="Score" className="flex h-[292px] shrink-0 flex-col border-t border-line bg-card">
       <ScoreHead time={time} zoom={zoom} zooms={ZOOMS} onZoom={setZoom} />
       <div ref={tracks} className="min-h-0 flex-1 overflow-auto border-t border-line">
         <div className="relative min-h-full" style={{ width: HEAD_PX + width }}>
@@ -70,7 +70,7 @@ export function Score({ time }: { readonly time: TitleTime }) {
             aria-valuemin={0}
             aria-valuemax={totalFrames}
             aria-valuenow={player.frame}
-            className="sticky top-0 z-20 h-4 cursor-col-resize touch-none border-b border-line bg-card/80"
+            className="sticky top-0 z-20 h-6 cursor-col-resize touch-none border-b border-line bg-card/80"
             style={{ marginLeft: HEAD_PX }}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
@@ -79,7 +79,7 @@ export function Score({ time }: { readonly time: TitleTime }) {
             onPointerMove={(event) => event.buttons === 1 && scrub(event)}
           />
           <div className="pointer-events-none sticky top-0 z-20 h-0" style={{ marginLeft: HEAD_PX }}>
-            <div className="pointer-events-auto relative -top-4">
+            <div className="pointer-events-auto relative -top-6">
               <MarkFlags scale={scale} rate={rate} />
             </div>
           </div>
