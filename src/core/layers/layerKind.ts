@@ -30,7 +30,7 @@ export type Control =
     };
 
 /** The part of the settings that a property is shown in. */
-export type PropertyPart = 'type' | 'size' | 'place' | 'look';
+export type PropertyPart = 'type' | 'size' | 'place' | 'look' | 'motion';
 
 /** A property of one layer: what it is called, what it is now, and the layer with it changed. */
 export interface Property {

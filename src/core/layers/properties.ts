@@ -4,6 +4,7 @@ import type { Control, Property, PropertyPart } from './layerKind';
 
 /** The part of the settings that a property belongs to, by the first word of its path. */
 function partOf(path: string): PropertyPart {
+  if (path.startsWith('motion.')) return 'motion';
   if (/^(padding|width|height|limits|shape|columnU|maxWidthShare|widthShare)/.test(path)) return 'size';
   if (/^place\./.test(path)) return 'place';
   return /^look\./.test(path) ? 'look' : 'type';

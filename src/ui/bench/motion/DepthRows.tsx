@@ -14,7 +14,9 @@ interface Props {
 export function DepthRows({ layer, onChange }: Props) {
   const apply = useApply();
   const { shutterDegrees } = layer.motion;
-  const depth = bindLayer(layer).properties.filter(({ path }) => path.startsWith('motion.'));
+  const depth = bindLayer(layer).properties.filter(
+    ({ part, path }) => part === 'motion' && !path.startsWith('motion.retime.'),
+  );
   return (
     <>
       {depth.map((property) => (
