@@ -2,10 +2,10 @@
 import { closestCenter, DndContext } from '@dnd-kit/core';
 import type { DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/document/editTemplate';
-import { secondsToFrame } from '@/core/units/rates';
+import { frameToSeconds, secondsToFrame } from '@/core/units/rates';
 import { useElementSize } from '../picture/useElementSize';
 import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';
@@ -21,6 +21,7 @@ import {
   xToSeconds,
 } from './scoreScale';
 import type { TitleTime } from './useTitleTime';
+import { loopFrames } from './useTitleTime';
 
 const ZOOMS = [1, 2, 4, 8];
 
@@ -39,11 +40,18 @@ export function Score({ time }: { readonly time: TitleTime }) {
   const order = template.layers.map((layer) => layer.id).join('\n');
   const ids = useMemo(() => order.split('\n'), [order]);
   const seconds = toDesignSeconds(time.seconds, timing, time.timing);
-  const scrub = (event: PointerEvent<HTMLDivElement>): void => {
+  const looped = useRef<number | null>(null);
+  const frameX = (frame: number): number =>
+    secondsToX(toDesignSeconds(frameToSeconds(frame, rate), timing, time.timing), timing, scale);
+  const range = typeof time.loop === 'object' ? loopFrames(time.loop, time.timing) : null;
+  const loopBand =
+    range === null ? null : { left: frameX(range.from), width: frameX(range.to) - frameX(range.from) };
+  const frameAt = (event: PointerEvent<HTMLDivElement>): number => {
     const left = event.currentTarget.getBoundingClientRect().left;
     const at = fromDesignSeconds(xToSeconds(event.clientX - left, timing, scale), timing, time.timing);
-    player.seek(Math.min(totalFrames, secondsToFrame(at, rate)));
+    return Math.min(totalFrames, secondsToFrame(at, rate));
   };
+  const scrub = (event: PointerEvent<HTMLDivElement>): void => player.seek(frameAt(event));
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
     const to = template.layers.findIndex((layer) => layer.id === over.id);
@@ -72,12 +80,27 @@ export function Score({ time }: { readonly time: TitleTime }) {
             aria-valuenow={player.frame}
             className="sticky top-0 z-20 h-6 cursor-col-resize touch-none border-b border-line bg-card/80"
             style={{ marginLeft: HEAD_PX }}
+            title="Drag to move the playhead; with Shift, to choose what loops"
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
-              scrub(event);
+              looped.current = event.shiftKey ? frameAt(event) : null;
+              if (!event.shiftKey) scrub(event);
             }}
-            onPointerMove={(event) => event.buttons === 1 && scrub(event)}
-          />
+            onPointerMove={(event) => {
+              if (event.buttons !== 1) return;
+              if (looped.current === null) return scrub(event);
+              const [from, to] = [looped.current, frameAt(event)].toSorted((a, b) => a - b);
+              if (to > from) time.setLoop({ from, to });
+            }}
+          >
+            {loopBand !== null && (
+              <div
+                className="pointer-events-none absolute inset-y-0 bg-leaf-light/50"
+                style={{ left: loopBand.left, width: loopBand.width }}
+                aria-hidden="true"
+              />
+            )}
+          </div>
           <div className="pointer-events-none sticky top-0 z-20 h-0" style={{ marginLeft: HEAD_PX }}>
             <div className="pointer-events-auto relative -top-6">
               <MarkFlags scale={scale} rate={rate} />

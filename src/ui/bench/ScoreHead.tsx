@@ -11,7 +11,7 @@ import { SelectBox } from '../shared/SelectBox';
 import { AddLayer } from './AddLayer';
 import { SoundMenu } from './SoundMenu';
 import type { TitleTime } from './useTitleTime';
-import { LOOPS } from './useTitleTime';
+import { chooseLoop, loopChoices } from './useTitleTime';
 import { useApply, useTemplatePart } from './benchStore';
 
 interface Props {
@@ -99,7 +99,12 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
         )}
         <SoundMenu playing={player.playing} seconds={time.seconds} />
         <span className="w-28 shrink-0">
-          <SelectBox label="What loops" value={time.loop} choices={LOOPS} onChange={time.setLoop} />
+          <SelectBox
+            label="What loops"
+            value={typeof time.loop === 'object' ? 'range' : time.loop}
+            choices={loopChoices(time.loop, rate)}
+            onChange={(choice) => time.setLoop(chooseLoop(choice, time.loop, player.frame, time.timing))}
+          />
         </span>
         <span className="w-20 shrink-0">
           <SelectBox

@@ -1,7 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { scoreScale, secondsToX, xToSeconds } from './scoreScale';
+import { stretchTiming } from '@/core/timeline/stretch';
+import { RATES } from '@/core/units/rates';
+import { fromDesignSeconds, toDesignSeconds } from './scoreScale';
 import { snapLines, snapShift } from './snap';
+import { chooseLoop, loopFrames } from './useTitleTime';
 
 describe('snapping in the picture', () => {
   const lines = snapLines([{ x: 0, y: 0, width: 1920, height: 1080 }]);
@@ -45,5 +49,31 @@ describe('the score', () => {
         expect(holdPx).toBeGreaterThanOrEqual(660 * 0.25 - 1e-6);
       }),
     );
+  });
+});
+
+describe('a title that is tried at another length', () => {
+  const design = { inSeconds: 1, holdSeconds: 4, outSeconds: 0.8 };
+  const timing = stretchTiming(design, 500, RATES.get('25'));
+
+  test('has the in and the out of the design, and its hold stands for the design’s', () => {
+    expect(toDesignSeconds(0.4, design, timing)).toBeCloseTo(0.4, 6);
+    expect(toDesignSeconds(timing.totalSeconds, design, timing)).toBeCloseTo(5.8, 6);
+    for (const seconds of [0.2, 1, 7, 15, 19.5])
+      expect(fromDesignSeconds(toDesignSeconds(seconds, design, timing), design, timing)).toBeCloseTo(
+        seconds,
+        6,
+      );
+  });
+
+  test('loops a part of it or a range, which never is empty or beyond its ends', () => {
+    expect(loopFrames('in', timing)).toEqual({ from: 0, to: 25 });
+    expect(loopFrames('hold', timing)).toEqual({ from: 25, to: 480 });
+    expect(loopFrames('out', timing)).toEqual({ from: 480, to: 500 });
+    expect(loopFrames({ from: 490, to: 900 }, timing)).toEqual({ from: 490, to: 500 });
+    expect(chooseLoop('fromHere', 'whole', 40, timing)).toEqual({ from: 40, to: 500 });
+    expect(chooseLoop('toHere', { from: 40, to: 500 }, 90, timing)).toEqual({ from: 40, to: 90 });
+    expect(chooseLoop('range', { from: 40, to: 90 }, 60, timing)).toEqual({ from: 40, to: 90 });
+    expect(chooseLoop('in', { from: 40, to: 90 }, 60, timing)).toBe('in');
   });
 });
