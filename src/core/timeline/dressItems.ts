@@ -62,7 +62,8 @@ export function dressItems(items: readonly DisplayItem[], dressing: Dressing): D
   return withOpacity([...reflected, ...whole], layer.opacity, dressing);
 }
 
-function widestEdge(outlines: readonly EdgeLine[]): number {
+/** How far outlines reach beyond the shapes that they are on, in design units. */
+export function widestEdge(outlines: readonly EdgeLine[]): number {
   const beyond = ({ side, widthU }: EdgeLine): number =>
     side === 'outside' ? widthU : side === 'centre' ? widthU / 2 : 0;
   return Math.max(0, ...outlines.map(beyond));

@@ -145,6 +145,20 @@ describe('a layer pinned by its corners', () => {
   });
 });
 
+test('what fades keeps its outline whole', () => {
+  const outlines = [{ side: 'outside', widthU: 30, colour: '#00ff00', opacity: 1 }] as const;
+  const use = newMoveUse('fade', { lengthSeconds: 1, ease: 'even' });
+  const layer = wide('box', { look: { ...PLAIN_LOOK, outlines }, motion: motionOf(use, 'mirror') });
+  for (const [seconds, alpha] of [
+    [0.5, 128],
+    [2, 255],
+  ]) {
+    const at = picture([layer], seconds);
+    expect(at(285, 450)[1]).toBe(255);
+    expect(Math.abs(at(285, 450)[3] - alpha)).toBeLessThan(3);
+  }
+});
+
 describe('a solid layer', () => {
   const solid = { depthU: 60, angleDegrees: 0, colour: '#0000ff', bevelU: 12 };
   const at = (): ReturnType<typeof picture> => picture([wide('box', { look: { ...PLAIN_LOOK, solid } })], 2);
