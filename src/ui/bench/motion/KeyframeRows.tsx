@@ -5,13 +5,14 @@ import type { Layer, Template, Track } from '@/core/document/template';
 import { updateLayer } from '@/core/document/editTemplate';
 import { bindLayer, findProperty } from '@/core/layers';
 import { secondsToMoment } from '@/core/timeline/moments';
+import { RATES } from '@/core/units/rates';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';
 import { useApply, useBench } from '../benchStore';
 import { Row } from '../PropertyRow';
 import { useEditing } from '../useEditing';
 import { KeyRows } from './KeyRows';
-import { shiftKeys, stretchKeys } from './moveKeys';
+import { shiftKeys, snapKeys, stretchKeys } from './moveKeys';
 
 /** The properties of a layer that can follow keyframes: figures, colours and paths. */
 function animatable(layer: Layer): { value: string; label: string }[] {
@@ -109,6 +110,14 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
             }
           >
             To playhead
+          </Button>
+          <Button
+            title="Every key to the nearest frame of the template’s rate"
+            onClick={() =>
+              change(chosen.path, (one) => snapKeys(one, template.timing, RATES.get(template.rate)))
+            }
+          >
+            To frames
           </Button>
         </div>
       )}

@@ -1,5 +1,6 @@
 import type { Keyframe, Timing, Track } from '@/core/document/template';
-import { momentToSeconds, secondsToMoment } from '@/core/timeline/moments';
+import { momentToSeconds, secondsToMoment, snapMoment } from '@/core/timeline/moments';
+import type { FrameRate } from '@/core/units/rates';
 import type { TitleTiming } from '@/core/timeline/stretch';
 
 /** The design's own length as a title's; frames are not asked for. */
@@ -34,6 +35,12 @@ function retime(track: Track, design: Timing, at: (seconds: number, first: numbe
 /** A track with its keys `factor` times as far from the first, as far as the title goes. */
 export function stretchKeys(track: Track, design: Timing, factor: number): Track {
   return retime(track, design, (seconds, first) => first + (seconds - first) * factor);
+}
+
+/** A track with every key at the nearest frame of a rate. */
+export function snapKeys(track: Track, design: Timing, rate: FrameRate): Track {
+  const keys = track.keys.map((key) => ({ ...key, moment: snapMoment(key.moment, design, rate) }));
+  return { ...track, keys };
 }
 
 /** A track moved so that its first key is at a time of the design. */
