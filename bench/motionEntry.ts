@@ -1,5 +1,6 @@
 // Bundled for the browser by motion.ts: paints a moving title at full size with and without heavy effects.
-import { barlow, EMPTY, place, text } from '../demo/layers';
+import { barlow, place, text } from '../demo/layers';
+import { motionSheet } from '../demo/moveTemplate';
 import { pageFonts } from '../e2e/pageFonts';
 import { motionOf, newMoveUse } from '@/core/document/newMove';
 import type { Template } from '@/core/document/template';
@@ -27,19 +28,7 @@ function template(heavy: boolean): Template {
     place: place('bottomLeft', { kind: 'titleSafe' }, 'bottomLeft'),
     motion: motionOf(uses, 'mirror', { shutterDegrees: heavy ? 180 : 0 }),
   });
-  return {
-    ...EMPTY,
-    name: 'Bench',
-    kind: 'opener',
-    production: '',
-    description: '',
-    formats: ['wide-1080'],
-    rate: '25',
-    backdrop: '#31404a',
-    timing: { inSeconds: 1, holdSeconds: 1, outSeconds: 1 },
-    layers: [words],
-    fields: [],
-  };
+  return motionSheet('Bench', words);
 }
 
 /** Milliseconds of each of the 25 frames of the in, at 1080p. */

@@ -35,9 +35,14 @@ export function moveTemplate(move: Move, more: Extra = {}): Template {
     place: place('centre', { kind: 'frame' }, 'centre'),
     motion: motionOf(suitedUse(move), 'mirror', more),
   });
+  return motionSheet(move.label, words);
+}
+
+/** A template that is there to show one layer move: a second in, a second of hold, a second out. */
+export function motionSheet(name: string, layer: Layer): Template {
   return {
     ...EMPTY,
-    name: move.label,
+    name,
     kind: 'opener',
     production: '',
     description: '',
@@ -45,7 +50,7 @@ export function moveTemplate(move: Move, more: Extra = {}): Template {
     rate: '25',
     backdrop: '#31404a',
     timing: { inSeconds: 1, holdSeconds: 1, outSeconds: 1 },
-    layers: [words],
+    layers: [layer],
     fields: [],
   };
 }

@@ -76,6 +76,9 @@ test('keyframes: set by moving a layer at the playhead, dragged, switched off an
   page,
 }) => {
   await openCopy(page);
+  await page.getByRole('tab', { name: 'Place' }).click();
+  const design = await page.getByRole('textbox', { name: 'Offset down' }).inputValue();
+  await page.getByRole('tab', { name: 'Motion' }).click();
   await page.getByRole('button', { name: 'Keyframes' }).click();
   await page.getByLabel('Animate a property').selectOption({ label: 'Offset down' });
   const pegs = page.getByRole('button', { name: /^Offset down, key \d/ });
@@ -101,6 +104,10 @@ test('keyframes: set by moving a layer at the playhead, dragged, switched off an
   const follows = page.getByLabel('Offset down follows its keys');
   await follows.uncheck();
   await expect(pegs).toHaveCount(2);
+  await page.getByRole('tab', { name: 'Place' }).click();
+  // The design's own place, not where the keys had it at the playhead.
+  await expect(page.getByRole('textbox', { name: 'Offset down' })).toHaveValue(design);
+  await page.getByRole('tab', { name: 'Motion' }).click();
   await saved(page);
   await page.keyboard.press('Control+z');
   await expect(follows).toBeChecked();

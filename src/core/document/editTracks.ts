@@ -1,4 +1,3 @@
-import { findProperty } from '../layers';
 import { updateLayer } from './editTemplate';
 import type { FieldValue, Keyframe, Layer, Moment, Template, Track } from './template';
 
@@ -44,48 +43,13 @@ export function setKey(layer: Layer, path: string, moment: Moment, value: FieldV
   const before = track.keys.find((key) => sameMoment(key.moment, moment));
   const key: Keyframe =
     before === undefined ? { moment, value, way: 'smooth', curve: FIRST_CURVE } : { ...before, value };
-  const keys = [...track.keys.filter((one) => one !== before), key];
-  const others = layer.motion.tracks.filter((one) => one.path !== path);
-  return withTracks(layer, [...others, { ...track, keys }]);
-}
-
-/**
- * The template after a change that was made on what its tracks show at a moment: what follows keyframes gets a key
- * there where the change gave it another value, and the design's own value stays as it was.
- */
-export function changeAtMoment(
-  template: Template,
-  shown: Template,
-  moment: Moment,
-  change: (template: Template) => Template,
-): Template {
-  const next = change(shown);
-  if (next === shown) return template;
-  const designs = new Map(template.layers.map((layer) => [layer.id, layer]));
-  const shownById = new Map(shown.layers.map((layer) => [layer.id, layer]));
-  const layers = next.layers.map((layer) => {
-    const design = designs.get(layer.id);
-    const before = shownById.get(layer.id);
-    if (design === undefined || before === undefined) return layer;
-    if (layer === before) return design;
-    return layer.motion.tracks
-      .filter(({ on }) => on)
-      .reduce((done, { path }) => keepKeyed(done, path, moment, design, before), layer);
-  });
-  return { ...next, layers };
-}
-
-function keepKeyed(layer: Layer, path: string, moment: Moment, design: Layer, before: Layer): Layer {
-  const value = findProperty(layer, path)?.value;
-  const shown = findProperty(before, path)?.value;
-  const own = findProperty(design, path)?.value;
-  if (value === undefined || own === undefined) return layer;
-  const keyed = value === shown ? layer : setKey(layer, path, moment, value);
-  return findProperty(keyed, path)?.with(own) ?? keyed;
-}
-
-/** The keys of a track in the opposite order: what was at the first key is at the last. */
-export function reverseKeys(track: Track): Track {
-  const values = track.keys.map(({ value }) => value).toReversed();
-  return { ...track, keys: track.keys.map((key, i) => ({ ...key, value: values[i] })) };
+  // Tracks and keys keep their places, which rows and pegs go by.
+  const keys =
+    before === undefined ? [...track.keys, key] : track.keys.map((one) => (one === before ? key : one));
+  const { tracks } = layer.motion;
+  const next = { ...track, keys };
+  return withTracks(
+    layer,
+    tracks.includes(track) ? tracks.map((one) => (one === track ? next : one)) : [...tracks, next],
+  );
 }

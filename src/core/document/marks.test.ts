@@ -1,7 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
 import { FORMATS } from '../layout/formats';
-import { standInSpeech } from '../sound/speech';
 import { testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
@@ -47,15 +46,4 @@ describe('marks', () => {
     expect([0.3, 0.6, 1, 1.4, 2.2, 2.5].map(shown)).toEqual([0, 1, 1, 2, 2, 3]);
     expect(shown(timing.totalSeconds)).toBe(0);
   });
-});
-
-test('the stand-in speaks the same every time, with silences between its words, and never clips', () => {
-  const samples = standInSpeech(6, 8000);
-  expect(standInSpeech(6, 8000)).toEqual(samples);
-  const loudest = samples.reduce((most, one) => Math.max(most, Math.abs(one)), 0);
-  expect(loudest).toBeGreaterThan(0.1);
-  expect(loudest).toBeLessThanOrEqual(1);
-  const silent = samples.filter((one) => one === 0).length / samples.length;
-  expect(silent).toBeGreaterThan(0.15);
-  expect(silent).toBeLessThan(0.7);
 });

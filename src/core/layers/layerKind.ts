@@ -85,7 +85,7 @@ export interface Measured {
   readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
   units(kind: UnitKind, box: PlacedBox, toPixels: Matrix): LayerUnit[];
   /** The layer's one unit with other words, for a text whose numbers count. */
-  reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit[];
+  reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit;
   /** The shapes at a time, for a layer whose content moves by itself. */
   animate?(seconds: number, box: PlacedBox): UnitShape[];
 }

@@ -33,22 +33,7 @@ export function bindText(layer: TextLayer): LayerBinding {
     properties: () => textProperties(layer),
     dependsOn: [],
     measuresAfter: [],
-    measure: measureOnce(layer),
-  };
-}
-
-/** Typesetting for each width that is asked for: while one text is typed, the others are not set again. */
-function measureOnce(layer: TextLayer): LayerBinding['measure'] {
-  const known = new WeakMap<FontLibrary, Map<number, Measured | null>>();
-  return ({ fonts, area }) => {
-    const { width } = area('titleSafe');
-    const byWidth = known.get(fonts) ?? new Map<number, Measured | null>();
-    known.set(fonts, byWidth);
-    const before = byWidth.get(width);
-    if (before !== undefined) return before;
-    const measured = measureText(layer, width, fonts);
-    byWidth.set(width, measured);
-    return measured;
+    measure: ({ fonts, area }) => measureText(layer, area('titleSafe').width, fonts),
   };
 }
 
@@ -63,7 +48,7 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
   };
   const fitted = fitText(spec, layer.maxWidthShare * safeWidthU, layer.whenLong, fonts);
   const { layout } = fitted;
-  return {
+  const measured: Measured = {
     width: layout.width,
     height: layout.height,
     firstBaseline: layout.lines[0].baseline,
@@ -74,13 +59,16 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
     standIns: layout.standIns,
     reworded(change, box, toPixels) {
       const runs = retypeRuns(layer.runs, change(plainText(layer)));
-      return measureText({ ...layer, runs }, safeWidthU, fonts)?.units('layer', box, toPixels) ?? [];
+      const counted = measureText({ ...layer, runs }, safeWidthU, fonts);
+      const [unit] = (counted ?? measured).units('layer', box, toPixels);
+      return unit;
     },
     units(kind, box, toPixels) {
       const setting = { layer, box, toPixels, layout, paint: paintOf(layer.look, layer.style.fill, box) };
       return textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
     },
   };
+  return measured;
 }
 
 /** A face that this installation does not have is set in the default one; the compiler reports it. */

@@ -19,22 +19,26 @@ export interface PlacedLayer {
 }
 
 interface Kept {
-  readonly format: FrameFormat;
   readonly fonts: FontLibrary;
   readonly pictures: PictureSizes;
   readonly size: Measured | null;
 }
-const kept = new WeakMap<Layer, Kept>();
+const kept = new WeakMap<Layer, WeakMap<FrameFormat, Kept>>();
 
-/** The size of a layer; what waits for no other layer is asked once for a format and serves again. */
+/**
+ * The size of a layer. One that waits for no other is asked once for each format and serves again: while one text is
+ * typed, the others are not set again.
+ */
 function measureOnce(layer: Layer, context: MeasureContext, format: FrameFormat): Measured | null {
   const bound = bindLayer(layer);
   if (bound.dependsOn.length > 0 || bound.measuresAfter.length > 0) return bound.measure(context);
   const { fonts, pictures } = context;
-  const known = kept.get(layer);
-  if (known?.format === format && known.fonts === fonts && known.pictures === pictures) return known.size;
+  const byFormat = kept.get(layer) ?? new WeakMap<FrameFormat, Kept>();
+  kept.set(layer, byFormat);
+  const known = byFormat.get(format);
+  if (known?.fonts === fonts && known.pictures === pictures) return known.size;
   const size = bound.measure(context);
-  kept.set(layer, { format, fonts, pictures, size });
+  byFormat.set(format, { fonts, pictures, size });
   return size;
 }
 

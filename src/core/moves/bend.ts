@@ -1,4 +1,4 @@
-import { defineMove, numberParam } from './move';
+import { defineMove, fromLineCentre, numberParam } from './move';
 import { from } from './part';
 
 export const bend = defineMove({
@@ -7,9 +7,10 @@ export const bend = defineMove({
   params: [numberParam('bendDegrees', 'Bends', ['°', -180, 180, 80])],
   suits: { unit: 'letter', overlap: 1 },
   // A line of letters lies on an arc that straightens: each keeps its distance along it.
-  plan({ box, line }, params) {
+  plan(unit, params) {
+    const { line } = unit;
     const whole = (params.number('bendDegrees') * Math.PI) / 180;
-    const along = (box.x + box.width / 2 - (line.x + line.width / 2)) / Math.max(1, line.width);
+    const along = fromLineCentre(unit) / Math.max(1, line.width);
     const angle = whole * along;
     const radius = whole === 0 ? 0 : line.width / whole;
     return {

@@ -52,6 +52,11 @@ export interface UnitPlace {
   readonly slices: number;
 }
 
+/** How far (u) a unit's middle is to the right of that of its line. */
+export function fromLineCentre({ box, line }: UnitPlace): number {
+  return box.x + box.width / 2 - (line.x + line.width / 2);
+}
+
 /** What hides a unit as far as `shown` says. */
 export type MoveMask =
   /** Only what lies in the unit's own box at rest is seen, whatever `shown` is. */

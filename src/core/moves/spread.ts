@@ -1,4 +1,4 @@
-import { defineMove } from './move';
+import { defineMove, fromLineCentre } from './move';
 import { from, through } from './part';
 
 export const spread = defineMove({
@@ -6,9 +6,9 @@ export const spread = defineMove({
   label: 'Spread apart under a light',
   params: [{ id: 'colour', label: 'Light', control: 'colour', preset: '#fff4d2' }],
   suits: { unit: 'letter', overlap: 1 },
-  plan: ({ box, line }, params) => ({
+  plan: (unit, params) => ({
     parts: [
-      from('xU', -(box.x + box.width / 2 - (line.x + line.width / 2)) * 0.96, { until: 0.75 }),
+      from('xU', -fromLineCentre(unit) * 0.96, { until: 0.75 }),
       from('opacity', 0, { until: 0.35, ease: 'even' }),
       through('light', [
         [0.1, 0],

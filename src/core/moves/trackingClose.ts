@@ -1,4 +1,4 @@
-import { defineMove, numberParam } from './move';
+import { defineMove, fromLineCentre, numberParam } from './move';
 import { from } from './part';
 
 export const trackingClose = defineMove({
@@ -6,13 +6,10 @@ export const trackingClose = defineMove({
   label: 'Tracking closes',
   params: [numberParam('wide', 'Starts wider by', ['%', 0, 400, 55])],
   suits: { unit: 'letter', overlap: 1 },
-  plan({ box, line }, params) {
-    const fromCentre = box.x + box.width / 2 - (line.x + line.width / 2);
-    return {
-      parts: [
-        from('xU', (fromCentre * params.number('wide')) / 100),
-        from('opacity', 0, { until: 0.7, ease: 'even' }),
-      ],
-    };
-  },
+  plan: (unit, params) => ({
+    parts: [
+      from('xU', (fromLineCentre(unit) * params.number('wide')) / 100),
+      from('opacity', 0, { until: 0.7, ease: 'even' }),
+    ],
+  }),
 });

@@ -1,4 +1,4 @@
-import { defineMove, numberParam } from './move';
+import { defineMove, fromLineCentre, numberParam } from './move';
 import { from } from './part';
 
 export const trackingOpen = defineMove({
@@ -6,13 +6,10 @@ export const trackingOpen = defineMove({
   label: 'Tracking opens',
   params: [numberParam('tight', 'Starts tighter by', ['%', 0, 95, 34])],
   suits: { unit: 'letter', overlap: 1 },
-  plan({ box, line }, params) {
-    const fromCentre = box.x + box.width / 2 - (line.x + line.width / 2);
-    return {
-      parts: [
-        from('xU', (-fromCentre * params.number('tight')) / 100),
-        from('opacity', 0, { until: 0.6, ease: 'even' }),
-      ],
-    };
-  },
+  plan: (unit, params) => ({
+    parts: [
+      from('xU', (-fromLineCentre(unit) * params.number('tight')) / 100),
+      from('opacity', 0, { until: 0.6, ease: 'even' }),
+    ],
+  }),
 });

@@ -38,25 +38,33 @@ function syllables(seconds: number): Syllable[] {
 /** Speech-like sound without words, samples from -1 to 1, one channel: what a talking stand-in says. */
 export function standInSpeech(seconds: number, samplesPerSecond: number): Float32Array {
   const samples = new Float32Array(Math.ceil(seconds * samplesPerSecond));
-  for (const { at, length, pitchHz, firstFormantHz, secondFormantHz } of syllables(seconds)) {
-    const first = Math.floor(at * samplesPerSecond);
-    const count = Math.floor(length * samplesPerSecond);
+  for (const syllable of syllables(seconds)) {
+    const first = Math.floor(syllable.at * samplesPerSecond);
+    const count = Math.floor(syllable.length * samplesPerSecond);
+    const tones = overtones(syllable);
     for (let i = 0; i < count; i++) {
-      const time = i / samplesPerSecond;
       const swell = Math.sin((Math.PI * i) / count) ** 0.6;
-      samples[first + i] += LOUDEST * swell * voice(time, pitchHz, [firstFormantHz, secondFormantHz]);
+      let sum = 0;
+      for (const { turns, loud } of tones) sum += loud * Math.sin((turns * i) / samplesPerSecond);
+      samples[first + i] += LOUDEST * swell * sum;
     }
   }
   return samples;
 }
 
-/** The overtones of a voice, loudest near its formants. */
-function voice(time: number, pitchHz: number, formantsHz: readonly number[]): number {
-  let sum = 0;
-  for (let overtone = 1; overtone <= 18; overtone++) {
-    const hz = overtone * pitchHz;
-    const loud = formantsHz.reduce((most, one) => Math.max(most, 1 / (1 + ((hz - one) / 140) ** 2)), 0);
-    sum += (loud * Math.sin(2 * Math.PI * hz * time)) / overtone ** 0.4;
-  }
-  return sum / 4;
+// What is quieter than this share of the loudest is not heard beside it.
+const HEARD = 0.04;
+
+/** The overtones of a syllable that are heard: radians a second, loudest near its formants. */
+function overtones({
+  pitchHz,
+  firstFormantHz,
+  secondFormantHz,
+}: Syllable): { turns: number; loud: number }[] {
+  return Array.from({ length: 18 }, (_, i) => {
+    const hz = (i + 1) * pitchHz;
+    const near = (formantHz: number): number => 1 / (1 + ((hz - formantHz) / 140) ** 2);
+    const loud = Math.max(near(firstFormantHz), near(secondFormantHz)) / (i + 1) ** 0.4;
+    return { turns: 2 * Math.PI * hz, loud: loud / 4 };
+  }).filter(({ loud }) => loud > HEARD / 4);
 }

@@ -4,10 +4,10 @@ import type { Rect } from '../kit/rect';
 import { containsPoint, unionRects } from '../kit/rect';
 import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
-import type { MovePlan, Pivot } from '../moves/move';
+import type { MovePlan } from '../moves/move';
 import { paramReader } from '../moves/move';
-import type { Pose } from '../moves/pose';
-import { REST } from '../moves/pose';
+import type { Pose, PoseProperty } from '../moves/pose';
+import { REST, restPose } from '../moves/pose';
 import type { Act, CompiledMove, Surroundings } from './motion';
 import { actAt, compileMove, mirrorMove, mirrorWindows, unitPlaces } from './motion';
 
@@ -23,6 +23,8 @@ export interface CompiledColumn {
   at(time: number, lengthSeconds: number): readonly PosedUnit[] | null;
   /** Only what lies in it is seen, also while all are at rest; null for everything. */
   readonly window: Rect | null;
+  /** Whether numbers count in it. */
+  readonly counts: boolean;
 }
 
 /** What making a column ready needs to know of its layer. */
@@ -42,6 +44,20 @@ const FINENESS: Readonly<Record<UnitKind, number>> = {
   letter: 4,
 };
 
+/** Moves with the units that they act on, those on the largest units first, and the smallest units, which are painted. */
+function inUnits<Use extends { readonly unit: UnitKind }>(uses: readonly Use[], layer: ColumnLayer) {
+  const sorted = uses.toSorted((a, b) => FINENESS[a.unit] - FINENESS[b.unit]);
+  const finest = sorted[sorted.length - 1].unit;
+  const units = layer.unitsOf(finest);
+  const largestFirst = sorted.map((use) => {
+    const own = layer.unitsOf(use.unit);
+    /** For each unit that is painted the one of this use's that it lies in. */
+    const of = use.unit === finest ? units.map((_, i) => i) : holders(units, own);
+    return { use, own, of };
+  });
+  return { units, finest, largestFirst };
+}
+
 /** Makes the moves of the in or the out ready; null for none. `mirrored` plays moves of the in backwards. */
 export function compileColumn(
   uses: readonly MoveUse[],
@@ -52,13 +68,10 @@ export function compileColumn(
 ): CompiledColumn | null {
   if (uses.length === 0) return null;
   const seconds = leaving ? timing.outSeconds : timing.inSeconds;
-  const sorted = uses.toSorted((a, b) => FINENESS[a.unit] - FINENESS[b.unit]);
-  const finest = sorted[sorted.length - 1].unit;
-  const units = layer.unitsOf(finest);
-  const slices = Math.max(...sorted.map((use) => (use.unit === finest ? slicesOf(use) : 1)));
+  const { units, finest, largestFirst } = inUnits(uses, layer);
+  const slices = Math.max(...uses.map((use) => (use.unit === finest ? slicesOf(use) : 1)));
   const cut = units.flatMap((unit) => cutUnit(unit, slices));
-  const movers = sorted.map((use) => {
-    const own = layer.unitsOf(use.unit);
+  const movers = largestFirst.map(({ use, own, of }) => {
     const compiled = compileMove(
       mirrored ? mirrorMove(use, timing) : use,
       own,
@@ -69,10 +82,12 @@ export function compileColumn(
     const move: CompiledMove = mirrored
       ? { ...compiled, windows: mirrorWindows(compiled.windows) }
       : compiled;
-    return { move, own, of: holders(units, own, use.unit === finest) };
+    return { move, own, of };
   });
-  const masks = movers.flatMap(({ move }) => move.plans[0]?.[0]?.plan.mask ?? []);
+  const plans = movers.flatMap(({ move }) => move.plans[0]?.[0] ?? []);
+  const masks = plans.flatMap(({ plan }) => plan.mask ?? []);
   return {
+    counts: plans.some(({ parts }) => parts.some(({ property }) => property === 'counted')),
     window: masks.find((mask) => mask.kind === 'window')?.rect ?? null,
     at(share) {
       let moving = false;
@@ -110,8 +125,7 @@ function cutUnit(unit: LayerUnit, slices: number): LayerUnit[] {
 }
 
 /** For each unit the larger one that it lies in. */
-function holders(units: readonly LayerUnit[], own: readonly LayerUnit[], same: boolean): number[] {
-  if (same) return units.map((_, i) => i);
+function holders(units: readonly LayerUnit[], own: readonly LayerUnit[]): number[] {
   return units.map(({ box }) => {
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
     const index = own.findIndex((one) => containsPoint(one.box, x, y));
@@ -130,27 +144,17 @@ const SWELL_SECONDS = 0.6;
 /** Makes the moves of the hold ready; null for none. */
 export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): CompiledColumn | null {
   if (uses.length === 0) return null;
-  const sorted = uses.toSorted((a, b) => FINENESS[a.unit] - FINENESS[b.unit]);
-  const finest = sorted[sorted.length - 1].unit;
-  const units = layer.unitsOf(finest);
-  const movers = sorted.map((use) => {
+  const { units, largestFirst } = inUnits(uses, layer);
+  const movers = largestFirst.map(({ use, own, of }) => {
     const move = HOLD_MOVES.get(use.move);
-    const own = layer.unitsOf(use.unit);
     const params = paramReader(move, use.params);
     const light = move.light?.(params);
     const plan: MovePlan = { parts: [], ...(light !== undefined && { light }) };
     const places = unitPlaces(own, layer.around, use.seed);
-    return {
-      move,
-      own,
-      params,
-      plan,
-      places,
-      pivot: use.pivot,
-      of: holders(units, own, use.unit === finest),
-    };
+    return { move, own, params, plan, places, pivot: use.pivot ?? 'centre', of };
   });
   return {
+    counts: false,
     window: null,
     at(seconds, lengthSeconds) {
       const amount = swell(seconds, lengthSeconds);
@@ -160,15 +164,11 @@ export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): Compi
         acts: movers.map(({ move, own, params, plan, places, pivot, of }): Act => {
           const index = of[i];
           const pose = softened(move.pose(seconds, places[index], params), amount);
-          return actOf(own[index], pose, plan, pivot);
+          return { unit: own[index], pose, plan, pivot };
         }),
       }));
     },
   };
-}
-
-function actOf(unit: LayerUnit, pose: Pose, plan: MovePlan, pivot: Pivot | null): Act {
-  return { unit, pose, plan, pivot: pivot ?? plan.pivot ?? 'centre' };
 }
 
 /** From 0 at either end of a hold to 1 between, without a jerk. */
@@ -179,14 +179,15 @@ function swell(seconds: number, lengthSeconds: number): number {
   return share * share * (3 - 2 * share);
 }
 
+/** A pose as far from rest as `amount` (0 to 1) says. */
 function softened(change: Partial<Pose>, amount: number): Pose {
-  const pose: Record<keyof Pose, number> = { ...REST };
-  for (const [property, rest] of Object.entries(REST)) {
-    const key = property as keyof Pose;
-    const value = change[key];
-    if (value === undefined) continue;
+  const pose = restPose();
+  for (const name in change) {
+    const property = name as PoseProperty;
+    const value = change[property] ?? REST[property];
     // A light that goes over the layer is there or not; where it is does not soften.
-    pose[key] = key === 'light' ? value : rest + (value - rest) * amount;
+    const share = property === 'light' ? 1 : amount;
+    pose[property] = REST[property] + (value - REST[property]) * share;
   }
   return pose;
 }

@@ -21,7 +21,8 @@ import type { FontLibrary } from '../text/fontLibrary';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
 import { compileColumn, compileHold } from './columns';
 import type { Act, Surroundings } from './motion';
-import { paintLayers } from './paintLayer';
+import type { Stage } from './paintLayer';
+import { paintStage } from './paintLayer';
 import type { TitleTiming } from './stretch';
 import { hasTracks, trackSettings } from './tracks';
 
@@ -41,8 +42,8 @@ export interface CompiledLayer {
   /** The shapes at a time, for a layer whose content moves by itself. */
   readonly animate: ((seconds: number) => UnitShape[]) | null;
   readonly pictureSize: PictureSize | undefined;
-  /** The layer's one unit with its numbers counted to a share; null where there are no words. */
-  readonly counted: (share: number) => LayerUnit | null;
+  /** The layer's one unit with its numbers counted to a share; null for a layer whose numbers never count. */
+  readonly counted: ((share: number) => LayerUnit) | null;
   /** Only what lies in it is seen, at all times; null for everything. */
   readonly window: Rect | null;
   readonly in: CompiledColumn | null;
@@ -79,24 +80,41 @@ export function compile(
   pictures: PictureSizes = NO_PICTURES,
 ): CompiledTitle {
   const format = withOwnAreas(template, plainFormat);
-  const applied = applyValues(applyOverrides(template, format), values);
-  const still = compileStill(applied, format, fonts, pictures);
-  return hasTracks(applied)
-    ? followTracks(applied, still, (moved) => compileStill(moved, format, fonts, pictures))
-    : still;
+  const applied = applyValues(freeTyped(applyOverrides(template, format), values), values);
+  const layOut = (moved: Template): LaidOut => layOutStill(moved, format, fonts, pictures);
+  const still = layOut(applied);
+  const at = hasTracks(applied) ? followTracks(applied, layOut) : () => still;
+  return {
+    format,
+    toPixels: unitsToPixels(format),
+    boxes: still.boxes,
+    notes: still.notes,
+    boxesAt: (seconds, timing) => at(seconds, timing).boxes,
+    frame(seconds, timing) {
+      const shown = seconds >= 0 && seconds <= timing.totalSeconds;
+      const stageAt = (time: number): Stage => ({ ...at(time, timing), timing, format, stageAt });
+      return {
+        widthPx: format.widthPx,
+        heightPx: format.heightPx,
+        items: shown ? paintStage(stageAt(seconds), seconds, unitsToPixels(format)) : [],
+      };
+    },
+  };
 }
+
+/** A template laid out in one state. */
+type LaidOut = Pick<Stage, 'layers' | 'members' | 'top'> & Pick<CompiledTitle, 'boxes' | 'notes'>;
 
 // So many different states of a title with keyframes are kept; a hold asks for the same one again and again.
 const STATES_KEPT = 48;
 
-/** A title that is laid out anew wherever its keyframes give other values. */
+/** A title laid out anew wherever its keyframes give other values. */
 function followTracks(
   applied: Template,
-  still: CompiledTitle,
-  layOut: (template: Template) => CompiledTitle,
-): CompiledTitle {
-  const known = new Map<string, CompiledTitle>();
-  const at = (seconds: number, timing: TitleTiming): CompiledTitle => {
+  layOut: (template: Template) => LaidOut,
+): (seconds: number, timing: TitleTiming) => LaidOut {
+  const known = new Map<string, LaidOut>();
+  return (seconds, timing) => {
     const settings = trackSettings(applied, seconds, timing);
     const state = JSON.stringify(settings);
     const before = known.get(state);
@@ -107,49 +125,46 @@ function followTracks(
     known.set(state, made);
     return made;
   };
-  return {
-    ...still,
-    boxesAt: (seconds, timing) => at(seconds, timing).boxes,
-    frame: (seconds, timing) => at(seconds, timing).frame(seconds, timing),
-  };
 }
 
-function compileStill(
+/** The template with keyframes off for what an editor has set: a value that was typed stays as it is typed. */
+function freeTyped(template: Template, values: FieldValues): Template {
+  const typed = template.fields
+    .filter(({ id }) => values[id] !== undefined)
+    .flatMap(({ targets }) => targets);
+  const isTyped = (layerId: string, path: string): boolean =>
+    typed.some((target) => target.layerId === layerId && target.path === path);
+  if (typed.length === 0 || !hasTracks(template)) return template;
+  const layers = template.layers.map((layer) => ({
+    ...layer,
+    motion: { ...layer.motion, tracks: layer.motion.tracks.filter(({ path }) => !isTyped(layer.id, path)) },
+  }));
+  return { ...template, layers };
+}
+
+function layOutStill(
   applied: Template,
   format: FrameFormat,
   fonts: FontLibrary,
   pictures: PictureSizes,
-): CompiledTitle {
-  const toPixels = unitsToPixels(format);
+): LaidOut {
   const placed = resolveLayout(applied.layers, format, fonts, pictures);
   const compiled = applied.layers.flatMap((layer) => {
     const one = placed.get(layer.id);
     return one === undefined ? [] : compileLayer(one, applied, format, pictures);
   });
-  const layers = new Map(compiled.map((layer) => [layer.layer.id, layer]));
   // The first layer is nearest the viewer, so painting starts with the last.
   const backToFront = compiled.toReversed();
   const members = groupMembers(backToFront);
   const grouped = new Set([...members.values()].flat());
   // A matte is seen only through what it is the matte of.
   const mattes = new Set(compiled.flatMap(({ layer }) => layer.matte?.layerId ?? []));
-  const top = backToFront.filter((layer) => !grouped.has(layer) && !mattes.has(layer.layer.id));
-  const boxes = new Map(compiled.map((layer) => [layer.layer.id, layer.box]));
   return {
-    format,
-    toPixels,
-    boxes,
-    boxesAt: () => boxes,
+    layers: new Map(compiled.map((layer) => [layer.layer.id, layer])),
+    members,
+    top: backToFront.filter((layer) => !grouped.has(layer) && !mattes.has(layer.layer.id)),
+    boxes: new Map(compiled.map((layer) => [layer.layer.id, layer.box])),
     notes: [...placed.values()].flatMap(layerNotes),
-    frame(seconds, timing) {
-      const shown = seconds >= 0 && seconds <= timing.totalSeconds;
-      const stage = { layers, members, timing, format };
-      return {
-        widthPx: format.widthPx,
-        heightPx: format.heightPx,
-        items: shown ? paintLayers(stage, top, seconds, toPixels) : [],
-      };
-    },
   };
 }
 
@@ -183,6 +198,10 @@ function compileLayer(
     return known;
   };
   const { animate } = measured;
+  const motion = compileMotion(layer, timing, {
+    unitsOf,
+    around: { ...surroundings(layer, box, format, unitsOf), marks },
+  });
   return {
     layer,
     box,
@@ -193,11 +212,10 @@ function compileLayer(
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
     pinned: pinMap(layer.place.pin, box),
     stands: standing(layer, box),
-    counted: countedUnits(measured, box, toPixels),
-    ...compileMotion(layer, timing, {
-      unitsOf,
-      around: { ...surroundings(layer, box, format, unitsOf), marks },
-    }),
+    counted: [motion.in, motion.out].some((column) => column?.counts)
+      ? countedUnits(measured, box, toPixels)
+      : null,
+    ...motion,
   };
 }
 
@@ -235,13 +253,12 @@ function compileMotion(
 }
 
 function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {
-  if (reworded === undefined) return () => null;
-  const known = new Map<number, LayerUnit | null>();
+  if (reworded === undefined) return null;
+  const known = new Map<number, LayerUnit>();
   return (share) => {
     const before = known.get(share);
     if (before !== undefined) return before;
-    const [unit] = reworded((text) => countWords(text, share), box, toPixels);
-    const made = unit ?? null;
+    const made = reworded((text) => countWords(text, share), box, toPixels);
     known.set(share, made);
     return made;
   };

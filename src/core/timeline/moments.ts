@@ -25,10 +25,39 @@ export function momentToSeconds(moment: Moment, design: Timing, timing: TitleTim
   }
 }
 
-/** The ends of the design's columns, in seconds. */
-function stops({ inSeconds, holdSeconds, outSeconds }: Timing): { outStart: number; total: number } {
-  const outStart = inSeconds + holdSeconds;
-  return { outStart, total: outStart + outSeconds };
+/** The design's own length as a title's, in seconds only: it is not yet at any rate. */
+export function designTiming({ inSeconds, holdSeconds, outSeconds }: Timing): TitleTiming {
+  const outStartSeconds = inSeconds + holdSeconds;
+  return {
+    inFrames: 0,
+    holdFrames: 0,
+    outFrames: 0,
+    totalFrames: 1,
+    inSeconds,
+    outStartSeconds,
+    outSeconds,
+    totalSeconds: outStartSeconds + outSeconds,
+  };
+}
+
+/** A time of a title of some length as the time of the design that it stands for; both in seconds. */
+export function toDesignSeconds(seconds: number, design: Timing, timing: TitleTiming): number {
+  return betweenLengths(seconds, timing, designTiming(design));
+}
+
+/** A time of the design as the time of a title of some length that stands for it; both in seconds. */
+export function fromDesignSeconds(seconds: number, design: Timing, timing: TitleTiming): number {
+  return betweenLengths(seconds, designTiming(design), timing);
+}
+
+/** Column for column: a share of one title's in, hold or out is the same share of the other's. */
+function betweenLengths(seconds: number, from: TitleTiming, to: TitleTiming): number {
+  const share = (part: number, whole: number): number => (whole > 0 ? part / whole : 0);
+  if (seconds < from.inSeconds) return share(seconds, from.inSeconds) * to.inSeconds;
+  if (seconds >= from.outStartSeconds)
+    return to.outStartSeconds + share(seconds - from.outStartSeconds, from.outSeconds) * to.outSeconds;
+  const along = share(seconds - from.inSeconds, from.outStartSeconds - from.inSeconds);
+  return to.inSeconds + along * (to.outStartSeconds - to.inSeconds);
 }
 
 // Nearer than this (half a frame at 100 frames a second) a time is one of the ends of a column.
@@ -39,7 +68,7 @@ const NEAR_SECONDS = 0.005;
  * hold to a share of it, in the out to its start, and at an end of a column to that end.
  */
 export function secondsToMoment(seconds: number, design: Timing): Moment {
-  const { outStart, total } = stops(design);
+  const { outStartSeconds: outStart, totalSeconds: total } = designTiming(design);
   const at = (from: Moment['from'], offsetSeconds = 0, share = 0): Moment => ({ from, offsetSeconds, share });
   const near = (time: number): boolean => Math.abs(seconds - time) < NEAR_SECONDS;
   if (near(design.inSeconds)) return at('inEnd');
@@ -52,17 +81,6 @@ export function secondsToMoment(seconds: number, design: Timing): Moment {
 
 /** The moment moved to the nearest frame of a rate in the design's own length; never by more than half a frame. */
 export function snapMoment(moment: Moment, design: Timing, rate: FrameRate): Moment {
-  const { outStart, total } = stops(design);
-  const whole: TitleTiming = {
-    inFrames: 0,
-    holdFrames: 0,
-    outFrames: 0,
-    totalFrames: 0,
-    inSeconds: design.inSeconds,
-    outStartSeconds: outStart,
-    outSeconds: design.outSeconds,
-    totalSeconds: total,
-  };
-  const seconds = momentToSeconds(moment, design, whole);
+  const seconds = momentToSeconds(moment, design, designTiming(design));
   return secondsToMoment(frameToSeconds(secondsToNearestFrames(seconds, rate), rate), design);
 }

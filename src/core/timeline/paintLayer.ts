@@ -22,12 +22,21 @@ export interface Stage {
   readonly layers: ReadonlyMap<string, CompiledLayer>;
   /** The members of each group, furthest back first. */
   readonly members: ReadonlyMap<string, readonly CompiledLayer[]>;
+  /** What is painted by itself, furthest back first: neither a member of a group nor a matte. */
+  readonly top: readonly CompiledLayer[];
   readonly timing: TitleTiming;
   readonly format: FrameFormat;
+  /** The title as its keyframes have it at another time. */
+  stageAt(seconds: number): Stage;
+}
+
+/** The display items of a whole title at a time. */
+export function paintStage(stage: Stage, seconds: number, toPixels: Matrix): DisplayItem[] {
+  return paintLayers(stage, stage.top, seconds, toPixels);
 }
 
 /** The display items of layers given from the furthest back. A light is seen only on what lies below it among them. */
-export function paintLayers(
+function paintLayers(
   stage: Stage,
   layers: readonly CompiledLayer[],
   seconds: number,
@@ -60,9 +69,13 @@ function paintLayer(
   withMatte = true,
 ): DisplayItem[] {
   if (layer.layer.opacity <= 0) return [];
-  const seconds = retimed(layer.layer.motion.retime, titleSeconds, stage.timing.totalSeconds);
-  const moment = (at: number): Moment => paintMoment(stage, layer, at, toPixels);
-  const items = openShutter(moment, layer, seconds, stage);
+  const moment = (at: number): Moment => {
+    const there = at === titleSeconds ? stage : stage.stageAt(at);
+    const then = there.layers.get(layer.layer.id) ?? layer;
+    const own = retimed(then.layer.motion.retime, at, stage.timing.totalSeconds);
+    return paintMoment(there, then, own, toPixels);
+  };
+  const items = openShutter(moment, layer, titleSeconds, stage);
   return withMatte ? behindMatte(stage, layer, items, titleSeconds, toPixels) : items;
 }
 
@@ -97,7 +110,7 @@ function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixe
     .map((unit) => mapUnit(layer, unit));
   const covered = posed.map((unit) => mapRect(matrix, coveredRect(unit)));
   const bounds = unionRects(covered);
-  if (bounds === null) return { items: [], covered, bounds: null, blurPx: 0 };
+  if (bounds === null) return { items: [], covered, bounds: null, blurPx: () => 0 };
   const items = contentItems(stage, layer, posed, seconds, matrix);
   const { box, pictureSize, window } = layer;
   const seen = window === null || items.length === 0 ? items : [clippedTo(window, items, matrix)];
@@ -112,7 +125,8 @@ function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixe
           format: stage.format,
           pictureSize,
         });
-  return { items: dressed, covered, bounds, blurPx: Math.min(...posed.map((unit) => blurOf(unit, matrix))) };
+  const blurPx = (): number => Math.min(...posed.map((unit) => blurOf(unit, matrix)));
+  return { items: dressed, covered, bounds, blurPx };
 }
 
 function contentItems(
@@ -126,22 +140,28 @@ function contentItems(
   const nestedOf = ({ unit }: MappedUnit): ((at: Matrix) => DisplayItem[]) | null => {
     if (source.kind === 'copy') return (at) => copyItems(stage, layer, seconds, at);
     if (source.kind !== 'group') return null;
-    const members = stage.members.get(source.id) ?? [];
+    // A group's own time is that of its members too.
+    const then = stage.stageAt(seconds);
+    const members = then.members.get(source.id) ?? [];
     const { memberId } = unit;
     const own = memberId === undefined ? members : members.filter((one) => one.layer.id === memberId);
-    return (at) => paintLayers(stage, own, seconds, at);
+    return (at) => paintLayers(then, own, seconds, at);
   };
   const units = posed.flatMap((unit) => paintUnit(layer, unit, matrix, nestedOf(unit)));
   return [...highlightItems(layer, posed, matrix), ...units];
 }
 
-/** The original as it was a while ago, moved to where the copy is. */
+/** The original as it was a while ago, moved to where the copy was then: one that hangs on it trails behind it. */
 function copyItems(stage: Stage, layer: CompiledLayer, seconds: number, matrix: Matrix): DisplayItem[] {
-  const { layer: source, box } = layer;
-  const original = source.kind === 'copy' ? stage.layers.get(source.of) : undefined;
-  if (source.kind !== 'copy' || original === undefined || seconds < source.delaySeconds) return [];
+  const { layer: source } = layer;
+  if (source.kind !== 'copy' || seconds < source.delaySeconds) return [];
+  const before = seconds - source.delaySeconds;
+  const then = stage.stageAt(before);
+  const original = then.layers.get(source.of);
+  if (original === undefined) return [];
+  const { box } = then.layers.get(source.id) ?? layer;
   const shifted = translated(matrix, box.x - original.box.x, box.y - original.box.y);
-  return paintLayer(stage, original, seconds - source.delaySeconds, shifted);
+  return paintLayer(then, original, before, shifted);
 }
 
 function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
@@ -154,10 +174,10 @@ function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): 
     const shapes = animate(seconds);
     return posed.map(({ unit, acts }) => ({ unit: { ...unit, shapes }, acts }));
   }
+  if (counted === null) return posed;
   const share = Math.min(1, ...posed.flatMap(({ acts }) => acts.map(({ pose }) => pose.counted)));
   if (share >= 1) return posed;
-  const now = counted(share);
-  return now === null ? posed : posed.slice(0, 1).map(({ acts }) => ({ unit: now, acts }));
+  return posed.slice(0, 1).map(({ acts }) => ({ unit: counted(share), acts }));
 }
 
 function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {

@@ -55,13 +55,13 @@ export function coveredRect({ unit, map }: MappedUnit): Rect {
 }
 
 /** Whether anything of a unit can be seen. */
-export function isSeen({ unit, acts }: PosedUnit): boolean {
-  return acts.every(({ pose, plan, unit: moved }) => {
+export function isSeen({ acts }: PosedUnit): boolean {
+  return acts.every(({ pose, plan, unit }) => {
     if (pose.opacity <= 0 || pose.scaleX === 0 || pose.scaleY === 0) return false;
     const masked = plan.mask?.kind === 'wipe' || plan.mask?.kind === 'iris';
     if (masked && pose.shown <= 0) return false;
     if (plan.mask?.kind !== 'box') return true;
-    const { width, height } = moved === unit ? unit.box : moved.box;
+    const { width, height } = unit.box;
     return Math.abs(pose.xU) < width && Math.abs(pose.yU) < height;
   });
 }

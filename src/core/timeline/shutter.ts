@@ -15,7 +15,7 @@ export interface Moment {
   readonly covered: readonly Rect[];
   readonly bounds: Rect | null;
   /** The blur (standard deviation) that its least blurred unit has. */
-  readonly blurPx: number;
+  blurPx(): number;
 }
 
 // Exposures so far apart are not told from a smear; more of them would cost and not be seen.
@@ -39,7 +39,7 @@ export function openShutter(
   const open = ((timing.totalSeconds / timing.totalFrames) * shutterDegrees) / FULL_TURN;
   const last = moment(Math.min(timing.totalSeconds, seconds + open));
   // What is blurred anyway hides larger steps.
-  const stepPx = Math.max(PX_PER_EXPOSURE, Math.min(first.blurPx, last.blurPx));
+  const stepPx = Math.max(PX_PER_EXPOSURE, Math.min(first.blurPx(), last.blurPx()));
   const count = Math.min(MOST_EXPOSURES, Math.ceil(travelPx(first.covered, last.covered) / stepPx));
   if (count < 2) return first.items;
   const moments = Array.from({ length: count }, (_, i) =>

@@ -1,16 +1,21 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { serverFonts } from '../../server/fontFiles';
-import { changeAtMoment, reverseKeys, setKey, trackOf, updateTrack } from '../document/editTracks';
+import type { DisplayItem } from '../display/list';
+import { toggleField } from '../document/editFields';
+import { newCopyLayer } from '../document/newLayers';
+import { setKey, trackOf, updateTrack } from '../document/editTracks';
 import { nudgeLayer, setProperty } from '../document/editTemplate';
 import { parseTemplate } from '../document/templateSchema';
-import type { FieldValue, Keyframe, Moment, Template, Track } from '../document/template';
+import type { FieldValue, FieldValues, Keyframe, Layer, Moment, Template, Track } from '../document/template';
 import { FORMATS } from '../layout/formats';
-import { testBox, testTemplate } from '../testing';
+import { place, testBox, testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { frameToSeconds, RATES } from '../units/rates';
 import { compile } from './compile';
+import { changeAtMoment } from './changeAtMoment';
 import { momentToSeconds, secondsToMoment, snapMoment } from './moments';
+import { keySeconds, reverseKeys, shiftKeys, snapKeys, stretchKeys } from './moveKeys';
 import { designFrames, stretchTiming } from './stretch';
 import { mixValues, templateAt, trackValue } from './tracks';
 
@@ -104,15 +109,13 @@ describe('a track', () => {
     expect(mixValues('M0 0 L1 1', 'M0 0', 0.5)).toBe('M0 0 L1 1');
   });
 
-  test('keeps its keys while it is off, and turns them round', () => {
+  test('keeps its keys while it is off', () => {
     const keys = track(key(at('start'), 1), key(at('inEnd'), 2), key(at('end'), 3));
     const box = testBox('box');
     const template = testTemplate([{ ...box, motion: { ...box.motion, tracks: [keys] } }]);
     const off = updateTrack(template, 'box', 'place.dxU', (one) => ({ ...one, on: false }));
     expect(templateAt(off, 0.5, WHOLE)).toEqual(off);
     expect(off.layers[0].motion.tracks[0].keys).toHaveLength(3);
-    expect(reverseKeys(keys).keys.map((one) => one.value)).toEqual([3, 2, 1]);
-    expect(reverseKeys(reverseKeys(keys))).toEqual(keys);
   });
 });
 
@@ -120,7 +123,7 @@ describe('a change at the playhead', () => {
   const moment = at('inEnd');
   const keyed: Template = testTemplate([setKey(testBox('box'), 'place.dxU', at('start'), 50)]);
   const change = (template: Template, by: (now: Template) => Template): Template =>
-    changeAtMoment(template, templateAt(template, 1, WHOLE), moment, by);
+    changeAtMoment(template, { seconds: 1, timing: WHOLE }, by);
 
   test('sets a key of what follows keyframes, and leaves the design as it was', () => {
     const next = change(keyed, (now) => nudgeLayer(now, 'box', 20, 7));
@@ -136,9 +139,105 @@ describe('a change at the playhead', () => {
     expect(trackOf(again.layers[0], 'place.dxU')?.keys.map((one) => one.value)).toEqual([50, 90]);
   });
 
+  test('changes a key that is there without moving it or its row', () => {
+    const two = setKey(setKey(testBox('box'), 'opacity', at('start'), 10), 'place.dxU', at('start'), 50);
+    const again = setKey(setKey(two, 'opacity', at('inEnd'), 90), 'opacity', at('start'), 30);
+    expect(again.motion.tracks.map(({ path }) => path)).toEqual(['opacity', 'place.dxU']);
+    expect(trackOf(again, 'opacity')?.keys.map((one) => one.value)).toEqual([30, 90]);
+  });
+
+  test('of the keys themselves sets no other, and switching off or taking away shows the design again', () => {
+    const later = updateTrack(keyed, 'box', 'place.dxU', (one) => ({
+      ...one,
+      keys: one.keys.map((k) => ({ ...k, value: 75 })),
+    }));
+    const edited = change(keyed, (now) =>
+      updateTrack(now, 'box', 'place.dxU', (one) => ({
+        ...one,
+        keys: one.keys.map((k) => ({ ...k, value: 75 })),
+      })),
+    );
+    expect(edited).toEqual(later);
+    const off = change(keyed, (now) =>
+      updateTrack(now, 'box', 'place.dxU', (one) => ({ ...one, on: false })),
+    );
+    expect(off.layers[0].place.dxU).toBe(0);
+    expect(trackOf(off.layers[0], 'place.dxU')?.keys).toHaveLength(1);
+    const gone = change(keyed, (now) => updateTrack(now, 'box', 'place.dxU', () => null));
+    expect(gone.layers[0]).toEqual(testBox('box'));
+  });
+
+  test('that is made again from where it began, as a drag does, sets the key that its last step asks for', () => {
+    const step = (by: number): Template => change(keyed, (now) => nudgeLayer(now, 'box', by, 0));
+    const values = (template: Template) =>
+      trackOf(template.layers[0], 'place.dxU')?.keys.map((one) => one.value);
+    expect(values(step(30))).toEqual([50, 80]);
+    expect(values(step(30))).toEqual([50, 80]);
+    expect(values(step(0))).toEqual([50]);
+  });
+
+  test('at another length than the design’s is tied to what the playhead stands for', () => {
+    const long = stretchTiming(DESIGN, 1500, RATE);
+    const middle = (long.inSeconds + long.outStartSeconds) / 2;
+    const next = changeAtMoment(keyed, { seconds: middle, timing: long }, (now) =>
+      nudgeLayer(now, 'box', 5, 0),
+    );
+    const [, second] = trackOf(next.layers[0], 'place.dxU')?.keys ?? [];
+    expect(second.moment.from).toBe('hold');
+    expect(second.moment.share).toBeCloseTo(0.5, 6);
+  });
+
+  test('of a layer with its own time is tied to that', () => {
+    const [box] = keyed.layers;
+    const retime = { kind: 'speed', speed: 0.5, fromSeconds: 0, spanSeconds: 1 } as const;
+    const slow = { ...keyed, layers: [{ ...box, motion: { ...box.motion, retime } }] };
+    const next = changeAtMoment(slow, { seconds: 1.2, timing: WHOLE }, (now) => nudgeLayer(now, 'box', 5, 0));
+    const [, second] = trackOf(next.layers[0], 'place.dxU')?.keys ?? [];
+    expect(second.moment).toEqual(at('start', 0.6));
+    expect(templateAt(next, 1.2, WHOLE).layers[0].place.dxU).toBeCloseTo(55, 6);
+  });
+
   test('of something else sets none', () => {
     const next = change(keyed, (now) => ({ ...now, name: 'Other' }));
     expect(next.layers).toEqual(keyed.layers);
+  });
+});
+
+describe('the keys of a track', () => {
+  // Set in another order than they come.
+  const keys = track(
+    key(at('end'), 3),
+    { ...key(at('start', 0.2), 1, 'smooth'), curve: [0.1, 0.2, 0.3, 0.9] },
+    key(at('inEnd'), 2, 'stepped'),
+  );
+  const times = (one: Track): number[] =>
+    one.keys.map((k) => keySeconds(k, DESIGN)).toSorted((a, b) => a - b);
+
+  test('turned round run the same way backwards, and turned round again are as they were', () => {
+    const back = reverseKeys(keys, DESIGN);
+    expect(back.keys.map((k) => k.value)).toEqual([3, 2, 1]);
+    times(back).forEach((time, i) => expect(time).toBeCloseTo([0.2, 4.8, 5.6][i], 6));
+    const there = (seconds: number): number => Number(trackValue(keys, seconds, DESIGN, WHOLE));
+    const again = reverseKeys(reverseKeys(keys, DESIGN), DESIGN);
+    for (const seconds of [0.3, 0.6, 0.9]) {
+      expect(Number(trackValue(again, seconds, DESIGN, WHOLE))).toBeCloseTo(there(seconds), 6);
+      // The curve from the first key to the second, seen from its other end.
+      const mirrored = Number(trackValue(back, 0.2 + 5.6 - seconds, DESIGN, WHOLE));
+      expect(mirrored).toBeCloseTo(there(seconds), 6);
+    }
+  });
+
+  test('are stretched from the first and shifted to a time, as far as the title goes', () => {
+    expect(
+      times(stretchKeys(track(key(at('start', 0.2), 1), key(at('start', 0.6), 2)), DESIGN, 0.5)),
+    ).toEqual([0.2, 0.4]);
+    times(shiftKeys(keys, DESIGN, 0)).forEach((time, i) => expect(time).toBeCloseTo([0, 0.8, 5.4][i], 6));
+    expect(times(stretchKeys(keys, DESIGN, 9)).at(-1)).toBeCloseTo(5.6, 6);
+  });
+
+  test('can be put on frames', () => {
+    const snapped = snapKeys(track(key(at('start', 0.213), 1)), DESIGN, RATE);
+    expect(times(snapped)).toEqual([0.2]);
   });
 });
 
@@ -171,6 +270,41 @@ describe('a title with keyframes', () => {
     expect(title.frame(0.5, WHOLE)).not.toEqual(title.frame(0.6, WHOLE));
   });
 
+  test('smears what its keys move while the shutter is open', () => {
+    const moved = moving([track(key(at('start'), 0), key(at('inEnd'), 1500))]);
+    const [layer] = moved.layers;
+    const open = { ...moved, layers: [{ ...layer, motion: { ...layer.motion, shutterDegrees: 180 } }] };
+    const title = compile(open, {}, FORMATS.get('wide-1080'), fonts);
+    expect(title.frame(0.5, WHOLE).items).toEqual([expect.objectContaining({ kind: 'average' })]);
+    expect(title.frame(3, WHOLE).items).toEqual([expect.objectContaining({ kind: 'fill' })]);
+  });
+
+  test('keeps what an editor typed, whatever the keys say', () => {
+    const template = toggleField(
+      moving([{ path: 'fill', on: true, keys: [key(at('start'), '#ff0000')] }]),
+      'box',
+      'fill',
+    );
+    const [{ id }] = template.fields;
+    const fill = (values: FieldValues) =>
+      compile(template, values, FORMATS.get('wide-1080'), fonts).frame(3, WHOLE).items[0];
+    expect(fill({})).toMatchObject({ paint: { colour: '#ff0000' } });
+    expect(fill({ [id]: '#00ff00' })).toMatchObject({ paint: { colour: '#00ff00' } });
+  });
+
+  test('has a delayed copy that hangs on it trail behind', () => {
+    const copy: Layer = {
+      ...newCopyLayer('copy', 'Copy', 'box'),
+      delaySeconds: 0.5,
+      place: place({ target: { kind: 'layer', layerId: 'box' }, dyU: 100 }),
+    };
+    const one = moving([track(key(at('start'), 0), key(at('inEnd'), 400))]);
+    const title = compile({ ...one, layers: [...one.layers, copy] }, {}, FORMATS.get('wide-1080'), fonts);
+    const [ghost, original] = title.frame(0.75, WHOLE).items.map(left);
+    expect(original).toBeCloseTo(300, 0);
+    expect(ghost).toBeCloseTo(100, 0);
+  });
+
   test('shows at its very end what the last key says', () => {
     const template = moving([
       { path: 'opacity', on: true, keys: [key(at('outStart'), 100), key(at('end'), 40)] },
@@ -180,3 +314,9 @@ describe('a title with keyframes', () => {
     expect(last).toEqual([expect.objectContaining({ opacity: 0.4 })]);
   });
 });
+
+/** Where a filled shape begins, in px from the left. */
+function left(item: DisplayItem): number {
+  if (item.kind !== 'fill') throw new Error(`a ${item.kind}`);
+  return Math.min(...item.outline.coords.filter((_value, i) => i % 2 === 0)) + item.matrix[4];
+}

@@ -1,7 +1,15 @@
 import bezier from 'bezier-easing';
 import { mixColours } from '../colour/mixStops';
 import { applySettings } from '../document/applyOverrides';
-import type { FieldValue, Keyframe, PropertySetting, Template, Timing, Track } from '../document/template';
+import type {
+  FieldValue,
+  Keyframe,
+  Layer,
+  PropertySetting,
+  Template,
+  Timing,
+  Track,
+} from '../document/template';
 import { EASES } from '../eases';
 import { assertNever } from '../kit/assertNever';
 import { momentToSeconds } from './moments';
@@ -111,33 +119,42 @@ export function mixValues(from: FieldValue, to: FieldValue, share: number): Fiel
   });
 }
 
+/** Whether a property follows a track: it is on and has keys. */
+export const isFollowed = ({ on, keys }: Track): boolean => on && keys.length > 0;
+
 /** Whether anything of a template follows keyframes. */
 export function hasTracks(template: Template): boolean {
-  return template.layers.some(({ motion }) => motion.tracks.some(({ on, keys }) => on && keys.length > 0));
+  return template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
 }
 
 /** What the tracks of a template set at a time. */
 export function trackSettings(template: Template, seconds: number, timing: TitleTiming): PropertySetting[] {
-  return template.layers.flatMap(({ id, motion }) => {
-    if (motion.tracks.length === 0) return [];
-    const at = (track: Track, time: number): FieldValue | null =>
-      track.on ? trackValue(track, time, template.timing, timing) : null;
-    // A layer's own time can follow a curve; that curve runs in the title's time, all others in the layer's.
-    const clock = motion.tracks.find(({ path }) => path === CLOCK_PATH);
-    const moment = clock === undefined ? null : at(clock, seconds);
-    const retime =
-      motion.retime !== null && typeof moment === 'number'
-        ? { ...motion.retime, fromSeconds: moment }
-        : motion.retime;
-    const own = retimed(retime, seconds, timing.totalSeconds);
-    return motion.tracks.flatMap((track) => {
-      const value = track === clock ? moment : at(track, own);
-      return value === null ? [] : [{ layerId: id, path: track.path, value }];
-    });
-  });
+  return template.layers.flatMap((layer) =>
+    layer.motion.tracks.filter(isFollowed).flatMap((track) => {
+      const own = trackSeconds(layer, track.path, seconds, template.timing, timing);
+      const value = trackValue(track, own, template.timing, timing);
+      return value === null ? [] : [{ layerId: layer.id, path: track.path, value }];
+    }),
+  );
 }
 
+// A layer's own time can follow a curve; that curve runs in the title's time, all others in the layer's.
 const CLOCK_PATH = 'motion.retime.fromSeconds';
+
+/** The time (seconds) at which the track of a layer's property is asked for at a time of the title. */
+export function trackSeconds(
+  { motion }: Layer,
+  path: string,
+  seconds: number,
+  design: Timing,
+  timing: TitleTiming,
+): number {
+  if (motion.retime === null || path === CLOCK_PATH) return seconds;
+  const clock = motion.tracks.find((track) => track.path === CLOCK_PATH);
+  const moment = clock !== undefined && isFollowed(clock) ? trackValue(clock, seconds, design, timing) : null;
+  const retime = typeof moment === 'number' ? { ...motion.retime, fromSeconds: moment } : motion.retime;
+  return retimed(retime, seconds, timing.totalSeconds);
+}
 
 /** The template as its tracks have it at a time: the properties that follow keyframes have their value then. */
 export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {

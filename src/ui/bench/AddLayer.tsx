@@ -20,7 +20,7 @@ import type { Template } from '@/core/document/template';
 import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { bringInPicture, PICTURE_TYPES } from '../shared/assets';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { useAdd, useBench, useTemplate } from './benchStore';
 
 interface Choice {
   readonly label: string;
@@ -40,22 +40,14 @@ const KINDS: readonly Choice[] = [
 /** Adds a layer of any kind, alone or for the layers that are chosen. */
 export function AddLayer() {
   const template = useTemplate();
-  const apply = useApply();
-  const { selected, selection, select, store } = useBench();
+  const add = useAdd();
+  const { selected, selection } = useBench();
   const file = useRef<HTMLInputElement>(null);
   const chosen = template.layers.find((layer) => layer.id === selected);
-  const add = (make: Choice['make']): void => {
-    const { template: next, layerId } = make(template);
-    apply(() => next);
-    select(layerId);
-  };
   const bringIn = async (picked: File): Promise<void> => {
     try {
       const asset = await bringInPicture(picked);
-      const { template: now } = store.getState();
-      const { template: next, layerId } = addPicture(now, asset.id, asset.name.replace(/\.\w+$/, ''));
-      apply(() => next);
-      select(layerId);
+      add((now) => addPicture(now, asset.id, asset.name.replace(/\.\w+$/, '')));
     } catch (error) {
       toast.error(wordsOf(error));
     }

@@ -3,14 +3,13 @@ import { useState } from 'react';
 import type { AlignEdge, Arranged } from '@/core/document/arrange';
 import { alignLayers, repeatLayer, spaceLayers } from '@/core/document/arrange';
 import { addCopy, addGroup, addStack } from '@/core/document/addLayer';
-import type { Added } from '@/core/document/addLayer';
 import { dragRoots } from '@/core/document/editTemplate';
 import type { Layer, Template } from '@/core/document/template';
 import { safeArea } from '@/core/layout/safeAreas';
 import { Button } from '../shared/Button';
 import { NumberBox } from '../shared/NumberBox';
 import { Segmented } from '../shared/Segmented';
-import { useApply, useBench } from './benchStore';
+import { useAdd, useApply, useBench } from './benchStore';
 import { Row } from './PropertyRow';
 import { useEditing } from './useEditing';
 
@@ -32,7 +31,7 @@ const TO = [
 /** Lines layers up, spaces them evenly, repeats one with a gap, and puts layers together. */
 export function ArrangeRows({ layer }: { readonly layer: Layer }) {
   const apply = useApply();
-  const { store, selection, select, boxes } = useBench();
+  const { store, selection, boxes } = useBench();
   const { format, place } = useEditing();
   const [to, setTo] = useState<(typeof TO)[number]['value']>(
     selection.length > 1 ? 'selection' : 'titleSafe',
@@ -49,11 +48,7 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
     });
     apply((now) => change(now, layers));
   };
-  const add = (make: (now: Template) => Added): void => {
-    const { template: next, layerId } = make(store.getState().template);
-    store.getState().replace(next);
-    select(layerId);
-  };
+  const add = useAdd();
   const tool =
     'grid h-8 flex-1 place-items-center rounded-md border border-line bg-field text-[16px] hover:bg-leaf-wash disabled:opacity-40';
   return (
@@ -114,13 +109,13 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
 }
 
 function RepeatRow({ layer }: { readonly layer: Layer }) {
-  const apply = useApply();
+  const { store } = useBench();
   const [count, setCount] = useState(2);
   const [gap, setGap] = useState(16);
   const repeat = (now: Template): Template => repeatLayer(now, layer.id, count, 'y', gap);
   return (
     <div className="grid grid-cols-[1fr_60px_72px] items-center gap-2 py-1">
-      <Button onClick={() => apply(repeat)}>Repeat down</Button>
+      <Button onClick={() => store.getState().replace(repeat(store.getState().template))}>Repeat down</Button>
       <NumberBox
         label="How many more"
         unit="×"

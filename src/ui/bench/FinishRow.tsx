@@ -1,6 +1,5 @@
 'use client';
 import { useParams } from 'next/navigation';
-import { useState } from 'react';
 import { toast } from 'sonner';
 import { nanoid } from 'nanoid';
 import type { Finish } from '@/core/document/house';
@@ -8,6 +7,7 @@ import { applyFinish, finishOf, updateFinish } from '@/core/document/house';
 import type { Layer } from '@/core/document/template';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
+import { KeepForm } from '../shared/KeepForm';
 import { SelectBox } from '../shared/SelectBox';
 import { changeHouse, useHouse } from '../shared/useHouse';
 import { useApply } from './benchStore';
@@ -20,7 +20,6 @@ export function FinishRow({ layer }: { readonly layer: Layer }) {
   const { change } = useEditing();
   const apply = useApply();
   const params = useParams<{ id?: string }>();
-  const [name, setName] = useState('');
   const fitting = finishes.filter((finish) => finish.kind === layer.kind);
   const current = fitting.find((finish) => finish.id === layer.finish);
   const keep = async (finish: Finish | null, everywhere: boolean): Promise<void> => {
@@ -66,27 +65,11 @@ export function FinishRow({ layer }: { readonly layer: Layer }) {
           Update “{current.name}” everywhere
         </Button>
       )}
-      <form
-        className="flex gap-2 py-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
-          void keep(finishOf(layer, nanoid(10), name.trim()), false);
-          setName('');
-        }}
-      >
-        <input
-          aria-label="Name of a new finish"
-          placeholder="Keep this look as…"
-          value={name}
-          maxLength={60}
-          onChange={(event) => setName(event.target.value)}
-          className="h-8 min-w-0 flex-1 rounded-lg border border-line-strong bg-field px-2.5"
-        />
-        <Button look="plain" type="submit" disabled={name.trim() === ''}>
-          Keep
-        </Button>
-      </form>
+      <KeepForm
+        label="Name of a new finish"
+        placeholder="Keep this look as…"
+        onKeep={(name) => void keep(finishOf(layer, nanoid(10), name), false)}
+      />
     </>
   );
 }

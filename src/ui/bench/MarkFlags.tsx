@@ -1,6 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
+import type { Template } from '@/core/document/template';
 import { moveMark, removeMark } from '@/core/document/marks';
 import type { FrameRate } from '@/core/units/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/units/rates';
@@ -13,13 +14,20 @@ interface Props {
   readonly rate: FrameRate;
 }
 
+interface Drag {
+  readonly template: Template;
+  readonly index: number;
+  readonly x: number;
+  readonly at: number;
+}
+
 /** The marks above the score: dragged along, moved by a frame with the arrow keys, taken away with Delete. */
 export function MarkFlags({ scale, rate }: Props) {
   const { store } = useBench();
   const apply = useApply();
   const marks = useTemplatePart((template) => template.marks);
   const timing = useTemplatePart((template) => template.timing);
-  const drag = useRef<{ readonly index: number; readonly x: number; readonly at: number } | null>(null);
+  const drag = useRef<Drag | null>(null);
   const [says, setSays] = useState<{ readonly index: number; readonly words: string } | null>(null);
   const toFrame = (seconds: number): number => frameToSeconds(secondsToNearestFrames(seconds, rate), rate);
   const onPointerMove = (event: PointerEvent): void => {
@@ -27,7 +35,8 @@ export function MarkFlags({ scale, rate }: Props) {
     if (current === null) return;
     const seconds = toFrame(xToSeconds(current.at + event.clientX - current.x, timing, scale));
     setSays({ index: current.index, words: `${seconds.toFixed(2)} s` });
-    apply((now) => moveMark(now, current.index, seconds));
+    // From where it began, so that it stays the same mark when it passes others.
+    store.getState().replace(moveMark(current.template, current.index, seconds));
   };
   const end = (): void => {
     if (drag.current === null) return;
@@ -57,7 +66,8 @@ export function MarkFlags({ scale, rate }: Props) {
         event.stopPropagation();
         event.currentTarget.setPointerCapture(event.pointerId);
         store.grouping.begin();
-        drag.current = { index, x: event.clientX, at: secondsToX(mark, timing, scale) };
+        const { template } = store.getState();
+        drag.current = { template, index, x: event.clientX, at: secondsToX(mark, timing, scale) };
       }}
       onPointerMove={onPointerMove}
       onPointerUp={end}

@@ -6,10 +6,9 @@ import { sameMoment, setKey } from '@/core/document/editTracks';
 import { updateLayer } from '@/core/document/editTemplate';
 import type { Keyframe, Layer, Moment } from '@/core/document/template';
 import type { PlacedBox } from '@/core/layout/points';
-import { momentToSeconds } from '@/core/timeline/moments';
+import { designTiming, momentToSeconds, toDesignSeconds } from '@/core/timeline/moments';
 import { trackValue } from '@/core/timeline/tracks';
 import { useApply, useBench, useTemplatePart } from './benchStore';
-import { designTiming } from './motion/moveKeys';
 
 interface Props {
   readonly layer: Layer;
@@ -30,7 +29,8 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
   const { store, playhead } = useBench();
   const apply = useApply();
   const timing = useTemplatePart((template) => template.timing);
-  const { seconds } = useStore(playhead);
+  const now = useStore(playhead);
+  const seconds = toDesignSeconds(now.seconds, timing, now.timing);
   const drag = useRef<{ x: number; y: number; fromX: number; fromY: number } | null>(null);
   const whole = designTiming(timing);
   const tracks = layer.motion.tracks.filter(({ on, path }) => on && (path === AXES.x || path === AXES.y));
@@ -40,10 +40,10 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
     const value = track === undefined ? null : trackValue(track, at, timing, whole);
     return value === null ? (axis === 'x' ? layer.place.dxU : layer.place.dyU) : Number(value);
   };
-  const now = { x: offset('x', seconds), y: offset('y', seconds) };
+  const here = { x: offset('x', seconds), y: offset('y', seconds) };
   const place = (at: number): { x: number; y: number } => ({
-    x: box.x + box.width / 2 + offset('x', at) - now.x,
-    y: box.y + box.height / 2 + offset('y', at) - now.y,
+    x: box.x + box.width / 2 + offset('x', at) - here.x,
+    y: box.y + box.height / 2 + offset('y', at) - here.y,
   });
   const moments = new Map<number, Moment>();
   for (const { moment } of tracks.flatMap(({ keys }) => keys))

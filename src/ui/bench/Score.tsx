@@ -5,6 +5,7 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/document/editTemplate';
+import { fromDesignSeconds, toDesignSeconds } from '@/core/timeline/moments';
 import { frameToSeconds, secondsToFrame } from '@/core/units/rates';
 import { useElementSize } from '../picture/useElementSize';
 import { useSortSensors } from '../shared/useSortSensors';
@@ -12,14 +13,7 @@ import { useApply, useTemplate } from './benchStore';
 import { MarkFlags } from './MarkFlags';
 import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
-import {
-  fromDesignSeconds,
-  HEAD_PX,
-  scoreScale,
-  secondsToX,
-  toDesignSeconds,
-  xToSeconds,
-} from './scoreScale';
+import { HEAD_PX, scoreScale, secondsToX, xToSeconds } from './scoreScale';
 import type { TitleTime } from './useTitleTime';
 import { loopFrames } from './useTitleTime';
 

@@ -23,6 +23,12 @@ interface Props {
 
 const LONGEST_SECONDS = 60;
 
+const COLUMNS = [
+  { name: 'In', className: 'text-in', part: 'inSeconds' },
+  { name: 'Hold', className: 'text-soft', part: 'holdSeconds' },
+  { name: 'Out', className: 'text-out', part: 'outSeconds' },
+] as const;
+
 /** Above the score: playing, where the playhead is, the lengths of the three columns, and adding layers. */
 export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: Props) {
   const { player, rate, totalFrames } = time;
@@ -49,27 +55,16 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
         <span className="w-16 text-[12px] text-soft">
           {columnWords(player.frame, totalFrames, time.timing)}
         </span>
-        <ColumnLength
-          name="In"
-          className="text-in"
-          value={timing.inSeconds}
-          units={frameUnits}
-          onChange={(inSeconds) => set({ inSeconds })}
-        />
-        <ColumnLength
-          name="Hold"
-          className="text-soft"
-          value={timing.holdSeconds}
-          units={frameUnits}
-          onChange={(holdSeconds) => set({ holdSeconds })}
-        />
-        <ColumnLength
-          name="Out"
-          className="text-out"
-          value={timing.outSeconds}
-          units={frameUnits}
-          onChange={(outSeconds) => set({ outSeconds })}
-        />
+        {COLUMNS.map(({ name, className, part }) => (
+          <ColumnLength
+            key={part}
+            name={name}
+            className={className}
+            value={timing[part]}
+            units={frameUnits}
+            onChange={(seconds) => set({ [part]: seconds })}
+          />
+        ))}
         <span className="flex-1" />
         <AddLayer />
       </div>

@@ -2,11 +2,22 @@
 import { useEffect, useRef, useState } from 'react';
 import { FilePicker } from '../shared/FilePicker';
 import { SelectBox } from '../shared/SelectBox';
-import { speechFile } from './titleSound';
 
 interface Props {
   readonly playing: boolean;
   readonly seconds: number;
+}
+
+/** The sound of the talking stand-in, made by a worker so that nothing stops meanwhile. */
+function speechUrl(): Promise<string> {
+  const worker = new Worker(new URL('../../workers/speechWorker.ts', import.meta.url));
+  return new Promise((resolve) => {
+    worker.addEventListener('message', ({ data }: MessageEvent<ArrayBuffer>) => {
+      worker.terminate();
+      resolve(URL.createObjectURL(new Blob([data], { type: 'audio/wav' })));
+    });
+    worker.postMessage('speak');
+  });
 }
 
 // A sound that has run this far from the picture is put right.
@@ -31,7 +42,7 @@ export function SoundMenu({ playing, seconds }: Props) {
   const choose = (value: string): void => {
     if (value === 'file') file.current?.click();
     else if (value === 'none') setSound(null);
-    else if (value === 'speech') setSound({ name: 'Speech', url: URL.createObjectURL(speechFile()) });
+    else if (value === 'speech') void speechUrl().then((url) => setSound({ name: 'Speech', url }));
   };
   return (
     <span className="w-32 shrink-0">

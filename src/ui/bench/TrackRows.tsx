@@ -6,13 +6,13 @@ import { updateLayer } from '@/core/document/editTemplate';
 import { setKey, updateTrack } from '@/core/document/editTracks';
 import type { Keyframe, Layer, Timing, Track } from '@/core/document/template';
 import { findProperty } from '@/core/layers';
-import { secondsToMoment } from '@/core/timeline/moments';
+import { designTiming, secondsToMoment } from '@/core/timeline/moments';
+import { keySeconds } from '@/core/timeline/moveKeys';
 import { trackValue } from '@/core/timeline/tracks';
 import type { FrameRate } from '@/core/units/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/units/rates';
 import { classes } from '../shared/classes';
-import { useApply, useBench } from './benchStore';
-import { designTiming, keySeconds } from './motion/moveKeys';
+import { designSeconds, useApply, useBench } from './benchStore';
 import type { ScoreScale } from './scoreScale';
 import { HEAD_PX, secondsToX, xToSeconds } from './scoreScale';
 
@@ -35,7 +35,7 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
   const { playhead, chosenKey, chooseKey } = useBench();
   const label = findProperty(layer, track.path)?.label ?? track.path;
   const addKey = (): void => {
-    const { seconds } = playhead.getState();
+    const seconds = designSeconds(playhead, timing);
     const value = trackValue(track, seconds, timing, designTiming(timing));
     if (value === null) return;
     apply((now) =>

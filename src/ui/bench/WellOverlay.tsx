@@ -5,13 +5,12 @@ import { nudgeIn } from '@/core/document/editInFormat';
 import { dragRoots } from '@/core/document/editTemplate';
 import type { Template } from '@/core/document/template';
 import type { Rect } from '@/core/kit/rect';
-import { templateAt } from '@/core/timeline/tracks';
 import { containsPoint, unionRects } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/layout/formats';
 import { pictureSize } from '@/core/layout/formats';
 import { safeArea } from '@/core/layout/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
-import { useApply, useBench, useTemplate } from './benchStore';
+import { useBench, useTemplate } from './benchStore';
 import { GuideLines } from './GuideLines';
 import { MotionPath } from './MotionPath';
 import { movesWith } from './movesWith';
@@ -35,8 +34,6 @@ interface Drag {
   readonly startX: number;
   readonly startY: number;
   readonly template: Template;
-  /** As keyframes had it at the playhead when the drag began. */
-  readonly shown: Template;
   readonly box: Rect;
   /** The layers that are really moved, and the lines that they can stop at: what else lies in the picture stays. */
   readonly roots: readonly string[];
@@ -52,8 +49,7 @@ const SNAP_REACH_PX = 6;
 /** Safe lines, frames round the chosen layers, and picking and dragging in the picture. */
 export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }: Props) {
   const template = useTemplate();
-  const apply = useApply();
-  const { store, playhead, selection, select, picking, pickColour } = useBench();
+  const { store, selection, select, picking, pickColour } = useBench();
   const { format, place } = useEditing();
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
@@ -95,9 +91,7 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     const roots = [...new Set(layerIds.flatMap((id) => dragRoots(template, id)))];
     const lines = stillLines(template, title, format, [...layerIds, ...roots]);
     const pointer = { x, y };
-    const { seconds, timing } = playhead.getState();
-    const shown = templateAt(template, seconds, timing);
-    setDrag({ startX: x, startY: y, template, shown, box, roots, lines, snapped: null, pointer });
+    setDrag({ startX: x, startY: y, template, box, roots, lines, snapped: null, pointer });
   };
   const onPointerMove = (event: PointerEvent): void => {
     if (drag === null) return;
@@ -107,12 +101,15 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
     if (drag.snapped === null && Math.hypot(dx, dy) * scale < DRAG_STARTS_PX) return;
     if (event.shiftKey && Math.abs(dx) > Math.abs(dy)) dy = 0;
     else if (event.shiftKey) dx = 0;
-    const from = drag.shown;
     const snapped = event.altKey
       ? { dx, dy, lineX: null, lineY: null }
       : snapShift(drag.box, dx, dy, drag.lines, SNAP_REACH_PX / scale);
     setDrag({ ...drag, snapped, pointer: { x, y } });
-    apply(() => drag.roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), from));
+    store
+      .getState()
+      .applyTo(drag.template, (now) =>
+        drag.roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), now),
+      );
   };
   const finish = (): void => {
     store.grouping.end();

@@ -4,15 +4,15 @@ import { temporal } from 'zundo';
 import type { TemporalState } from 'zundo';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
+import type { Added } from '@/core/document/addLayer';
 import type { OverrideScope } from '@/core/document/editOverrides';
-import { changeAtMoment } from '@/core/document/editTracks';
-import type { Template } from '@/core/document/template';
+import type { Template, Timing } from '@/core/document/template';
 import type { PlacedBox } from '@/core/layout/points';
-import { secondsToMoment } from '@/core/timeline/moments';
+import { changeAtMoment } from '@/core/timeline/changeAtMoment';
+import { designTiming, toDesignSeconds } from '@/core/timeline/moments';
 import type { TitleTiming } from '@/core/timeline/stretch';
-import { hasTracks, templateAt } from '@/core/timeline/tracks';
+import { hasTracks } from '@/core/timeline/tracks';
 import type { UndoGrouping } from '../shared/undoGrouping';
-import { designTiming } from './motion/moveKeys';
 import { createUndoGrouping } from '../shared/undoGrouping';
 
 export type Change = (template: Template) => Template;
@@ -21,6 +21,8 @@ interface BenchState {
   readonly template: Template;
   /** Changes the template as it is at the playhead: what follows keyframes gets a key there. */
   apply(change: Change): void;
+  /** The same, from another template than the present one: a drag always starts from where it began. */
+  applyTo(from: Template, change: Change): void;
   /** Puts another template in its place. */
   replace(template: Template): void;
 }
@@ -53,6 +55,7 @@ export function createBenchStore(template: Template, playhead: StoreApi<Playhead
         template,
         apply: (change) =>
           set((state) => ({ template: changeAt(state.template, playhead.getState(), change) })),
+        applyTo: (from, change) => set({ template: changeAt(from, playhead.getState(), change) }),
         replace: (next) => set({ template: next }),
       }),
       {
@@ -71,10 +74,14 @@ export function createPlayhead({ timing }: Template): StoreApi<Playhead> {
   return createStore<Playhead>(() => ({ seconds: timing.inSeconds, timing: designTiming(timing) }));
 }
 
-function changeAt(template: Template, { seconds, timing }: Playhead, change: Change): Template {
-  if (!hasTracks(template)) return change(template);
-  const shown = templateAt(template, seconds, timing);
-  return changeAtMoment(template, shown, secondsToMoment(seconds, template.timing), change);
+function changeAt(template: Template, playhead: Playhead, change: Change): Template {
+  return hasTracks(template) ? changeAtMoment(template, playhead, change) : change(template);
+}
+
+/** The time of the design that the playhead stands for, in seconds. */
+export function designSeconds(playhead: StoreApi<Playhead>, design: Timing): number {
+  const { seconds, timing } = playhead.getState();
+  return toDesignSeconds(seconds, design, timing);
 }
 
 /** Waiting for a colour to be picked from the picture. */
@@ -135,6 +142,16 @@ export function useTemplate(): Template {
 /** A part of the template; what asks for it is drawn again only when that part changes. */
 export function useTemplatePart<T>(part: (template: Template) => T): T {
   return useStore(useBench().store, (state) => part(state.template));
+}
+
+/** How to add a layer: it is chosen as soon as it is there. */
+export function useAdd(): (make: (template: Template) => Added) => void {
+  const { store, select } = useBench();
+  return (make) => {
+    const { template, layerId } = make(store.getState().template);
+    store.getState().replace(template);
+    select(layerId);
+  };
 }
 
 /** How to change the template. */

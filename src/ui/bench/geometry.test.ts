@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { scoreScale, secondsToX, xToSeconds } from './scoreScale';
+import { fromDesignSeconds, toDesignSeconds } from '@/core/timeline/moments';
 import { stretchTiming } from '@/core/timeline/stretch';
 import { RATES } from '@/core/units/rates';
-import { fromDesignSeconds, toDesignSeconds } from './scoreScale';
 import { snapLines, snapShift } from './snap';
 import { chooseLoop, loopFrames } from './useTitleTime';
 

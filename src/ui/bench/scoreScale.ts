@@ -1,5 +1,4 @@
 import type { Timing } from '@/core/document/template';
-import type { TitleTiming } from '@/core/timeline/stretch';
 
 /** Width of the row heads, in CSS pixels. */
 export const HEAD_PX = 190;
@@ -46,24 +45,4 @@ export function xToSeconds(x: number, timing: Timing, scale: ScoreScale): number
     total,
     timing.inSeconds + timing.holdSeconds + (x - scale.inPx - scale.holdPx) / scale.pxPerSecond,
   );
-}
-
-/** A time of a title that is tried at another length, as the time of the design that it stands for. */
-export function toDesignSeconds(seconds: number, design: Timing, timing: TitleTiming): number {
-  const { inSeconds, outStartSeconds, outSeconds } = timing;
-  if (seconds < inSeconds) return (seconds / inSeconds) * design.inSeconds;
-  const outStart = design.inSeconds + design.holdSeconds;
-  if (seconds >= outStartSeconds)
-    return outStart + ((seconds - outStartSeconds) / outSeconds) * design.outSeconds;
-  return design.inSeconds + ((seconds - inSeconds) / (outStartSeconds - inSeconds)) * design.holdSeconds;
-}
-
-/** The other way round. */
-export function fromDesignSeconds(seconds: number, design: Timing, timing: TitleTiming): number {
-  const outStart = design.inSeconds + design.holdSeconds;
-  if (seconds < design.inSeconds) return (seconds / design.inSeconds) * timing.inSeconds;
-  if (seconds >= outStart)
-    return timing.outStartSeconds + ((seconds - outStart) / design.outSeconds) * timing.outSeconds;
-  const share = design.holdSeconds > 0 ? (seconds - design.inSeconds) / design.holdSeconds : 0;
-  return timing.inSeconds + share * (timing.outStartSeconds - timing.inSeconds);
 }

@@ -10,7 +10,7 @@ import type { TitleTiming } from '@/core/timeline/stretch';
 import type { FrameRate } from '@/core/units/rates';
 import type { Player } from '../picture/usePlayer';
 import type { BenchView } from './benchStore';
-import { toDesignSeconds } from './scoreScale';
+import { designSeconds } from './benchStore';
 
 interface Options {
   readonly view: BenchView;
@@ -50,9 +50,8 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     player.toggle();
   });
   useHotkeys('m', () => {
-    const { seconds } = view.playhead.getState();
-    const at = toDesignSeconds(seconds, template.timing, timing);
-    store.getState().replace(addMark(store.getState().template, at));
+    const now = store.getState();
+    now.replace(addMark(now.template, designSeconds(view.playhead, now.template.timing)));
   });
   useHotkeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
   useHotkeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? total), { useKey: true });
@@ -110,7 +109,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     'mod+g',
     () => {
       if (selection.length < 2) return;
-      const { template: next, layerId } = addGroup(template, selection);
+      const { template: next, layerId } = addGroup(store.getState().template, selection);
       store.getState().replace(next);
       view.select(layerId);
     },

@@ -38,7 +38,7 @@ export function useWallPicture(wish: WallWish): [RefObject<HTMLCanvasElement | n
 export function useWallFollows(valuesOf: (template: Template) => FieldValues): void {
   const { store } = useBench();
   useEffect(
-    () => store.subscribe(({ template }) => wallPainter().follow(template, valuesOf)),
+    () => store.subscribe(({ template }) => wallPainter().follow(template, valuesOf(template))),
     [store, valuesOf],
   );
 }

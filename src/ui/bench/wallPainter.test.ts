@@ -86,7 +86,7 @@ test('shown pictures follow a changed template at once, and the screen asking fo
   for (const format of ['wide', 'tall']) answer(format);
   painter.leave('tall');
   const changed = { ...tidelineStrap, name: 'Other' };
-  painter.follow(changed, () => VALUES);
+  painter.follow(changed, VALUES);
   painter.ask(wish('wide', 1, changed), done);
   answer('wide');
   expect(pictures().map((one) => [one.formatId, one.design])).toEqual([

@@ -52,9 +52,8 @@ export class WallPainter {
   }
 
   /** Asks for the shown pictures again, of a changed template; before the screen has been told to. */
-  follow(template: Template, change: (template: Template) => FieldValues): void {
-    for (const { wish, done } of this.shown.values())
-      this.ask({ ...wish, template, values: change(template) }, done);
+  follow(template: Template, values: FieldValues): void {
+    for (const { wish, done } of this.shown.values()) this.ask({ ...wish, template, values }, done);
   }
 
   /** No longer asks for a format's picture. */

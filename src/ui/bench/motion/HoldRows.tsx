@@ -1,11 +1,11 @@
 'use client';
-import { TrashIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
 import { newHoldUse } from '@/core/document/newMove';
 import type { HoldUse, Layer } from '@/core/document/template';
 import { HOLD_MOVES } from '@/core/holdMoves';
 import { bindLayer } from '@/core/layers';
 import { Row } from '../PropertyRow';
+import { MoveHead } from './MoveHead';
 import { MoveMenu } from './MoveMenu';
 import { UnitChoice } from './MoveRows';
 import { ParamRows } from './ParamRows';
@@ -36,25 +36,14 @@ export function HoldRows({ layer, uses, onChange }: Props) {
         const of = uses.length > 1 ? `hold ${i + 1}` : 'hold';
         return (
           <div key={i} className="mb-1 rounded-lg border border-line px-2 py-1">
-            <div className="flex items-center gap-1 py-1">
-              <MoveMenu
-                label={`Move ${of}: ${move.label}`}
-                button={move.label}
-                layer={layer}
-                offers={offers}
-                chosen={use.move}
-                onPick={(id) => replace(i, suited(layer, id))}
-              />
-              <button
-                type="button"
-                aria-label={`Take away ${move.label}, ${of}`}
-                title="Take this move away"
-                onClick={() => onChange(uses.toSpliced(i, 1))}
-                className="grid h-8 w-8 shrink-0 place-items-center rounded-lg text-soft hover:bg-paper"
-              >
-                <TrashIcon className="h-4 w-4" />
-              </button>
-            </div>
+            <MoveHead
+              of={of}
+              move={move}
+              layer={layer}
+              offers={offers}
+              onPick={(id) => replace(i, suited(layer, id))}
+              onRemove={() => onChange(uses.toSpliced(i, 1))}
+            />
             {units.length > 1 && (
               <Row label="Moves by">
                 <UnitChoice

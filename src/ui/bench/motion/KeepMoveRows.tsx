@@ -1,6 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { toast } from 'sonner';
 import type { OwnMove } from '@/core/document/house';
 import { ownMoveToText, textToOwnMove } from '@/core/document/ownMove';
@@ -8,6 +8,7 @@ import type { Motion } from '@/core/document/template';
 import { wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
 import { FilePicker } from '../../shared/FilePicker';
+import { KeepForm } from '../../shared/KeepForm';
 import { changeHouse, useHouse } from '../../shared/useHouse';
 
 interface Props {
@@ -18,7 +19,6 @@ interface Props {
 /** Motion kept in the House without the words that it was made on, to be used on other layers, and as files. */
 export function KeepMoveRows({ motion, onUse }: Props) {
   const { moves } = useHouse();
-  const [name, setName] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const change = async (
     next: (now: readonly OwnMove[]) => readonly OwnMove[],
@@ -60,31 +60,13 @@ export function KeepMoveRows({ motion, onUse }: Props) {
           </Button>
         </div>
       ))}
-      <form
-        className="flex gap-2 py-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const kept = name.trim();
-          if (kept === '') return;
-          void change(
-            (now) => [...now, { id: nanoid(10), name: kept, motion }],
-            `“${kept}” is kept in the House`,
-          );
-          setName('');
-        }}
-      >
-        <input
-          aria-label="Name of a new move"
-          placeholder="Keep this motion as…"
-          value={name}
-          maxLength={60}
-          onChange={(event) => setName(event.target.value)}
-          className="h-8 min-w-0 flex-1 rounded-lg border border-line-strong bg-field px-2.5"
-        />
-        <Button type="submit" disabled={name.trim() === ''}>
-          Keep
-        </Button>
-      </form>
+      <KeepForm
+        label="Name of a new move"
+        placeholder="Keep this motion as…"
+        onKeep={(name) =>
+          void change((now) => [...now, { id: nanoid(10), name, motion }], `“${name}” is kept in the House`)
+        }
+      />
       <button
         type="button"
         className="pb-1 font-semibold text-leaf-ink"

@@ -2,14 +2,14 @@
 import { TrashIcon } from '@heroicons/react/24/outline';
 import type { FieldValue, Keyframe, Layer, Track } from '@/core/document/template';
 import { findProperty } from '@/core/layers';
-import { secondsToMoment } from '@/core/timeline/moments';
+import { designTiming, secondsToMoment } from '@/core/timeline/moments';
+import { keySeconds } from '@/core/timeline/moveKeys';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';
 import { useEditing } from '../useEditing';
 import { CurveBox } from './CurveBox';
-import { designTiming, keySeconds } from './moveKeys';
 
 const WAYS: readonly { readonly value: Keyframe['way']; readonly label: string }[] = [
   { value: 'smooth', label: 'Smooth, by a curve' },

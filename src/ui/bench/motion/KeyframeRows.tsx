@@ -1,18 +1,18 @@
 'use client';
 import { useState } from 'react';
-import { reverseKeys, setKey, updateTrack } from '@/core/document/editTracks';
+import { setKey, updateTrack } from '@/core/document/editTracks';
 import type { Layer, Template, Track } from '@/core/document/template';
 import { updateLayer } from '@/core/document/editTemplate';
 import { bindLayer, findProperty } from '@/core/layers';
 import { secondsToMoment } from '@/core/timeline/moments';
+import { reverseKeys, shiftKeys, snapKeys, stretchKeys } from '@/core/timeline/moveKeys';
 import { RATES } from '@/core/units/rates';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';
-import { useApply, useBench } from '../benchStore';
+import { designSeconds, useApply, useBench } from '../benchStore';
 import { Row } from '../PropertyRow';
 import { useEditing } from '../useEditing';
 import { KeyRows } from './KeyRows';
-import { shiftKeys, snapKeys, stretchKeys } from './moveKeys';
 
 /** The properties of a layer that can follow keyframes: figures, colours and paths. */
 function animatable(layer: Layer): { value: string; label: string }[] {
@@ -35,7 +35,7 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
   const { tracks } = layer.motion;
   const free = animatable(layer).filter(({ value }) => tracks.every(({ path }) => path !== value));
   const add = (path: string): void => {
-    const moment = secondsToMoment(playhead.getState().seconds, template.timing);
+    const moment = secondsToMoment(designSeconds(playhead, template.timing), template.timing);
     apply((now) =>
       updateLayer(now, layer.id, (one) => {
         const value = findProperty(one, path)?.value;
@@ -90,7 +90,9 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
           >
             Paste
           </Button>
-          <Button onClick={() => change(chosen.path, reverseKeys)}>Reverse</Button>
+          <Button onClick={() => change(chosen.path, (one) => reverseKeys(one, template.timing))}>
+            Reverse
+          </Button>
           <Button
             title="Twice as long, from the first key"
             onClick={() => change(chosen.path, (one) => stretchKeys(one, template.timing, 2))}
@@ -106,7 +108,9 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
           <Button
             title="So that the first key is at the playhead"
             onClick={() =>
-              change(chosen.path, (one) => shiftKeys(one, template.timing, playhead.getState().seconds))
+              change(chosen.path, (one) =>
+                shiftKeys(one, template.timing, designSeconds(playhead, template.timing)),
+              )
             }
           >
             To playhead

@@ -2,7 +2,8 @@
 import { newMoveUse } from '@/core/document/newMove';
 import { fitMove, updateLayer } from '@/core/document/editTemplate';
 import { fitWaiting } from '@/core/document/marks';
-import type { Layer, Motion, MoveUse } from '@/core/document/template';
+import type { Layer, Motion, MoveUse, Timing } from '@/core/document/template';
+import { mirrorMove } from '@/core/timeline/motion';
 import { Segmented } from '../../shared/Segmented';
 import { useApply } from '../benchStore';
 import { Section } from '../Section';
@@ -54,7 +55,7 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
           { value: 'mirror', label: 'The in, backwards' },
           { value: 'own', label: 'Its own moves' },
         ]}
-        onChange={(way) => set({ out: way === 'mirror' ? 'mirror' : ownOut(motion, timing.outSeconds) })}
+        onChange={(way) => set({ out: way === 'mirror' ? 'mirror' : ownOut(motion, timing) })}
       />
       {motion.out !== 'mirror' && (
         <div className="pt-1">
@@ -89,8 +90,8 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
 }
 
 /** The moves of the in as moves of the out, to be changed from there. */
-function ownOut(motion: Motion, outSeconds: number): readonly MoveUse[] {
-  return motion.in.map((use) => fitMove({ ...use, startSeconds: 0 }, outSeconds));
+function ownOut(motion: Motion, timing: Timing): readonly MoveUse[] {
+  return motion.in.map((use) => fitMove(mirrorMove(use, timing), timing.outSeconds));
 }
 
 interface ColumnProps {

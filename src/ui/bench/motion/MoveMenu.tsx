@@ -8,7 +8,7 @@ import type { Previewed } from './movePreview';
 import { MoveTile } from './MoveTile';
 
 /** A move that a menu offers. */
-interface Offer {
+export interface Offer {
   readonly id: string;
   readonly label: string;
   readonly previewed: Previewed;

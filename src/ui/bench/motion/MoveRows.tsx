@@ -1,5 +1,4 @@
 'use client';
-import { TrashIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
 import { fitMove } from '@/core/document/editTemplate';
 import { newMoveUse } from '@/core/document/newMove';
@@ -12,7 +11,7 @@ import { Segmented } from '../../shared/Segmented';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';
 import { Section } from '../Section';
-import { MoveMenu } from './MoveMenu';
+import { MoveHead } from './MoveHead';
 import { FineRows, OrderRows, useTimeUnits, WaitRow } from './OrderRows';
 import { ParamRows } from './ParamRows';
 import { idChoices, UNIT_LABELS } from './words';
@@ -40,25 +39,14 @@ export function MoveRows(props: Props) {
   const move = MOVES.get(use.move);
   return (
     <div className={many ? 'mb-1 rounded-lg border border-line px-2 py-1' : ''}>
-      <div className="flex items-center gap-1 py-1">
-        <MoveMenu
-          label={`Move ${of}: ${move.label}`}
-          button={move.label}
-          layer={layer}
-          offers={offers}
-          chosen={use.move}
-          onPick={(id) => onChange(fitMove(pickMove(layer, use, id), columnSeconds))}
-        />
-        <button
-          type="button"
-          aria-label={`Take away ${move.label}, ${of}`}
-          title="Take this move away"
-          onClick={onRemove}
-          className="grid h-8 w-8 shrink-0 place-items-center rounded-lg text-soft hover:bg-paper"
-        >
-          <TrashIcon className="h-4 w-4" />
-        </button>
-      </div>
+      <MoveHead
+        of={of}
+        move={move}
+        layer={layer}
+        offers={offers}
+        onPick={(id) => onChange(fitMove(pickMove(layer, use, id), columnSeconds))}
+        onRemove={onRemove}
+      />
       {kinds.length > 1 && (
         <Row label="Moves by">
           <UnitChoice

@@ -39,7 +39,7 @@ export function MoveTile({ label, layer, previewed, chosen, playing, onPlay, onP
       )}
     >
       <span
-        className="mb-1 grid w-full place-items-center overflow-hidden rounded-md bg-well font-semibold whitespace-nowrap text-[#c9c4b8]"
+        className="mb-1 grid w-full place-items-center overflow-hidden rounded-md bg-[#5d6462] font-semibold whitespace-nowrap text-white"
         style={{ height: HEIGHT_CSS }}
         aria-hidden="true"
       >
@@ -50,9 +50,9 @@ export function MoveTile({ label, layer, previewed, chosen, playing, onPlay, onP
   );
 }
 
-/** What stands in a tile that does not play: the first words of a text, else a sign. */
+/** What stands in a tile that does not play: the first word of a text, else a sign. */
 function restingWords(layer: Layer): string {
-  const [first = ''] = layerWords(layer).trim().split(/\n|\t/);
+  const [first = ''] = layerWords(layer).trim().split(/\s/);
   return first === '' ? '▸' : first.slice(0, 14);
 }
 

@@ -1,3 +1,4 @@
+import { newBoxLayer } from '@/core/document/newLayers';
 import { motionOf } from '@/core/document/newMove';
 import { newTemplate } from '@/core/document/newTemplate';
 import type { HoldUse, Layer, MoveUse, Template } from '@/core/document/template';
@@ -28,7 +29,7 @@ const FILL_DOWN = 0.42;
 export type Previewed =
   { readonly kind: 'in' | 'out'; readonly use: MoveUse } | { readonly kind: 'hold'; readonly use: HoldUse };
 
-/** Makes a preview for a tile of a size in pixels; null for a layer that has nothing to show by itself. */
+/** Makes a preview for a tile of a size in pixels; null for a text that is empty. */
 export function makePreview(
   layer: Layer,
   previewed: Previewed,
@@ -63,7 +64,7 @@ function previewTemplate(layer: Layer, previewed: Previewed): Template {
           previewed.kind === 'out' ? fitted(previewed.use) : null,
         );
   const alone: Layer = {
-    ...layer,
+    ...standIn(layer),
     visible: true,
     matte: null,
     place: {
@@ -86,6 +87,17 @@ function previewTemplate(layer: Layer, previewed: Previewed): Template {
     fields: [],
   };
 }
+
+/** What plays for a layer: a text or list itself, a box at a size of its own, and a plain box for all else. */
+function standIn(layer: Layer): Layer {
+  if (layer.kind === 'text' || layer.kind === 'rows') return layer;
+  const plain = newBoxLayer(layer.id, layer.name, []);
+  const box = layer.kind === 'box' ? layer : { ...plain, fill: PLAIN_FILL, fillOpacity: 1 };
+  return { ...box, width: { kind: 'fixed', u: BOX_U.width }, height: { kind: 'fixed', u: BOX_U.height } };
+}
+
+const PLAIN_FILL = '#f0d9a2';
+const BOX_U = { width: 420, height: 150 };
 
 const fitted = (use: MoveUse): MoveUse => ({ ...use, startSeconds: 0, lengthSeconds: 1, gapSeconds: null });
 

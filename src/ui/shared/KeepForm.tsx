@@ -1,0 +1,38 @@
+'use client';
+import { useState } from 'react';
+import { Button } from './Button';
+
+interface Props {
+  readonly label: string;
+  readonly placeholder: string;
+  readonly onKeep: (name: string) => void;
+}
+
+/** Keeps something under a name. */
+export function KeepForm({ label, placeholder, onKeep }: Props) {
+  const [typed, setTyped] = useState('');
+  const name = typed.trim();
+  return (
+    <form
+      className="flex gap-2 py-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name === '') return;
+        onKeep(name);
+        setTyped('');
+      }}
+    >
+      <input
+        aria-label={label}
+        placeholder={placeholder}
+        value={typed}
+        maxLength={60}
+        onChange={(event) => setTyped(event.target.value)}
+        className="h-8 min-w-0 flex-1 rounded-lg border border-line-strong bg-field px-2.5"
+      />
+      <Button look="plain" type="submit" disabled={name === ''}>
+        Keep
+      </Button>
+    </form>
+  );
+}
