@@ -38,7 +38,7 @@ module.exports = {
     {
       name: 'ui-takes-only-types-from-the-server',
       severity: 'error',
-      from: { path: '^src/ui' },
+      from: { path: '^src/ui', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/(server|db)/', dependencyTypesNot: ['type-only'] },
     },
     {

@@ -118,6 +118,8 @@ export interface Move {
   readonly label: string;
   readonly params: readonly MoveParam[];
   readonly suits: Suggestion;
+  /** Whether it does what it says only to words: it moves letters against their line, or counts. */
+  readonly forWords?: boolean;
   /** Into how many slices, one above the other, each unit is cut; 1 when left out. */
   readonly slices?: number;
   plan(unit: UnitPlace, params: ParamReader): MovePlan;

@@ -93,7 +93,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
           </button>
         )}
         <SoundMenu playing={player.playing} seconds={time.seconds} />
-        <span className="w-28 shrink-0">
+        <span className="w-40 shrink-0">
           <SelectBox
             label="What loops"
             value={typeof time.loop === 'object' ? 'range' : time.loop}

@@ -185,6 +185,72 @@ describe('Motion', () => {
     expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
   });
 
+  test('offers a panel only what can be done to one', async () => {
+    render(<Bench selected="panel" />);
+    await tab('Motion');
+    await userEvent.click(screen.getByRole('button', { name: /^Move in: / }));
+    expect(screen.getByRole('button', { name: 'Iris' })).toBeInTheDocument();
+    for (const move of ['Count up', 'Type on', 'Tracking opens'])
+      expect(screen.queryByRole('button', { name: move })).toBeNull();
+    await userEvent.type(screen.getByLabelText('Find a move'), 'wipe');
+    expect(screen.queryByRole('button', { name: 'Iris' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Wipe with a soft edge' }));
+    expect(layer('panel').motion.in).toMatchObject([{ move: 'wipe', unit: 'layer' }]);
+  });
+
+  test('a second move acts with the first, a way out of its own starts from the in, and moves go again', async () => {
+    render(<Bench selected="name" />);
+    await tab('Motion');
+    await pickMove('Add a move to the in', 'Glint');
+    expect(layer('name').motion.in.map((use) => use.move)).toEqual(['rise', 'glint']);
+    await userEvent.click(screen.getByRole('radio', { name: 'Its own moves' }));
+    const { out } = layer('name').motion;
+    // The rise ends 0.15 s before its second is over, so its way out begins that much (of 0.8 s) after the out does.
+    expect(out).toMatchObject([{ move: 'rise', startSeconds: expect.closeTo(0.12, 5) }, { move: 'glint' }]);
+    await userEvent.click(screen.getByRole('button', { name: 'Take away Glint, in 2' }));
+    expect(layer('name').motion.in.map((use) => use.move)).toEqual(['rise']);
+    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+  });
+
+  test('a layer stands in depth, has a shutter for all layers, time of its own and a matte', async () => {
+    render(<Bench selected="name" />);
+    await tab('Motion');
+    for (const section of ['Depth and motion blur', 'Its own time', 'Matte'])
+      await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${section}`) }));
+    const put = async (label: string, value: string): Promise<void> => {
+      await userEvent.clear(screen.getByLabelText(label));
+      await userEvent.type(screen.getByLabelText(label), `${value}{Enter}`);
+    };
+    await put('Turn in depth', '35');
+    await put('Shutter', '180');
+    await userEvent.click(screen.getByRole('button', { name: 'The same shutter for all layers' }));
+    await userEvent.selectOptions(screen.getByLabelText('Its own time'), 'A loop');
+    await put('How long a round lasts', '0.5');
+    await userEvent.selectOptions(screen.getByLabelText('Matte'), 'Panel');
+    await userEvent.click(screen.getByLabelText(/^Inverted/));
+    expect(layer('name')).toMatchObject({
+      motion: { turnY: 35, shutterDegrees: 180, retime: { kind: 'loop', spanSeconds: 0.5 } },
+      matte: { layerId: 'panel', by: 'alpha', inverted: true },
+    });
+    expect(layer('panel').motion.shutterDegrees).toBe(180);
+    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+  });
+
+  test('units wait for marks, follow by numbers, at a fixed delay, and turn about a point', async () => {
+    render(<Bench selected="name" />);
+    await tab('Motion');
+    await userEvent.selectOptions(screen.getByLabelText('Order in'), 'By numbers');
+    await userEvent.type(screen.getByLabelText('Ranks in'), '2 1');
+    await userEvent.click(screen.getByRole('button', { name: 'Finer points' }));
+    await userEvent.click(screen.getByLabelText('Fixed delay in'));
+    await userEvent.selectOptions(screen.getByLabelText('Turns about, in'), 'Its baseline');
+    await userEvent.click(screen.getByLabelText('Each waits for its mark, in'));
+    expect(layer('name').motion.in).toMatchObject([
+      { order: 'custom', ranks: [1, 0], gapSeconds: 0.08, pivot: 'baseline', waits: true },
+    ]);
+    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+  });
+
   test('a move never leaves its column', async () => {
     render(<Bench selected="name" />);
     await tab('Motion');

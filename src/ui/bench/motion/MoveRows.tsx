@@ -112,11 +112,13 @@ export function pickMove(layer: Layer, use: MoveUse, id: string): MoveUse {
 export function useMoveOffers(layer: Layer, column: 'in' | 'out', use: MoveUse | null) {
   return useMemo(
     () =>
-      MOVES.list.map(({ id, label }) => ({
-        id,
-        label,
-        previewed: { kind: column, use: pickMove(layer, use ?? newMoveUse(id), id) },
-      })),
+      MOVES.list
+        .filter(({ forWords }) => forWords !== true || layer.kind === 'text')
+        .map(({ id, label }) => ({
+          id,
+          label,
+          previewed: { kind: column, use: pickMove(layer, use ?? newMoveUse(id), id) },
+        })),
     [layer, column, use],
   );
 }
