@@ -27,6 +27,8 @@ const SOFTNESS_PER_DEVIATION = 4;
 export interface MappedUnit extends PosedUnit {
   /** From its place at rest to where it is, in design units. */
   readonly map: Homography;
+  /** The same as an affine map; null when it has perspective. */
+  readonly flat: Matrix | null;
   /** For each act, the map of the acts on larger units. */
   readonly before: readonly Homography[];
 }
@@ -45,12 +47,11 @@ export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
     const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), unit.box, eye);
     map = map === STILL ? own : multiplyMaps(map, own);
   }
-  return { ...posed, map, before };
+  return { unit: posed.unit, acts: posed.acts, map, flat: affineOf(map), before };
 }
 
 /** The rectangle (design units) that a unit covers where it is. */
-export function coveredRect({ unit, map }: MappedUnit): Rect {
-  const flat = affineOf(map);
+export function coveredRect({ unit, map, flat }: MappedUnit): Rect {
   return flat === null ? projectRect(map, unit.ink) : mapRect(flat, unit.ink);
 }
 
@@ -73,9 +74,8 @@ export function paintUnit(
   toPixels: Matrix,
   nested: ((matrix: Matrix) => DisplayItem[]) | null,
 ): DisplayItem[] {
-  const { acts, unit } = posed;
+  const { acts, unit, flat } = posed;
   const opacity = acts.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1);
-  const flat = affineOf(posed.map);
   const { outlines, solid: depth } = layer.layer.look;
   const reach = (widestEdge(outlines) + (depth?.depthU ?? 0)) * scaleOf(toPixels);
   const bounds = (): Rect => outwardRect(growRect(mapRect(toPixels, coveredRect(posed)), reach));
