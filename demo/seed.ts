@@ -1,7 +1,10 @@
+import type { Plan } from '@/core/document/plan';
+import { MASTER_ID } from '@/core/document/plan';
 import type { Clip, Title } from '@/core/document/project';
+import { newClip, newTitle } from '@/core/document/project';
 import type { Template } from '@/core/document/template';
 import type { Db } from '@/db/open';
-import { changeTitles, insertProject } from '@/db/projects';
+import { changeProject, insertProject } from '@/db/projects';
 import { insertTemplate, releaseTemplate } from '@/db/templates';
 import { DEMO_TEMPLATES } from './templates';
 
@@ -24,16 +27,17 @@ const RECORDED = {
   ],
 };
 
-const clip = (index: number, scene: string, label: string, from: number, to: number): Clip => ({
-  id: `clip-${index}`,
-  scene,
-  label,
-  startFrame: seconds(from),
-  lengthFrames: seconds(to) - seconds(from),
-  sourceStartFrame: seconds(index * 3),
-  place: RECORDED.place[index - 1],
-  recordedAt: RECORDED.recordedAt[index - 1],
-});
+const clip = (index: number, picture: string, label: string, from: number, to: number): Clip =>
+  newClip({
+    id: `clip-${index}`,
+    picture,
+    label,
+    startFrame: seconds(from),
+    lengthFrames: seconds(to) - seconds(from),
+    sourceStartFrame: seconds(index * 3),
+    place: RECORDED.place[index - 1],
+    recordedAt: RECORDED.recordedAt[index - 1],
+  });
 
 const CLIPS: readonly Clip[] = [
   clip(1, 'lock-gates', 'Lock gates', 0, 12),
@@ -50,14 +54,15 @@ const title = (
   start: number,
   length: number,
   values: Title['values'],
-): Title => ({
-  id: `title-${index}`,
-  editionId: `${templateId}-1`,
-  startFrame: seconds(start),
-  lengthFrames: seconds(length),
-  lane: 0,
-  values,
-});
+): Title =>
+  newTitle({
+    id: `title-${index}`,
+    editionId: `${templateId}-1`,
+    startFrame: seconds(start),
+    lengthFrames: seconds(length),
+    lane: 0,
+    values,
+  });
 
 const TITLES: readonly Title[] = [
   title(1, 'opening-lockup', 2, 6, { title: 'Lantern Regatta', line: 'Day two' }),
@@ -75,6 +80,20 @@ const TITLES: readonly Title[] = [
   title(10, 'tideline-strap', 98, 5, { name: 'Ode Pell', role: '', 'panel-colour': '#6d2a2c' }),
 ];
 
+const PLAN: Plan = {
+  deliveries: [
+    { id: MASTER_ID, name: 'Master', format: 'wide-1080', interlaced: false },
+    { id: 'tall', name: 'Tall cut-down', format: 'tall-1080', interlaced: false },
+    { id: 'square', name: 'Square cut-down', format: 'square-1080', interlaced: false },
+  ],
+  markers: [
+    { id: 'marker-1', frame: seconds(56), name: 'Second heat starts' },
+    { id: 'marker-2', frame: seconds(98), name: 'Night crossing' },
+  ],
+  words: ['lockkeeper', 'sailmaker'],
+  setAside: [],
+};
+
 /** Fills an empty database with the demo: the released templates and one project with ten titles. */
 export async function seedDemo(db: Db): Promise<void> {
   for (const document of DEMO_TEMPLATES) {
@@ -88,7 +107,8 @@ export async function seedDemo(db: Db): Promise<void> {
     format: 'wide-1080',
     rate: '25',
   };
-  await insertProject(db, DEMO_PROJECT_ID, settings, CLIPS);
-  const put = TITLES.map((one) => ({ title: one, revision: null }));
-  await changeTitles(db, DEMO_PROJECT_ID, { put, remove: [] });
+  await insertProject(db, DEMO_PROJECT_ID, settings, CLIPS, PLAN);
+  const put = TITLES.map((value) => ({ value, revision: null }));
+  const clips = { put: [], remove: [] };
+  await changeProject(db, DEMO_PROJECT_ID, { titles: { put, remove: [] }, clips, plan: null });
 }

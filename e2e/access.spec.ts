@@ -2,7 +2,15 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 
-const SCREENS = ['/shelf', '/bench', '/bench/tideline-strap', '/desk', '/desk/lantern-regatta-2', '/press'];
+const SCREENS = [
+  '/shelf',
+  '/bench',
+  '/bench/tideline-strap',
+  '/desk',
+  '/desk/lantern-regatta-2',
+  '/desk/lantern-regatta-2/proof',
+  '/press',
+];
 
 /** Dialogs: where they open, the button that opens them, and a heading to wait for. */
 const DIALOGS = [

@@ -24,6 +24,12 @@ export async function middle(
   return { x: box.x + box.width / 2, y: box.y + box.height / 2, width: box.width, height: box.height };
 }
 
+/** Goes to a cell of the cue sheet by its column and row, such as `Name, row 3`, and gives the box that it becomes. */
+export async function cellBox(page: Page, name: string): Promise<Locator> {
+  await page.getByRole('gridcell', { name: new RegExp(`^${name}: `) }).click();
+  return page.getByRole('region', { name: 'Cue sheet' }).getByLabel(name, { exact: true });
+}
+
 /** Waits until the screen says that everything is saved. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();

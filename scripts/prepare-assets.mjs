@@ -1,4 +1,5 @@
-// Puts the fonts that titles are set in, with their licences, into public/fonts, where browser and server read them.
+// Puts the fonts that titles are set in into public/fonts, where browser and server read them, and the dictionaries
+// of English that words are looked up in into public/dictionary; both with their licences.
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import wawoff2 from 'wawoff2';
@@ -42,4 +43,13 @@ for (const [face, file] of Object.entries(VARIABLE_FACES)) {
 function copyLicence(face, licence) {
   if (!existsSync(licence)) throw new Error(`No licence text for ${face}`);
   copyFileSync(licence, join(out, `${face}-LICENSE.txt`));
+}
+
+const words = join(root, 'public', 'dictionary');
+mkdirSync(words, { recursive: true });
+for (const language of ['en', 'en-gb']) {
+  const from = join(root, 'node_modules', `dictionary-${language}`);
+  copyFileSync(join(from, 'index.aff'), join(words, `${language}.aff`));
+  copyFileSync(join(from, 'index.dic'), join(words, `${language}.dic`));
+  copyFileSync(join(from, 'license'), join(words, `${language}-LICENSE.txt`));
 }

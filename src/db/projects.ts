@@ -1,18 +1,28 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import type { SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
+import type { Plan } from '@/core/document/plan';
+import { newPlan } from '@/core/document/plan';
 import type { Clip, ProjectSettings, Title } from '@/core/document/project';
 import type { Db } from './open';
 import { clips, projects, titles } from './schema';
 import { StaleWriteError } from './staleWrite';
 
-export interface SavedTitle extends Title {
+interface SavedTitle extends Title {
+  readonly revision: number;
+}
+
+interface SavedClip extends Clip {
   readonly revision: number;
 }
 
 export interface ProjectRecord {
   readonly id: string;
   readonly settings: ProjectSettings;
-  readonly clips: readonly Clip[];
+  readonly clips: readonly SavedClip[];
   readonly titles: readonly SavedTitle[];
+  readonly plan: Plan;
+  /** 0 while nobody has changed it. */
+  readonly planRevision: number;
 }
 
 export interface ProjectSummary extends ProjectSettings {
@@ -55,59 +65,169 @@ export async function findProject(db: Db, id: string): Promise<ProjectRecord | u
     settings: { name: row.name, production: row.production, format: row.format, rate: row.rate },
     clips: clipRows.map(({ projectId: _, ...clip }) => clip),
     titles: titleRows.map(({ projectId: _, ...title }) => title),
+    plan: row.plan ?? newPlan(row.format),
+    planRevision: row.planRevision,
   };
 }
 
-/** Adds a project with its clips. */
+/** Adds a project with its clips, and its plan where it has one. */
 export async function insertProject(
   db: Db,
   id: string,
   settings: ProjectSettings,
   list: readonly Clip[],
+  plan: Plan | null = null,
 ): Promise<void> {
   await db.transaction(async (tx) => {
-    await tx.insert(projects).values({ id, ...settings });
-    if (list.length > 0) await tx.insert(clips).values(list.map((clip) => ({ ...clip, projectId: id })));
+    await tx.insert(projects).values({ id, ...settings, plan, planRevision: plan === null ? 0 : 1 });
+    for (const part of inParts(list)) {
+      await tx.insert(clips).values(part.map((clip) => ({ ...clip, projectId: id, revision: 1 })));
+    }
   });
 }
 
-/** Changes to a project's titles. A null revision means that the title is new. */
-export interface TitleChanges {
-  readonly put: readonly { readonly title: Title; readonly revision: number | null }[];
+/** What is put in and taken away of a list. A null revision means that it is new. */
+export interface RowChanges<T> {
+  readonly put: readonly { readonly value: T; readonly revision: number | null }[];
   readonly remove: readonly { readonly id: string; readonly revision: number }[];
 }
 
+/** Changes to a project; null where the plan is left as it is. */
+export interface ProjectChanges {
+  readonly titles: RowChanges<Title>;
+  readonly clips: RowChanges<Clip>;
+  readonly plan: { readonly value: Plan; readonly revision: number } | null;
+}
+
+/** The revisions after a change, by id. */
+export interface ProjectRevisions {
+  readonly titles: Readonly<Record<string, number>>;
+  readonly clips: Readonly<Record<string, number>>;
+  readonly plan: number | null;
+}
+
 /**
- * Saves title changes all together or not at all, and gives the new revisions by title id. Throws
- * StaleWriteError with the newer title when one of them has moved on.
+ * Saves changes of a project all together or not at all, and gives the new revisions. Throws StaleWriteError when
+ * one of the things that are changed has moved on.
  */
-export async function changeTitles(
+export async function changeProject(
   db: Db,
   projectId: string,
-  changes: TitleChanges,
+  changes: ProjectChanges,
+): Promise<ProjectRevisions> {
+  return db.transaction(async (tx) => ({
+    titles: await changeRows('title', changes.titles, {
+      find: (ids) =>
+        tx
+          .select()
+          .from(titles)
+          .where(and(eq(titles.projectId, projectId), inArray(titles.id, [...ids])))
+          .for('update'),
+      put: (rows) =>
+        tx
+          .insert(titles)
+          .values(rows.map((row) => ({ ...row, projectId })))
+          .onConflictDoUpdate({
+            target: titles.id,
+            set: overwritten(titles),
+            setWhere: eq(titles.projectId, projectId),
+          })
+          .returning({ id: titles.id }),
+      remove: (ids) => tx.delete(titles).where(inArray(titles.id, [...ids])),
+    }),
+    clips: await changeRows('clip', changes.clips, {
+      find: (ids) =>
+        tx
+          .select()
+          .from(clips)
+          .where(and(eq(clips.projectId, projectId), inArray(clips.id, [...ids])))
+          .for('update'),
+      put: (rows) =>
+        tx
+          .insert(clips)
+          .values(rows.map((row) => ({ ...row, projectId })))
+          .onConflictDoUpdate({
+            target: clips.id,
+            set: overwritten(clips),
+            setWhere: eq(clips.projectId, projectId),
+          })
+          .returning({ id: clips.id }),
+      remove: (ids) => tx.delete(clips).where(inArray(clips.id, [...ids])),
+    }),
+    plan: changes.plan === null ? null : await changePlan(tx, projectId, changes.plan),
+  }));
+}
+
+type Transaction = Pick<Db, 'select' | 'update'>;
+
+async function changePlan(
+  tx: Transaction,
+  projectId: string,
+  { value, revision }: { readonly value: Plan; readonly revision: number },
+): Promise<number> {
+  const mine = eq(projects.id, projectId);
+  const [row] = await tx
+    .select({ planRevision: projects.planRevision })
+    .from(projects)
+    .where(mine)
+    .for('update');
+  if (row?.planRevision !== revision) throw new StaleWriteError('project', row ?? null);
+  await tx
+    .update(projects)
+    .set({ plan: value, planRevision: revision + 1 })
+    .where(mine);
+  return revision + 1;
+}
+
+interface Rows<T> {
+  find(ids: readonly string[]): Promise<{ readonly id: string; readonly revision: number }[]>;
+  /** Gives the rows that were put; one whose id is taken by another project is not among them. */
+  put(rows: readonly (T & { readonly revision: number })[]): Promise<{ readonly id: string }[]>;
+  remove(ids: readonly string[]): Promise<unknown>;
+}
+
+async function changeRows<T extends { readonly id: string }>(
+  what: string,
+  { put, remove }: RowChanges<T>,
+  rows: Rows<T>,
 ): Promise<Record<string, number>> {
-  return db.transaction(async (tx) => {
-    const revisions: Record<string, number> = {};
-    for (const { title, revision } of changes.put) {
-      const { id, ...columns } = title;
-      const mine = and(eq(titles.id, id), eq(titles.projectId, projectId));
-      const [row] = await tx.select().from(titles).where(mine).for('update');
-      if ((row?.revision ?? null) !== revision) throw new StaleWriteError('title', row ?? null);
-      const next = (revision ?? 0) + 1;
-      if (row === undefined) await tx.insert(titles).values({ ...title, projectId, revision: next });
-      else
-        await tx
-          .update(titles)
-          .set({ ...columns, revision: next })
-          .where(mine);
-      revisions[id] = next;
+  const revisions: Record<string, number> = {};
+  for (const part of inParts(put)) {
+    const known = new Map((await rows.find(part.map(({ value }) => value.id))).map((row) => [row.id, row]));
+    for (const { value, revision } of part) {
+      const row = known.get(value.id);
+      if ((row?.revision ?? null) !== revision) throw new StaleWriteError(what, row ?? null);
+      revisions[value.id] = (revision ?? 0) + 1;
     }
-    for (const { id, revision } of changes.remove) {
-      const mine = and(eq(titles.id, id), eq(titles.projectId, projectId));
-      const [row] = await tx.select().from(titles).where(mine).for('update');
-      if (row !== undefined && row.revision !== revision) throw new StaleWriteError('title', row);
-      await tx.delete(titles).where(mine);
+    const done = await rows.put(part.map(({ value }) => ({ ...value, revision: revisions[value.id] })));
+    if (done.length < part.length) throw new StaleWriteError(what, null);
+  }
+  for (const part of inParts(remove)) {
+    const known = new Map((await rows.find(part.map(({ id }) => id))).map((row) => [row.id, row]));
+    for (const { id, revision } of part) {
+      const row = known.get(id);
+      if (row !== undefined && row.revision !== revision) throw new StaleWriteError(what, row);
     }
-    return revisions;
-  });
+    if (known.size > 0) await rows.remove([...known.keys()]);
+  }
+  return revisions;
+}
+
+// PostgreSQL takes 65 535 parameters in one statement.
+const ROWS_IN_A_STATEMENT = 500;
+
+function inParts<T>(list: readonly T[]): T[][] {
+  return Array.from({ length: Math.ceil(list.length / ROWS_IN_A_STATEMENT) }, (_, i) =>
+    list.slice(i * ROWS_IN_A_STATEMENT, (i + 1) * ROWS_IN_A_STATEMENT),
+  );
+}
+
+/** Every column but the keys set to what was to be inserted. */
+function overwritten(table: typeof titles | typeof clips): Record<string, SQL> {
+  const columns = Object.entries(getTableColumns(table)).filter(
+    ([key]) => key !== 'id' && key !== 'projectId',
+  );
+  return Object.fromEntries(
+    columns.map(([key, column]) => [key, sql`excluded.${sql.identifier(column.name)}`]),
+  );
 }

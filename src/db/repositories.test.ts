@@ -8,7 +8,9 @@ import { FolderInUseError } from './folderLock';
 import { insertJob, listJobs, nextQueuedJob, requeueInterrupted, updateJob } from './jobs';
 import type { Db, OpenDatabase } from './open';
 import { openDatabase } from './open';
-import { changeTitles, findProject, listProjects } from './projects';
+import { newTitle } from '@/core/document/project';
+import type { ProjectChanges } from './projects';
+import { changeProject, findProject, insertProject, listProjects } from './projects';
 import { StaleWriteError } from './staleWrite';
 import {
   findTemplate,
@@ -92,38 +94,79 @@ describe('templates', () => {
 });
 
 describe('titles', () => {
-  const title = {
+  const title = newTitle({
     id: 'new',
     editionId: 'tideline-strap-1',
     startFrame: 5,
     lengthFrames: 50,
     lane: 1,
     values: { name: 'Ode' },
-  };
+  });
+  const nothing = { put: [], remove: [] };
+  const change = (titles: ProjectChanges['titles'], rest: Partial<ProjectChanges> = {}) =>
+    changeProject(db, DEMO_PROJECT_ID, { titles, clips: nothing, plan: null, ...rest });
 
   test('are added, changed and removed, all together or not at all', async () => {
-    expect(await changeTitles(db, DEMO_PROJECT_ID, { put: [{ title, revision: null }], remove: [] })).toEqual(
-      { new: 1 },
-    );
+    expect((await change({ put: [{ value: title, revision: null }], remove: [] })).titles).toEqual({
+      new: 1,
+    });
     const later = { ...title, startFrame: 9 };
-    const half = changeTitles(db, DEMO_PROJECT_ID, {
-      put: [{ title: later, revision: 1 }],
+    const half = change({
+      put: [{ value: later, revision: 1 }],
       remove: [{ id: 'title-1', revision: 99 }],
     });
     await expect(half).rejects.toBeInstanceOf(StaleWriteError);
     const find = async (): Promise<number | undefined> =>
       (await findProject(db, DEMO_PROJECT_ID))?.titles.find((one) => one.id === 'new')?.startFrame;
     expect(await find()).toBe(5);
-    await changeTitles(db, DEMO_PROJECT_ID, { put: [{ title: later, revision: 1 }], remove: [] });
+    await change({ put: [{ value: later, revision: 1 }], remove: [] });
     expect(await find()).toBe(9);
-    await changeTitles(db, DEMO_PROJECT_ID, { put: [], remove: [{ id: 'new', revision: 2 }] });
+    await change({ put: [], remove: [{ id: 'new', revision: 2 }] });
     expect(await find()).toBeUndefined();
   });
 
   test('a title that was removed elsewhere is not brought back silently', async () => {
     const gone = { ...title, id: 'never-was' };
-    const write = changeTitles(db, DEMO_PROJECT_ID, { put: [{ title: gone, revision: 3 }], remove: [] });
+    const write = change({ put: [{ value: gone, revision: 3 }], remove: [] });
     await expect(write).rejects.toMatchObject({ newer: null });
+  });
+
+  test('come by the thousand, and an id of another project is not taken over', async () => {
+    const many = Array.from({ length: 1200 }, (_, i) => ({ ...title, id: `many-${i}` }));
+    const put = many.map((value) => ({ value, revision: null }));
+    expect(Object.keys((await change({ put, remove: [] })).titles)).toHaveLength(1200);
+    await change({ put: [], remove: many.map(({ id }) => ({ id, revision: 1 })) });
+    await insertProject(db, 'other', { name: 'O', production: '', format: 'wide-1080', rate: '25' }, []);
+    const stolen = { ...title, id: 'title-1' };
+    const steal = changeProject(db, 'other', {
+      titles: { put: [{ value: stolen, revision: null }], remove: [] },
+      clips: nothing,
+      plan: null,
+    });
+    await expect(steal).rejects.toBeInstanceOf(StaleWriteError);
+    const mine = await findProject(db, DEMO_PROJECT_ID);
+    expect(mine?.titles.find(({ id }) => id === 'title-1')?.values).toEqual({
+      title: 'Lantern Regatta',
+      line: 'Day two',
+    });
+  });
+
+  test('clips and the plan are changed along with them, each from its own revision', async () => {
+    const before = await findProject(db, DEMO_PROJECT_ID);
+    if (before === undefined) throw new Error('no demo');
+    const [{ revision, ...first }] = before.clips;
+    const plan = { ...before.plan, words: ['lockkeeper', 'ketch'] };
+    const revisions = await change(nothing, {
+      clips: { put: [{ value: { ...first, label: 'Gates' }, revision }], remove: [] },
+      plan: { value: plan, revision: before.planRevision },
+    });
+    expect(revisions).toMatchObject({ clips: { [first.id]: revision + 1 }, plan: before.planRevision + 1 });
+    const after = await findProject(db, DEMO_PROJECT_ID);
+    expect(after?.clips[0].label).toBe('Gates');
+    expect(after?.plan.words).toEqual(['lockkeeper', 'ketch']);
+    await expect(change(nothing, { plan: { value: plan, revision: before.planRevision } })).rejects.toThrow(
+      'project was changed elsewhere',
+    );
   });
 });
 

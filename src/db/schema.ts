@@ -1,4 +1,5 @@
 import {
+  boolean,
   customType,
   index,
   integer,
@@ -9,6 +10,8 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { House } from '@/core/document/house';
+import type { Plan } from '@/core/document/plan';
+import type { Scrim, Shift, Title } from '@/core/document/project';
 import type { FieldValues, Template } from '@/core/document/template';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
@@ -53,6 +56,9 @@ export const projects = pgTable('projects', {
   production: text().notNull(),
   format: text().notNull(),
   rate: text().notNull(),
+  /** null for the plan of a project that nobody has changed. */
+  plan: jsonb().$type<Plan>(),
+  planRevision: integer('plan_revision').notNull().default(0),
   createdAt: now(),
 });
 
@@ -63,13 +69,15 @@ export const clips = pgTable(
     projectId: text('project_id')
       .notNull()
       .references(() => projects.id, { onDelete: 'cascade' }),
-    scene: text().notNull(),
+    picture: text('scene').notNull(),
     label: text().notNull(),
     startFrame: integer('start_frame').notNull(),
     lengthFrames: integer('length_frames').notNull(),
     sourceStartFrame: integer('source_start_frame').notNull(),
+    sourceLengthFrames: integer('source_length_frames'),
     place: text().notNull().default(''),
     recordedAt: text('recorded_at').notNull().default(''),
+    revision: integer().notNull().default(1),
   },
   (table) => [index('clips_project').on(table.projectId, table.startFrame)],
 );
@@ -88,6 +96,14 @@ export const titles = pgTable(
     lengthFrames: integer('length_frames').notNull(),
     lane: integer().notNull(),
     values: jsonb().$type<FieldValues>().notNull(),
+    keepsEdition: boolean('keeps_edition').notNull().default(false),
+    heldTo: text('held_to').$type<Title['heldTo']>().notNull().default('clip'),
+    fadeInFrames: integer('fade_in_frames').notNull().default(0),
+    fadeOutFrames: integer('fade_out_frames').notNull().default(0),
+    shift: jsonb().$type<Shift | null>(),
+    scrim: jsonb().$type<Scrim | null>(),
+    perDelivery: jsonb('per_delivery').$type<Title['perDelivery']>().notNull().default({}),
+    kept: jsonb().$type<Title['kept']>().notNull().default([]),
     revision: integer().notNull(),
   },
   (table) => [index('titles_project').on(table.projectId, table.startFrame)],
@@ -115,6 +131,11 @@ export interface JobTitle {
   readonly document: Template;
   readonly values: FieldValues;
   readonly lengthFrames: number;
+  /** Left out by jobs that were sent before titles had them. */
+  readonly shift?: Shift | null;
+  readonly scrim?: Scrim | null;
+  readonly fadeInFrames?: number;
+  readonly fadeOutFrames?: number;
   /** For stills: the one frame that is wanted. */
   readonly onlyFrame: number | null;
 }

@@ -1,4 +1,4 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { Template } from '@/core/document/template';
 import { storedTemplate } from '@/core/document/upgradeTemplate';
 import type { Db } from './open';
@@ -112,6 +112,16 @@ export async function releaseTemplate(
     await tx.update(templates).set({ releasedRevision: revision }).where(eq(templates.id, id));
     return number;
   });
+}
+
+/** Which of some ids are those of editions. */
+export async function knownEditions(db: Db, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  if (ids.length === 0) return new Set();
+  const rows = await db
+    .select({ id: editions.id })
+    .from(editions)
+    .where(inArray(editions.id, [...ids]));
+  return new Set(rows.map(({ id }) => id));
 }
 
 /** Every edition of every template, the newest of each first. */

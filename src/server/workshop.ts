@@ -3,6 +3,7 @@ import { seedDemo } from '../../demo/seed';
 import type { Db } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import { listProjects } from '@/db/projects';
+import { News } from './news';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
 
@@ -10,6 +11,9 @@ import { RenderPool } from './press/renderPool';
 export interface Workshop {
   readonly db: Db;
   readonly press: Press;
+  readonly news: News;
+  /** Where uploaded videos lie. */
+  readonly mediaFolder: string;
   /** Closes the database and gives its folder back. */
   close(): Promise<void>;
 }
@@ -38,5 +42,5 @@ async function openWorkshop(): Promise<Workshop> {
       .finally(() => process.exit(0));
   };
   process.once('SIGTERM', stop).once('SIGINT', stop);
-  return { db, press, close };
+  return { db, press, news: new News(), mediaFolder: join(dataFolder, 'media'), close };
 }

@@ -13,3 +13,7 @@ globalThis.fetch ??= () => new Promise<Response>(() => undefined);
 
 // jsdom paints nothing, and says so loudly when it is asked to.
 HTMLCanvasElement.prototype.getContext = () => null;
+
+// A pointer's button and keys are what a mouse's are.
+class PlainPointerEvent extends MouseEvent {}
+Object.defineProperty(globalThis, 'PointerEvent', { configurable: true, value: PlainPointerEvent });

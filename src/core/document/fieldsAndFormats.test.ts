@@ -14,6 +14,7 @@ import { nudgeIn, setPropertyIn } from './editInFormat';
 import { clearOverride, overrideFor, setOverride } from './editOverrides';
 import { setProperty } from './editTemplate';
 import type { Clip, Title } from './project';
+import { newClip, newTitle } from './project';
 import { removeLayer } from './removeLayer';
 import { sampleValues } from './sampleTexts';
 import type { Field, Layer, Template } from './template';
@@ -108,25 +109,17 @@ describe('what is typed is limited', () => {
 
 describe('automatic fields', () => {
   const clips: Clip[] = [
-    {
+    newClip({
       id: 'c',
-      scene: 'weir',
-      label: '',
+      picture: 'weir',
       startFrame: 100,
       lengthFrames: 50,
-      sourceStartFrame: 0,
       place: 'Upper Weir',
       recordedAt: '2026-05-09',
-    },
+    }),
   ];
-  const title = (startFrame: number, values: Title['values'] = {}): Title => ({
-    id: 't',
-    editionId: 'e',
-    startFrame,
-    lengthFrames: 50,
-    lane: 0,
-    values,
-  });
+  const title = (startFrame: number, values: Title['values'] = {}): Title =>
+    newTitle({ id: 't', editionId: 'e', startFrame, lengthFrames: 50, lane: 0, values });
   const context = { projectName: 'Regatta', rate: RATES.get('25'), clips, number: 7 };
 
   test('are filled from the clip that the title starts over, until somebody types', () => {

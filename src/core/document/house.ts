@@ -4,8 +4,12 @@ import { layerSchema, motionSchema } from './layerSchema';
 import type { Look } from './look';
 import { PLAIN_LOOK } from './look';
 import { newBoxLayer, newTextLayer } from './newLayers';
-import { colour, exactly, id, listOf, oneOfShapes, variant } from './schemaParts';
-import type { BoxLayer, Highlight, Layer, Motion, TextStyle, Template } from './template';
+import type { CheckRules, ReadingRules } from '../proof/rules';
+import { checksSchema, FIRST_CHECKS, FIRST_READING, readingSchema } from '../proof/rules';
+import { FACES } from '../text/faces';
+import { colour, exactly, id, idOf, listOf, number, oneOfShapes, variant } from './schemaParts';
+import { areasSchema } from './templateSchema';
+import type { BoxLayer, Highlight, Layer, Motion, OwnArea, TextStyle, Template } from './template';
 
 /** A colour of the house, by name. */
 interface HouseColour {
@@ -42,11 +46,31 @@ export interface OwnMove {
   readonly motion: Motion;
 }
 
+/** A face of the house, by what it is for. */
+interface HouseFace {
+  readonly id: string;
+  readonly name: string;
+  /** Id of a face in the font catalogue. */
+  readonly face: string;
+}
+
+/** How titles without moves of their own fade. */
+interface HouseTiming {
+  readonly fadeInSeconds: number;
+  readonly fadeOutSeconds: number;
+}
+
 /** The house style. */
 export interface House {
   readonly colours: readonly HouseColour[];
+  readonly faces: readonly HouseFace[];
   readonly finishes: readonly Finish[];
   readonly moves: readonly OwnMove[];
+  readonly timing: HouseTiming;
+  readonly reading: ReadingRules;
+  readonly checks: CheckRules;
+  /** Title-safe areas that differ from the standards', for new templates and for checks. */
+  readonly areas: readonly OwnArea[];
 }
 
 const name = yup.string().required().min(1).max(60);
@@ -70,7 +94,12 @@ const houseSchema = exactly({
     }),
     200,
   ),
+  faces: listOf(exactly({ id, name, face: idOf(FACES) }), 40),
   moves: listOf(exactly({ id, name, motion: motionSchema }), 200),
+  timing: exactly({ fadeInSeconds: number(0, 10), fadeOutSeconds: number(0, 10) }),
+  reading: readingSchema,
+  checks: checksSchema,
+  areas: areasSchema,
 });
 
 /** A house document from outside, checked; each finish by what it makes of a layer. Throws InputError. */
@@ -131,6 +160,14 @@ export const FIRST_HOUSE: House = {
     { id: 'reed-green', name: 'Reed green', colour: '#3c4a22' },
     { id: 'night', name: 'Night', colour: '#0c1f29' },
   ],
+  faces: [
+    { id: 'heading', name: 'Names and headings', face: 'barlow-condensed' },
+    { id: 'reading', name: 'Text to be read', face: 'hanken-grotesk' },
+  ],
   finishes: [],
   moves: [],
+  timing: { fadeInSeconds: 0.4, fadeOutSeconds: 0.4 },
+  reading: FIRST_READING,
+  checks: FIRST_CHECKS,
+  areas: [],
 };

@@ -62,6 +62,12 @@ const field = exactly({
 
 const share = number(0, 0.45);
 
+/** Title-safe areas of one's own, by format. */
+export const areasSchema = listOf(
+  exactly({ format: idOf(FORMATS), left: share, top: share, right: share, bottom: share }),
+  24,
+);
+
 const template = exactly({
   version: yup.number().required().oneOf([TEMPLATE_VERSION]),
   name: yup.string().required().min(1).max(80),
@@ -97,7 +103,7 @@ const template = exactly({
     }),
     2000,
   ),
-  areas: listOf(exactly({ format: idOf(FORMATS), left: share, top: share, right: share, bottom: share }), 24),
+  areas: areasSchema,
   marks: listOf(number(0, 600), 400),
   guides: listOf(exactly({ axis: word(['x', 'y']), atU: number(-10000, 10000) }), 100),
 });

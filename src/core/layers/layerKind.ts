@@ -67,6 +67,15 @@ export interface MeasureContext {
   measuredOf(layerId: string): Measured | null;
 }
 
+/** How the type of a layer came out. */
+export interface TypeFacts {
+  /** The height of its smallest capitals. */
+  readonly capU: number;
+  /** The width of its letters, as a share of the designed one. */
+  readonly squeeze: number;
+  readonly cut: boolean;
+}
+
 /** A size that a layer asks for; x or y is given where the layer's content decides its place. */
 export interface Measured {
   readonly width: number;
@@ -81,6 +90,8 @@ export interface Measured {
   readonly missing: readonly string[];
   /** Faces that stand in for characters that the chosen one does not have, by label. */
   readonly standIns: readonly string[];
+  /** For a layer of words, how its type came out. */
+  readonly type?: TypeFacts;
   /** Where the members of a stack lie in it, from its top left corner. */
   readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
   units(kind: UnitKind, box: PlacedBox, toPixels: Matrix): LayerUnit[];
@@ -99,6 +110,8 @@ export type UnitShape =
       readonly opacity: number;
       /** Drawn as a line of this width instead of filled. */
       readonly lineU?: number;
+      /** It lies behind words of the same unit rather than being one. */
+      readonly ground?: boolean;
     }
   | {
       readonly kind: 'image';

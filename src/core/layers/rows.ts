@@ -4,6 +4,7 @@ import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
+import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { TextLayout } from '../text/layoutText';
 import { textUnits } from '../text/units';
@@ -36,6 +37,9 @@ interface RowNotes {
   readonly missing: Set<string>;
   readonly standIns: Set<string>;
   overflows: boolean;
+  capU: number;
+  squeeze: number;
+  cut: boolean;
 }
 
 interface SetCell {
@@ -53,6 +57,9 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
     missing: new Set<string>(),
     standIns: new Set<string>(),
     overflows: false,
+    capU: Infinity,
+    squeeze: 1,
+    cut: false,
   };
   const rows = all.slice(0, layer.maxRows).map((cells) => setRow(layer, cells, width, context, notes));
   if (all.length > layer.maxRows) notes.fitted.add(`cut to ${layer.maxRows} of ${all.length} rows`);
@@ -67,6 +74,7 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
     overflows: notes.overflows,
     missing: [...notes.missing],
     standIns: [...notes.standIns],
+    type: { capU: notes.capU, squeeze: notes.squeeze, cut: notes.cut || all.length > layer.maxRows },
     units(kind, box, toPixels) {
       const units = rows.map((cells, i) => rowUnit(layer, cells, { ...box, y: box.y + i * step }, toPixels));
       return kind === 'row' ? units : [mergeUnits(units)];
@@ -107,6 +115,9 @@ function setRow(
     for (const character of fitted.layout.missing) notes.missing.add(character);
     for (const face of fitted.layout.standIns) notes.standIns.add(face);
     if (fitted.overflows) notes.overflows = true;
+    notes.capU = Math.min(notes.capU, capHeightU(column.style, context.fonts) * fitted.scale);
+    notes.squeeze = Math.min(notes.squeeze, fitted.squeeze);
+    notes.cut ||= fitted.cut;
     return { layout: fitted.layout, x: start + (room - fitted.layout.width) * SHARES[column.align] };
   });
 }
@@ -122,7 +133,17 @@ function rowUnit(
   const box: Rect = { x: origin.x, y: origin.y, width: origin.width, height: layer.rowHeightU };
   const plate = roundedRectOutline(box, layer.plateRadiusU);
   const shapes: UnitShape[] =
-    layer.plateOpacity > 0 ? [pathShape(plate, solid(layer.plate), layer.plateOpacity)] : [];
+    layer.plateOpacity > 0
+      ? [
+          {
+            kind: 'path',
+            outline: plate,
+            paint: solid(layer.plate),
+            opacity: layer.plateOpacity,
+            ground: true,
+          },
+        ]
+      : [];
   for (const { layout, x } of cells) {
     // One baseline for all cells of a row, on a whole pixel.
     const middle = box.y + (box.height - layout.height) / 2;

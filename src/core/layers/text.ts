@@ -5,6 +5,7 @@ import { unionRects } from '../kit/rect';
 import type { Matrix } from '../kit/matrix';
 import type { FaceFeature } from '../text/faces';
 import { DEFAULT_FACE_ID, FACES } from '../text/faces';
+import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { TextLayout } from '../text/layoutText';
@@ -57,6 +58,7 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
     overflows: fitted.overflows,
     missing: layout.missing,
     standIns: layout.standIns,
+    type: { capU: smallestCapU(layer, fonts) * fitted.scale, squeeze: fitted.squeeze, cut: fitted.cut },
     reworded(change, box, toPixels) {
       const runs = retypeRuns(layer.runs, change(plainText(layer)));
       const counted = measureText({ ...layer, runs }, safeWidthU, fonts);
@@ -69,6 +71,13 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
     },
   };
   return measured;
+}
+
+function smallestCapU(layer: TextLayer, fonts: FontLibrary): number {
+  const styles = layer.runs
+    .filter((run) => run.text.trim() !== '')
+    .map((run) => ({ ...layer.style, ...run.style }));
+  return Math.min(...styles.map((style) => capHeightU(style, fonts)));
 }
 
 /** A face that this installation does not have is set in the default one; the compiler reports it. */

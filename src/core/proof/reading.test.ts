@@ -2,9 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
 import { stretchTiming } from '../timeline/stretch';
 import { RATES } from '../units/rates';
-import { proofTitle } from './proofTitle';
+import { readingOf } from './readingOf';
 import { readableSeconds } from './readableTime';
 import { readingSeconds } from './readingTime';
+import { FIRST_READING } from './rules';
 
 const rate = RATES.get('25');
 
@@ -35,18 +36,14 @@ describe('readable time', () => {
   });
 });
 
-describe('the proof of a title', () => {
-  test('says how long it takes to read when there is too little time', () => {
-    const short = proofTitle(tidelineStrap, { name: 'Bartholomew Quillfeather-Oduya' }, 60, rate);
-    expect(short.tone).toBe('stop');
-    expect(short.message).toMatch(/^reads in \d\.\d s, lasts 0\.6$/);
-  });
-
-  test('names a field that must be filled and is not', () => {
-    expect(proofTitle(tidelineStrap, { name: ' ' }, 150, rate).message).toBe('Name is empty');
-  });
-
-  test('is clear for the demo’s own words', () => {
-    expect(proofTitle(tidelineStrap, {}, 150, rate)).toMatchObject({ tone: 'pass', message: 'clear' });
+describe('a house that reads at its own pace', () => {
+  test('counts with its speeds, its moment to notice and its least', () => {
+    const slow = { ...FIRST_READING, wordsPerSecond: 1, noticeSeconds: 1, leastSeconds: 3 };
+    expect(readingSeconds('to be or it is', slow)).toBeCloseTo(5 + 1, 6);
+    expect(readingSeconds('Ode Pell', slow)).toBe(3);
+    expect(readingOf(tidelineStrap, { name: 'Ode' }, 150, rate, slow)).toEqual({
+      reads: readingSeconds('Ode Lockkeeper, Osier Reach', slow),
+      readable: readableSeconds(tidelineStrap, stretchTiming(tidelineStrap.timing, 150, rate)),
+    });
   });
 });

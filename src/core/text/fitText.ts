@@ -9,6 +9,11 @@ export interface FittedText {
   /** What was done to make it fit, in words; empty when it fitted as designed. */
   readonly done: readonly string[];
   readonly overflows: boolean;
+  /** The size that it was set in, as a share of the designed one. */
+  readonly scale: number;
+  /** The width of its letters, as a share of the designed one. */
+  readonly squeeze: number;
+  readonly cut: boolean;
 }
 
 type Spec = Omit<TextSpec, 'wrapWidthU' | 'squeeze'>;
@@ -34,7 +39,7 @@ export function fitText(
     if (fitter.fits()) break;
     fitter.take(step);
   }
-  return { layout: fitter.layout, done: fitter.done, overflows: !fitter.fits() };
+  return { layout: fitter.layout, done: fitter.done, overflows: !fitter.fits(), ...fitter.facts(spec) };
 }
 
 class Fitter {
@@ -91,6 +96,14 @@ class Fitter {
       default:
         assertNever(step, 'step');
     }
+  }
+
+  facts(designed: Spec): Pick<FittedText, 'scale' | 'squeeze' | 'cut'> {
+    return {
+      scale: this.state.style.sizeU / designed.style.sizeU,
+      squeeze: this.state.squeeze,
+      cut: this.done.some((step) => step.startsWith('cut ')),
+    };
   }
 
   private squeezeFor(least: number): number {

@@ -1,12 +1,23 @@
 import { applyOverrides, applySettings, withOwnAreas } from '../document/applyOverrides';
 import { applyValues } from '../document/applyValues';
+import type { Shift } from '../document/project';
 import type { FieldValues, Layer, Template, Timing, UnitKind } from '../document/template';
 import type { Homography } from '../display/homography';
 import { rectToQuad } from '../display/homography';
-import type { DisplayList } from '../display/list';
+import type { DisplayItem, DisplayList } from '../display/list';
 import type { Matrix } from '../kit/matrix';
+import { multiply, translated } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import type { LayerUnit, Measured, PictureSize, PictureSizes, UnitShape } from '../layers/layerKind';
+import { containsRect } from '../kit/rect';
+import type {
+  LayerUnit,
+  Measured,
+  PictureSize,
+  PictureSizes,
+  TypeFacts,
+  UnitShape,
+} from '../layers/layerKind';
+import { solid } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
 import { unitsToPixels } from '../layout/formats';
 import type { PlacedBox } from '../layout/points';
@@ -58,6 +69,14 @@ interface LayerNote {
   readonly message: string;
 }
 
+/** A layer of words at rest. */
+export interface CompiledText {
+  readonly layerId: string;
+  readonly type: TypeFacts;
+  /** The shapes of its letters alone, in black. */
+  ink(): DisplayItem[];
+}
+
 /** A template with values in a format: laid out once, asked for as many frames as wanted. */
 export interface CompiledTitle {
   readonly format: FrameFormat;
@@ -67,21 +86,28 @@ export interface CompiledTitle {
   /** The boxes as keyframes have them at a time. */
   boxesAt(seconds: number, timing: TitleTiming): ReadonlyMap<string, PlacedBox>;
   readonly notes: readonly LayerNote[];
+  /** The layers of words that are there, at rest. */
+  readonly texts: readonly CompiledText[];
   /** The display list at a time (seconds from the title's start; outside the title it is empty). */
   frame(seconds: number, timing: TitleTiming): DisplayList;
 }
 
-/** Lays a title out. Throws InputError when layers wait for one another in a circle. */
+/** Lays a title out, moved as a whole where `shift` says so; what covers the frame stays. Throws InputError when layers wait for one another in a circle. */
 export function compile(
   template: Template,
   values: FieldValues,
   plainFormat: FrameFormat,
   fonts: FontLibrary,
   pictures: PictureSizes = NO_PICTURES,
+  shift: Shift | null = null,
 ): CompiledTitle {
   const format = withOwnAreas(template, plainFormat);
   const applied = applyValues(freeTyped(applyOverrides(template, format), values), values);
-  const layOut = (moved: Template): LaidOut => layOutStill(moved, format, fonts, pictures);
+  const by = shift === null ? null : wholePixels(shift, format);
+  const layOut = (moved: Template): LaidOut => {
+    const laid = layOutStill(moved, format, fonts, pictures, by);
+    return by === null ? laid : { ...laid, boxes: shiftBoxes(laid.boxes, by, format) };
+  };
   const still = layOut(applied);
   const at = hasTracks(applied) ? followTracks(applied, layOut) : () => still;
   return {
@@ -89,10 +115,11 @@ export function compile(
     toPixels: unitsToPixels(format),
     boxes: still.boxes,
     notes: still.notes,
+    texts: still.texts,
     boxesAt: (seconds, timing) => at(seconds, timing).boxes,
     frame(seconds, timing) {
       const shown = seconds >= 0 && seconds <= timing.totalSeconds;
-      const stageAt = (time: number): Stage => ({ ...at(time, timing), timing, format, stageAt });
+      const stageAt = (time: number): Stage => ({ ...at(time, timing), timing, format, shift: by, stageAt });
       return {
         widthPx: format.widthPx,
         heightPx: format.heightPx,
@@ -102,8 +129,28 @@ export function compile(
   };
 }
 
+/** The nearest way that is whole pixels, or edges that lie on pixels would be blurred. */
+function wholePixels({ dxU, dyU }: Shift, format: FrameFormat): Shift {
+  const [across, , , down] = unitsToPixels(format);
+  return { dxU: Math.round(dxU * across) / across, dyU: Math.round(dyU * down) / down };
+}
+
+function shiftBoxes(
+  boxes: ReadonlyMap<string, PlacedBox>,
+  { dxU, dyU }: Shift,
+  format: FrameFormat,
+): ReadonlyMap<string, PlacedBox> {
+  const frame = safeArea(format, 'frame');
+  return new Map(
+    [...boxes].map(([id, box]) => [
+      id,
+      containsRect(box, frame) ? box : { ...box, x: box.x + dxU, y: box.y + dyU },
+    ]),
+  );
+}
+
 /** A template laid out in one state. */
-type LaidOut = Pick<Stage, 'layers' | 'members' | 'top'> & Pick<CompiledTitle, 'boxes' | 'notes'>;
+type LaidOut = Pick<Stage, 'layers' | 'members' | 'top'> & Pick<CompiledTitle, 'boxes' | 'notes' | 'texts'>;
 
 // So many different states of a title with keyframes are kept; a hold asks for the same one again and again.
 const STATES_KEPT = 48;
@@ -147,6 +194,7 @@ function layOutStill(
   format: FrameFormat,
   fonts: FontLibrary,
   pictures: PictureSizes,
+  shift: Shift | null,
 ): LaidOut {
   const placed = resolveLayout(applied.layers, format, fonts, pictures);
   const compiled = applied.layers.flatMap((layer) => {
@@ -165,7 +213,24 @@ function layOutStill(
     top: backToFront.filter((layer) => !grouped.has(layer) && !mattes.has(layer.layer.id)),
     boxes: new Map(compiled.map((layer) => [layer.layer.id, layer.box])),
     notes: [...placed.values()].flatMap(layerNotes),
+    texts: compiled.flatMap((layer) => {
+      const type = placed.get(layer.layer.id)?.measured.type;
+      const seen = type !== undefined && layer.layer.opacity > 0;
+      return seen ? [{ layerId: layer.layer.id, type, ink: () => inkOf(layer, format, shift) }] : [];
+    }),
   };
+}
+
+function inkOf({ resting, own }: CompiledLayer, format: FrameFormat, shift: Shift | null): DisplayItem[] {
+  const toPixels = unitsToPixels(format);
+  const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
+  const matrix = own === null ? placed : multiply(placed, own);
+  return resting.flatMap(({ unit }) =>
+    unit.shapes.flatMap((shape): DisplayItem[] => {
+      if (shape.kind !== 'path' || shape.ground === true) return [];
+      return [{ kind: 'fill', outline: shape.outline, paint: solid('#000000'), matrix, opacity: 1 }];
+    }),
+  );
 }
 
 /** The members of each group, in the order given; a layer belongs to the first group that names it. */

@@ -3,9 +3,11 @@ import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import { mapRect, multiply, translated } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import { outwardRect, unionRects } from '../kit/rect';
+import { containsRect, outwardRect, unionRects } from '../kit/rect';
 import { solid } from '../layers/layerKind';
+import type { Shift } from '../document/project';
 import type { FrameFormat } from '../layout/formats';
+import { safeArea } from '../layout/safeAreas';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compile';
 import { dressItems } from './dressItems';
@@ -26,13 +28,19 @@ export interface Stage {
   readonly top: readonly CompiledLayer[];
   readonly timing: TitleTiming;
   readonly format: FrameFormat;
+  /** How far the whole title is moved, in whole pixels; null for not at all. */
+  readonly shift: Shift | null;
   /** The title as its keyframes have it at another time. */
   stageAt(seconds: number): Stage;
 }
 
 /** The display items of a whole title at a time. */
 export function paintStage(stage: Stage, seconds: number, toPixels: Matrix): DisplayItem[] {
-  return paintLayers(stage, stage.top, seconds, toPixels);
+  const { shift, format } = stage;
+  if (shift === null) return paintLayers(stage, stage.top, seconds, () => toPixels);
+  const shifted = translated(toPixels, shift.dxU, shift.dyU);
+  const frame = safeArea(format, 'frame');
+  return paintLayers(stage, stage.top, seconds, ({ box }) => (containsRect(box, frame) ? toPixels : shifted));
 }
 
 /** The display items of layers given from the furthest back. A light is seen only on what lies below it among them. */
@@ -40,11 +48,11 @@ function paintLayers(
   stage: Stage,
   layers: readonly CompiledLayer[],
   seconds: number,
-  toPixels: Matrix,
+  matrixOf: (layer: CompiledLayer) => Matrix,
 ): DisplayItem[] {
   const items: DisplayItem[] = [];
   for (const layer of layers) {
-    const own = paintLayer(stage, layer, seconds, toPixels);
+    const own = paintLayer(stage, layer, seconds, matrixOf(layer));
     if (layer.layer.kind !== 'light') items.push(...own);
     else if (own.length > 0 && items.length > 0) items.push(lightItem(own, [...items], stage.format));
   }
@@ -145,7 +153,7 @@ function contentItems(
     const members = then.members.get(source.id) ?? [];
     const { memberId } = unit;
     const own = memberId === undefined ? members : members.filter((one) => one.layer.id === memberId);
-    return (at) => paintLayers(then, own, seconds, at);
+    return (at) => paintLayers(then, own, seconds, () => at);
   };
   const units = posed.flatMap((unit) => paintUnit(layer, unit, matrix, nestedOf(unit)));
   return [...highlightItems(layer, posed, matrix), ...units];

@@ -2,9 +2,12 @@ import * as yup from 'yup';
 import { checkValue } from '@/core/document/check';
 import { withAutomaticValues } from '@/core/document/automatic';
 import { designValue } from '@/core/document/applyValues';
+import type { Delivery, Plan } from '@/core/document/plan';
+import { MASTER_ID } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
 import { InputError } from '@/core/kit/inputError';
 import { OUTPUTS } from '@/core/outputs';
+import { titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/timeline/stretch';
 import { RATES } from '@/core/units/rates';
 import type { Db } from '@/db/open';
@@ -18,6 +21,8 @@ export interface JobOrder {
   readonly output: string;
   /** Titles of the project; all of them when empty. */
   readonly titleIds: readonly string[];
+  /** A delivery of the project; the master when left out. */
+  readonly deliveryId?: string;
 }
 
 const orderSchema = yup
@@ -27,7 +32,8 @@ const orderSchema = yup
       .string()
       .required()
       .oneOf(OUTPUTS.list.map((output) => output.id)),
-    titleIds: yup.array().of(yup.string().required()).required().max(5000),
+    titleIds: yup.array().of(yup.string().required()).required().max(10_000),
+    deliveryId: yup.string().max(64),
   })
   .noUnknown()
   .required();
@@ -49,8 +55,12 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
   }
   const project = await findProject(db, order.projectId);
   if (project === undefined) throw InputError.of('Project', 'a project that exists', order.projectId);
+  const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
   const wanted = new Set(order.titleIds);
-  const chosen = project.titles.filter((title) => wanted.size === 0 || wanted.has(title.id));
+  const numbers = new Map(project.titles.map(({ id }, i) => [id, i + 1]));
+  const chosen = project.titles
+    .filter((title) => wanted.size === 0 || wanted.has(title.id))
+    .flatMap((title) => titleIn(title, delivery.id) ?? []);
   if (chosen.length === 0)
     throw InputError.of(
       'Titles',
@@ -60,7 +70,7 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     );
   const editions = new Map((await listEditions(db)).map((edition) => [edition.id, edition]));
   const titles = chosen.map((title) => {
-    const number = project.titles.indexOf(title) + 1;
+    const number = numbers.get(title.id) ?? 0;
     const edition = editions.get(title.editionId);
     const values =
       edition === undefined
@@ -74,13 +84,21 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     const job = titleToJob({ ...title, values }, number, edition);
     return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
+  const where = delivery.id === MASTER_ID ? '' : `, ${delivery.name}`;
   return {
-    name: `${project.settings.name}, ${titles.length === 1 ? titles[0].fileStem : `${titles.length} titles`}`,
+    name: `${project.settings.name}${where}, ${titles.length === 1 ? titles[0].fileStem : `${titles.length} titles`}`,
     output: output.id,
-    format: project.settings.format,
+    format: delivery.format,
     rate: project.settings.rate,
     titles,
   };
+}
+
+function deliveryOf(plan: Plan, id: string): Delivery {
+  const found = plan.deliveries.find((one) => one.id === id);
+  if (found === undefined)
+    throw InputError.of('Delivery', `one of ${plan.deliveries.map((one) => one.id).join(', ')}`, id);
+  return found;
 }
 
 function titleToJob(title: Title, number: number, edition: EditionRecord | undefined): JobTitle {
@@ -95,6 +113,10 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
     document,
     values: title.values,
     lengthFrames: title.lengthFrames,
+    shift: title.shift,
+    scrim: title.scrim,
+    fadeInFrames: title.fadeInFrames,
+    fadeOutFrames: title.fadeOutFrames,
     onlyFrame: null,
   };
 }

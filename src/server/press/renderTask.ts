@@ -1,3 +1,4 @@
+import type { Scrim, Shift } from '@/core/document/project';
 import type { FieldValues, Template } from '@/core/document/template';
 import type { FrameRingMemory } from './frameRing';
 
@@ -8,6 +9,10 @@ export interface RenderTask {
   readonly format: string;
   readonly rate: string;
   readonly lengthFrames: number;
+  readonly shift?: Shift | null;
+  readonly scrim?: Scrim | null;
+  readonly fadeInFrames?: number;
+  readonly fadeOutFrames?: number;
   /** Only this frame; all of them when null. */
   readonly onlyFrame: number | null;
   readonly frames: 'png' | 'rgba';

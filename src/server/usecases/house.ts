@@ -15,7 +15,10 @@ export async function putHouse(body: Record<string, unknown>): Promise<number> {
   const { revision } = body;
   if (typeof revision !== 'number' || !Number.isInteger(revision) || revision < 0)
     throw InputError.of('Request, revision', 'a whole number', revision);
-  return saveHouse((await workshop()).db, revision, parseHouse(body.document));
+  const { db, news } = await workshop();
+  const saved = await saveHouse(db, revision, parseHouse(body.document));
+  news.tell({ kind: 'house' });
+  return saved;
 }
 
 /**

@@ -1,13 +1,13 @@
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Readable } from 'node:stream';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, listJobs } from '@/db/jobs';
 import { hasFfmpeg } from '../press/ffmpeg';
 import { orderToPayload, parseOrder } from '../press/orderJob';
 import { posterName } from '../press/renderTitle';
 import { NotFoundError } from '../respond';
+import { streamToWeb } from '../streamToWeb';
 import { workshop } from '../workshop';
 import type { JobSummary } from './shapes';
 
@@ -65,23 +65,11 @@ export async function jobFile(
   });
   const disposition =
     show !== 'download' ? 'inline' : `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`;
-  return new Response(toWeb(createReadStream(path)), {
+  return new Response(streamToWeb(createReadStream(path)), {
     headers: {
       'Content-Type': MEDIA_TYPES[sent.split('.').pop() ?? ''] ?? 'application/octet-stream',
       'Content-Length': String(size),
       'Content-Disposition': disposition,
     },
-  });
-}
-
-function toWeb(stream: Readable): ReadableStream<Uint8Array> {
-  const reader = stream[Symbol.asyncIterator]();
-  return new ReadableStream({
-    async pull(controller) {
-      const { done, value } = await reader.next();
-      if (done === true) controller.close();
-      else controller.enqueue(new Uint8Array(value));
-    },
-    cancel: () => void stream.destroy(),
   });
 }

@@ -1,12 +1,12 @@
 import { nanoid } from 'nanoid';
-import type { Clip } from '@/core/document/project';
-import { parseClip, parseProjectSettings, parseTitle } from '@/core/document/project';
+import { parsePlan } from '@/core/document/plan';
+import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/document/project';
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
 import { RATES, secondsToNearestFrames } from '@/core/units/rates';
-import type { ProjectSummary, TitleChanges } from '@/db/projects';
-import { changeTitles, findProject, insertProject, listProjects } from '@/db/projects';
-import { listEditions } from '@/db/templates';
+import type { ProjectChanges, ProjectRevisions, ProjectSummary, RowChanges } from '@/db/projects';
+import { changeProject, findProject, insertProject, listProjects } from '@/db/projects';
+import { knownEditions, listEditions } from '@/db/templates';
 import { NotFoundError, readRevision } from '../respond';
 import { workshop } from '../workshop';
 import type { DeskProject } from './shapes';
@@ -37,16 +37,13 @@ const STARTING_CLIP_SECONDS = 12;
 export async function startProject(input: unknown): Promise<string> {
   const settings = parseProjectSettings(input, 'New project');
   const length = secondsToNearestFrames(STARTING_CLIP_SECONDS, RATES.get(settings.rate));
-  const clips = SCENES.list.map((scene, i): Clip =>
-    parseClip({
+  const clips = SCENES.list.map((scene, i) =>
+    newClip({
       id: nanoid(12),
-      scene: scene.id,
+      picture: scene.id,
       label: scene.label,
       startFrame: i * length,
       lengthFrames: length,
-      sourceStartFrame: 0,
-      place: '',
-      recordedAt: '',
     }),
   );
   const id = nanoid(12);
@@ -54,38 +51,66 @@ export async function startProject(input: unknown): Promise<string> {
   return id;
 }
 
-/** Saves changes to a project's titles, all or none; gives the new revisions by title id. */
-export async function putTitles(
+/**
+ * Saves changes to a project's titles, clips and plan, all or none; gives the new revisions. Other desks are told.
+ * Throws InputError and StaleWriteError.
+ */
+export async function putChanges(
   projectId: string,
   body: Record<string, unknown>,
-): Promise<Record<string, number>> {
-  const { db } = await workshop();
+): Promise<ProjectRevisions> {
+  const { db, news } = await workshop();
   const changes = parseChanges(body);
-  const known = new Set((await listEditions(db)).map((edition) => edition.id));
-  for (const { title } of changes.put) {
-    if (!known.has(title.editionId))
-      throw InputError.of('Title, editionId', 'an edition that exists', title.editionId);
+  const wanted = new Set(changes.titles.put.map(({ value }) => value.editionId));
+  const known = await knownEditions(db, [...wanted]);
+  for (const editionId of wanted) {
+    if (!known.has(editionId)) throw InputError.of('Title, editionId', 'an edition that exists', editionId);
   }
-  return changeTitles(db, projectId, changes);
+  const revisions = await changeProject(db, projectId, changes);
+  const by = typeof body.by === 'string' ? body.by.slice(0, 40) : '';
+  news.tell({ kind: 'project', projectId, by });
+  return revisions;
 }
 
-function parseChanges(body: Record<string, unknown>): TitleChanges {
+function parseChanges(body: Record<string, unknown>): ProjectChanges {
+  const { plan } = body;
   return {
-    put: listOf(body.put, 'put').map((entry, i) => ({
-      title: parseTitle(entry.title, `Title ${i + 1}`),
-      revision: entry.revision === null ? null : readRevision(entry.revision, `Title ${i + 1}, revision`),
+    titles: parseRows(body.titles, 'Title', parseTitle),
+    clips: parseRows(body.clips, 'Clip', parseClip),
+    plan:
+      plan === null || plan === undefined
+        ? null
+        : { value: parsePlan(Reflect.get(Object(plan), 'value')), revision: planRevision(plan) },
+  };
+}
+
+function planRevision(plan: unknown): number {
+  const revision: unknown = Reflect.get(Object(plan), 'revision');
+  return revision === 0 ? 0 : readRevision(revision, 'Plan, revision');
+}
+
+function parseRows<T>(
+  value: unknown,
+  what: string,
+  parse: (value: unknown, where: string) => T,
+): RowChanges<T> {
+  const rows = { put: [], remove: [], ...Object(value ?? {}) };
+  return {
+    put: listOf(rows.put, `${what}, put`).map((entry, i) => ({
+      value: parse(entry.value, `${what} ${i + 1}`),
+      revision: entry.revision === null ? null : readRevision(entry.revision, `${what} ${i + 1}, revision`),
     })),
-    remove: listOf(body.remove, 'remove').map((entry, i) => {
-      if (typeof entry.id !== 'string')
-        throw InputError.of(`Removed title ${i + 1}, id`, 'a title id', entry.id);
-      return { id: entry.id, revision: readRevision(entry.revision, `Removed title ${i + 1}, revision`) };
+    remove: listOf(rows.remove, `${what}, remove`).map((entry, i) => {
+      const where = `Removed ${what.toLowerCase()} ${i + 1}`;
+      if (typeof entry.id !== 'string') throw InputError.of(`${where}, id`, 'an id', entry.id);
+      return { id: entry.id, revision: readRevision(entry.revision, `${where}, revision`) };
     }),
   };
 }
 
 function listOf(value: unknown, where: string): Record<string, unknown>[] {
-  if (!Array.isArray(value) || value.length > 5000)
-    throw InputError.of(`Request, ${where}`, 'a list of at most 5000', value);
+  if (!Array.isArray(value) || value.length > 10_000)
+    throw InputError.of(`Request, ${where}`, 'a list of at most 10 000', value);
   return value.map((entry: unknown, i) => {
     if (typeof entry !== 'object' || entry === null)
       throw InputError.of(`Request, ${where} ${i + 1}`, 'an object', entry);

@@ -73,7 +73,7 @@ export async function putTemplate(id: string, body: Record<string, unknown>): Pr
 
 /** Releases a template as its next edition; gives the edition's number. */
 export async function release(id: string, body: Record<string, unknown>): Promise<number> {
-  const { db } = await workshop();
+  const { db, news } = await workshop();
   const { document } = await getTemplate(id);
   if (document.layers.length === 0) {
     throw InputError.of(
@@ -83,7 +83,9 @@ export async function release(id: string, body: Record<string, unknown>): Promis
       'Add a text or a box before you release it.',
     );
   }
-  return releaseTemplate(db, id, readRevision(body.revision), nanoid(12));
+  const number = await releaseTemplate(db, id, readRevision(body.revision), nanoid(12));
+  news.tell({ kind: 'edition', templateId: id, name: document.name, number });
+  return number;
 }
 
 /** What stands on the shelf: the newest edition of each released template, with where it is used. */

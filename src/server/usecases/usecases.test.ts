@@ -4,13 +4,16 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { DEMO_PROJECT_ID } from '../../../demo/seed';
 import { tidelineStrap } from '../../../demo/templates';
+import { newPlan } from '@/core/document/plan';
+import { newTitle } from '@/core/document/project';
 import { InputError } from '@/core/kit/inputError';
 import { StaleWriteError } from '@/db/staleWrite';
 import { encodePng } from '../press/png';
+import type { NewsItem } from '../news';
 import { NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 import { assetFile, getAssets, takeInAsset } from './assets';
-import { getProject, getProjects, putTitles, startProject } from './projects';
+import { getProject, getProjects, putChanges, startProject } from './projects';
 import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
 
 let folder: string;
@@ -124,17 +127,32 @@ describe('projects', () => {
   });
 
   test.each([
-    [{ put: 'all', remove: [] }, /Request, put: expected a list/],
-    [{ put: [], remove: [{ id: 4, revision: 1 }] }, /Removed title 1, id: expected a title id/],
-    [{ put: [{ title: {}, revision: null }], remove: [] }, /Title 1, id: expected/],
-    [{ put: [{ title: null, revision: null }], remove: [] }, /Title 1: expected/],
+    [{ titles: { put: 'all', remove: [] } }, /Request, Title, put: expected a list/],
+    [{ titles: { put: [], remove: [{ id: 4, revision: 1 }] } }, /Removed title 1, id: expected an id/],
+    [{ titles: { put: [{ value: {}, revision: null }] } }, /Title 1, id: expected/],
+    [{ titles: { put: [{ value: null, revision: null }] } }, /Title 1: expected/],
+    [
+      { clips: { put: [{ value: { picture: 'https://x' }, revision: 1 }] } },
+      /Clip 1, picture: expected a stand-in/,
+    ],
+    [{ plan: { value: { deliveries: [] }, revision: 0 } }, /Plan, deliveries: expected the master first/],
+    [{ plan: { value: newPlan('wide-1080'), revision: 'one' } }, /Plan, revision: expected a whole number/],
   ])('changes such as %j are refused', async (body, message) => {
-    await expect(putTitles(DEMO_PROJECT_ID, body)).rejects.toThrow(message);
+    await expect(putChanges(DEMO_PROJECT_ID, body)).rejects.toThrow(message);
+  });
+
+  test('are told to whoever listens, with the desk that made them', async () => {
+    const heard: NewsItem[] = [];
+    const stop = (await workshop()).news.subscribe((item) => heard.push(item));
+    await putChanges(DEMO_PROJECT_ID, { by: 'desk-1' });
+    stop();
+    await putChanges(DEMO_PROJECT_ID, { by: 'desk-2' });
+    expect(heard).toEqual([{ kind: 'project', projectId: DEMO_PROJECT_ID, by: 'desk-1' }]);
   });
 
   test('a title of an edition that does not exist is refused', async () => {
-    const title = { id: 'x', editionId: 'gone', startFrame: 0, lengthFrames: 50, lane: 0, values: {} };
-    const change = putTitles(DEMO_PROJECT_ID, { put: [{ title, revision: null }], remove: [] });
+    const value = newTitle({ id: 'x', editionId: 'gone', startFrame: 0, lengthFrames: 50, lane: 0 });
+    const change = putChanges(DEMO_PROJECT_ID, { titles: { put: [{ value, revision: null }] } });
     await expect(change).rejects.toThrow(/editionId: expected an edition that exists, got "gone"/);
   });
 });

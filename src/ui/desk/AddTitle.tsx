@@ -1,41 +1,139 @@
 'use client';
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
-import { useDesk } from './deskContext';
+import { useState } from 'react';
+import type { Placing } from '@/core/project/placeTitle';
+import { designFrames } from '@/core/timeline/stretch';
+import { frameToShortTimecode } from '@/core/units/timecode';
+import { SelectBox } from '../shared/SelectBox';
+import { useClips, useDesk, useDeskUi } from './deskContext';
+import { usePlaceTitle } from './usePlaceTitle';
 
-/** Places a title at the playhead, from any template on the shelf. */
-export function AddTitle({ onAdd }: { readonly onAdd: (editionId: string) => void }) {
-  const { newest } = useDesk();
+/** The ways in which a new title can be put on the strip, those first that fit what is chosen. */
+export function usePlacings(
+  frame: number,
+): readonly { readonly value: string; readonly label: string; readonly placing: Placing }[] {
+  const clips = useClips();
+  const clipId = useDeskUi((ui) => ui.clipId);
+  const range = useDeskUi((ui) => ui.range);
+  const clip = clips.find(({ id }) => id === clipId);
+  const over =
+    range === null
+      ? []
+      : [
+          {
+            value: 'range',
+            label: 'Over the marked range',
+            placing: { kind: 'range', span: range } as const,
+          },
+        ];
+  const on =
+    clip === undefined
+      ? []
+      : (
+          [
+            ['whole', `On “${clip.label}”, all of it`],
+            ['start', `On “${clip.label}”, at its start`],
+            ['end', `On “${clip.label}”, at its end`],
+          ] as const
+        ).map(([part, label]) => ({ value: part, label, placing: { kind: 'clip', clip, part } as const }));
+  const alone = (['ripple', 'overwrite'] as const).map((way) => ({
+    value: way,
+    label: way === 'ripple' ? 'Alone, later pictures move back' : 'Alone, over the pictures there',
+    placing: { kind: 'alone', frame, picture: '#1d2226', way } as const,
+  }));
+  return [
+    ...over,
+    ...on,
+    { value: 'playhead', label: 'At the playhead', placing: { kind: 'playhead', frame } },
+    ...alone,
+  ];
+}
+
+/** Places a title from any template on the shelf: at the playhead, on the chosen clip, over the range or alone. */
+export function AddTitle({ frame }: { readonly frame: number }) {
+  const { newest, rate, ui } = useDesk();
+  const placings = usePlacings(frame);
+  const place = usePlaceTitle();
+  const [chosen, setChosen] = useState('');
+  const [wanted, setWanted] = useState('');
+  const where = placings.find(({ value }) => value === chosen) ?? placings[0];
+  const found = [...newest.values()].filter(({ document }) =>
+    `${document.name} ${document.kind}`.toLowerCase().includes(wanted.toLowerCase()),
+  );
   return (
-    <Menu>
-      <MenuButton className="inline-flex h-8 items-center gap-1.5 rounded-lg border border-line-strong bg-field px-3 font-semibold">
-        <PlusIcon className="h-4 w-4" /> Title
-      </MenuButton>
-      <MenuItems
-        anchor={{ to: 'bottom start', gap: 6 }}
-        className="z-40 max-h-80 w-60 rounded-xl border border-line-strong bg-card p-1"
+    <Popover>
+      <PopoverButton
+        title="T"
+        data-add-title
+        className="inline-flex h-8 items-center gap-1.5 rounded-lg border border-line-strong bg-field px-3 font-semibold"
       >
-        {[...newest.values()].map((edition) => (
-          <MenuItem key={edition.id}>
-            <button
-              type="button"
-              onClick={() => onAdd(edition.id)}
-              className="flex w-full justify-between rounded-lg px-3 py-2 text-left data-focus:bg-leaf-wash"
-            >
-              <span>{edition.document.name}</span>
-              <span className="text-soft">edition {edition.number}</span>
-            </button>
-          </MenuItem>
-        ))}
-        {newest.size === 0 && (
-          <MenuItem>
-            <Link href="/bench" className="block rounded-lg px-3 py-2 data-focus:bg-leaf-wash">
-              The shelf is empty: design a template first
-            </Link>
-          </MenuItem>
+        <PlusIcon className="h-4 w-4" /> Title
+      </PopoverButton>
+      <PopoverPanel
+        anchor={{ to: 'bottom start', gap: 6 }}
+        focus
+        className="z-40 flex w-80 flex-col gap-2 rounded-xl border border-line-strong bg-card p-3"
+      >
+        {({ close }) => (
+          <>
+            <input
+              type="search"
+              autoFocus
+              aria-label="Find a template"
+              placeholder="Find a template"
+              value={wanted}
+              onChange={(event) => setWanted(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter' || found[0] === undefined) return;
+                place(found[0].id, where.placing);
+                close();
+              }}
+              className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
+            />
+            <SelectBox
+              label="Where it goes"
+              value={where.value}
+              onChange={setChosen}
+              choices={placings.map(({ value, label }) => ({ value, label }))}
+            />
+            <div className="max-h-72 overflow-y-auto">
+              {found.map((edition) => (
+                <button
+                  key={edition.id}
+                  type="button"
+                  onClick={() => {
+                    place(edition.id, where.placing);
+                    close();
+                  }}
+                  className="flex w-full justify-between rounded-lg px-2.5 py-1.5 text-left hover:bg-leaf-wash focus:bg-leaf-wash"
+                >
+                  <span>{edition.document.name}</span>
+                  <span className="text-soft">{`${frameToShortTimecode(designFrames(edition.document.timing, rate), rate)} · edition ${edition.number}`}</span>
+                </button>
+              ))}
+              {newest.size === 0 && (
+                <Link href="/bench" className="block rounded-lg px-2.5 py-1.5 hover:bg-leaf-wash">
+                  The shelf is empty: design a template first
+                </Link>
+              )}
+            </div>
+            {newest.size > 0 && (
+              <button
+                type="button"
+                className="self-start font-semibold text-leaf-ink hover:underline"
+                onClick={() => {
+                  ui.setState({ shelfOpen: true });
+                  close();
+                }}
+              >
+                Open the shelf’s drawer
+              </button>
+            )}
+          </>
         )}
-      </MenuItems>
-    </Menu>
+      </PopoverPanel>
+    </Popover>
   );
 }

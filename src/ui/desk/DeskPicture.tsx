@@ -1,19 +1,20 @@
 'use client';
 import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
-import type { Clip } from '@/core/document/project';
+import type { ReactNode } from 'react';
 import type { FrameFormat } from '@/core/layout/formats';
 import { pictureSize } from '@/core/layout/formats';
 import { previewFormat } from '@/core/layout/previewFormat';
 import { safeArea } from '@/core/layout/safeAreas';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { titleFrame, titleIn } from '@/core/project/deliver';
+import { endOf, spanAt } from '@/core/project/lanes';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { frameToSeconds } from '@/core/units/rates';
 import { frameToTimecode } from '@/core/units/timecode';
-import type { Backdrop } from '../picture/paintBackdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
+import { useClipBackdrop } from '../picture/useClipBackdrop';
 import type { Player } from '../picture/usePlayer';
-import { useDesk, useTitles } from './deskContext';
+import { useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import { useTitleCompiler } from './useTitleCompiler';
 
 interface Props {
@@ -21,47 +22,46 @@ interface Props {
   readonly format: FrameFormat;
   readonly fonts: FontLibrary | null;
   readonly end: number;
+  /** What lies over the picture, in design units. */
+  readonly children?: ReactNode;
 }
 
 const WIDTH_PX = 414;
 const TALLEST_PX = 250;
 
-/** The clip on the boundary belongs to the later one: clips are half-open. */
-function clipAt(clips: readonly Clip[], frame: number): Clip | undefined {
-  return clips.findLast((clip) => clip.startFrame <= frame && frame < clip.startFrame + clip.lengthFrames);
-}
-
-/** The pictures with all titles over them at the playhead. */
-export function DeskPicture({ player, format, fonts, end }: Props) {
-  const { clips, editions, rate } = useDesk();
+/** The pictures with all titles of the shown delivery over them at the playhead. */
+export function DeskPicture({ player, format, fonts, end, children }: Props) {
+  const { editions, rate } = useDesk();
+  const clips = useClips();
   const titles = useTitles();
+  const delivery = useDelivery();
+  const guides = useDeskUi((ui) => ui.guides);
   const { widthU, heightU } = pictureSize(format);
   const width = Math.min(WIDTH_PX, (TALLEST_PX * widthU) / heightU);
   const shown = useMemo(() => previewFormat(format, width * 1.5), [format, width]);
-  const compiler = useTitleCompiler(shown, fonts, editions);
   const frame = Math.min(player.frame, end);
-  const clip = clipAt(clips, frame);
-  const backdrop = useMemo<Backdrop>(
-    () => (clip === undefined ? { kind: 'still', image: null } : { kind: 'scene', scene: clip.scene }),
-    [clip],
-  );
-  const clipSeconds =
-    clip === undefined ? 0 : frameToSeconds(frame - clip.startFrame + clip.sourceStartFrame, rate);
-  const lists = useMemo(
+  const seen = useMemo(
     () =>
       titles
-        .filter((title) => title.startFrame <= frame && frame < title.startFrame + title.lengthFrames)
-        .toSorted((a, b) => a.lane - b.lane)
-        .flatMap((title) => {
-          const timing = editions.get(title.editionId)?.document.timing;
-          const compiled = compiler(title);
-          if (timing === undefined || compiled === null) return [];
-          return compiled.frame(
-            frameToSeconds(frame - title.startFrame, rate),
-            stretchTiming(timing, title.lengthFrames, rate),
-          );
-        }),
-    [titles, frame, compiler, editions, rate],
+        .filter((title) => title.startFrame <= frame && frame < endOf(title))
+        .flatMap((title) => titleIn(title, delivery.id) ?? [])
+        .toSorted((a, b) => a.lane - b.lane),
+    [titles, frame, delivery],
+  );
+  const compiler = useTitleCompiler(shown, fonts, seen);
+  const clip = spanAt(clips, frame);
+  const seconds =
+    clip === undefined ? 0 : frameToSeconds(frame - clip.startFrame + clip.sourceStartFrame, rate);
+  const backdrop = useClipBackdrop(clip?.picture, seconds);
+  const lists = useMemo(
+    () =>
+      seen.flatMap((title) => {
+        const template = editions.get(title.editionId)?.document;
+        const compiled = compiler(title);
+        if (template === undefined || compiled === null) return [];
+        return titleFrame(compiled, title, template, rate, frame - title.startFrame);
+      }),
+    [seen, frame, compiler, editions, rate],
   );
   const safe = safeArea(format, 'titleSafe');
   return (
@@ -70,25 +70,28 @@ export function DeskPicture({ player, format, fonts, end }: Props) {
         <PictureCanvas
           format={shown}
           backdrop={backdrop}
-          backdropSeconds={clipSeconds}
+          backdropSeconds={seconds}
           lists={lists}
-          label="The pictures with their titles"
+          label={`The pictures with their titles, ${delivery.name}`}
           widthCss={width}
           className="block"
         />
         <svg
           viewBox={`0 0 ${widthU} ${heightU}`}
           className="pointer-events-none absolute inset-0 h-full w-full"
-          aria-hidden="true"
+          aria-hidden={children === undefined}
         >
-          <rect
-            {...safe}
-            fill="none"
-            stroke="#fff"
-            opacity="0.6"
-            strokeWidth={widthU / width}
-            strokeDasharray={`${(4 * widthU) / width} ${(3 * widthU) / width}`}
-          />
+          {guides && (
+            <rect
+              {...safe}
+              fill="none"
+              stroke="#fff"
+              opacity="0.6"
+              strokeWidth={widthU / width}
+              strokeDasharray={`${(4 * widthU) / width} ${(3 * widthU) / width}`}
+            />
+          )}
+          {children}
         </svg>
       </div>
       <div className="flex h-9 items-center gap-3 text-[#efece4]">

@@ -1,28 +1,39 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FORMATS } from '@/core/layout/formats';
+import { endOf } from '@/core/project/lanes';
 import { RATES } from '@/core/units/rates';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { useFonts } from '../picture/useFonts';
 import { usePlayer } from '../picture/usePlayer';
-import { ask } from '../shared/api';
+import type { Player } from '../picture/usePlayer';
 import { SaveNote } from '../shared/SaveNote';
 import { SaveTrouble } from '../shared/SaveTrouble';
+import { Segmented } from '../shared/Segmented';
 import { TopBar } from '../shared/TopBar';
 import { UndoButtons } from '../shared/UndoButtons';
-import { useAutosave } from '../shared/useAutosave';
-import { AddTitle } from './AddTitle';
-import { CueSheet } from './CueSheet';
+import { TitleCard } from './card/TitleCard';
+import { ConflictBar } from './ConflictBar';
+import { DeliverySwitch } from './DeliverySwitch';
+import { DeskDialogs } from './dialogs/DeskDialogs';
 import { DeskPicture } from './DeskPicture';
-import { DeskProvider, newerEdition, useDesk, useTitles } from './deskContext';
+import { DeskProvider, useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import type { DeskView } from './deskContext';
-import { createDeskStore, updateTitle } from './deskStore';
+import { withoutRevision } from './deskDraft';
+import { createDeskStore } from './deskStore';
+import { createDeskUi } from './deskUi';
+import { ProofPanel } from './proof/ProofPanel';
+import { ProofProvider, useProofView } from './proof/proofView';
+import { useProof } from './proof/useProof';
 import { SendToPress } from './SendToPress';
-import { Strip } from './Strip';
-import { TitleCard } from './TitleCard';
-import { useAddTitle } from './useAddTitle';
+import { CueSheet } from './sheet/CueSheet';
+import { SheetTools } from './sheet/SheetTools';
+import { NO_FILTER } from './sheet/useSheetRows';
+import { ShelfDrawer } from './ShelfDrawer';
+import { Strip } from './strip/Strip';
 import { useDeskKeys } from './useDeskKeys';
-import { TitlesDraft, toTitle } from './titlesDraft';
+import { useDeskSaving } from './useDeskSaving';
+import { usePlaceTitle } from './usePlaceTitle';
 
 interface Props {
   readonly project: DeskProject;
@@ -32,188 +43,201 @@ interface Props {
 
 /** The desk: where titles are placed in a project. */
 export function DeskScreen({ project, placeEditionId }: Props) {
-  const [store] = useState(() => createDeskStore(project.titles.map(toTitle)));
-  const [selected, select] = useState<string | null>(project.titles[0]?.id ?? null);
-  const editions = useEditions(project);
-  const view = useMemo<DeskView>(() => {
-    const newest = new Map(
-      editions
-        .toReversed()
-        .toSorted((a, b) => a.number - b.number)
-        .map((edition) => [edition.templateId, edition]),
-    );
-    return {
-      projectId: project.id,
-      settings: project.settings,
-      rate: RATES.get(project.settings.rate),
-      clips: project.clips,
-      editions: new Map(editions.map((edition) => [edition.id, edition])),
-      newest,
-      store,
-      selected,
-      select,
-    };
-  }, [project, editions, store, selected]);
+  const { view, saving } = useDeskView(project);
+  const proof = useProof(view);
   return (
     <DeskProvider value={view}>
-      <DeskLayout project={project} placeEditionId={placeEditionId} />
+      <ProofProvider value={proof}>
+        <DeskLayout saving={saving} placeEditionId={placeEditionId} />
+      </ProofProvider>
     </DeskProvider>
   );
 }
 
-/** The editions of the project, asked for again when the window is come back to: the designer may have released one. */
-function useEditions(project: DeskProject): DeskProject['editions'] {
-  const [editions, setEditions] = useState(project.editions);
-  useEffect(() => {
-    const look = (): void => {
-      if (document.visibilityState !== 'visible') return;
-      ask<DeskProject>(`projects/${encodeURIComponent(project.id)}`).then(
-        (now) => setEditions((old) => (old.length === now.editions.length ? old : now.editions)),
-        () => undefined,
-      );
+/** The shared state of a desk on a project, kept saved and up to date with what other desks and the bench do. */
+export function useDeskView(project: DeskProject): {
+  view: DeskView;
+  saving: ReturnType<typeof useDeskSaving>;
+} {
+  const [store] = useState(() =>
+    createDeskStore({
+      titles: project.titles.map(withoutRevision),
+      clips: project.clips.map(withoutRevision),
+      plan: project.plan,
+    }),
+  );
+  const [ui] = useState(() => createDeskUi({ selection: project.titles.slice(0, 1).map(({ id }) => id) }));
+  const saving = useDeskSaving(project, store);
+  const { editions } = saving;
+  const view = useMemo<DeskView>(() => {
+    const ascending = editions.toSorted((a, b) => a.number - b.number);
+    const byName = ascending.toSorted((a, b) => a.document.name.localeCompare(b.document.name, 'und'));
+    const newest = new Map(ascending.map((edition) => [edition.templateId, edition]));
+    return {
+      projectId: project.id,
+      settings: project.settings,
+      rate: RATES.get(project.settings.rate),
+      editions: new Map(editions.map((edition) => [edition.id, edition])),
+      newest: new Map(
+        byName.flatMap(({ templateId }) => {
+          const edition = newest.get(templateId);
+          return edition === undefined ? [] : [[templateId, edition]];
+        }),
+      ),
+      store,
+      ui,
     };
-    window.addEventListener('focus', look);
-    document.addEventListener('visibilitychange', look);
-    return () => {
-      window.removeEventListener('focus', look);
-      document.removeEventListener('visibilitychange', look);
-    };
-  }, [project.id]);
-  return editions;
+  }, [project.id, project.settings, editions, store, ui]);
+  return { view, saving };
 }
 
-function DeskLayout({ project, placeEditionId }: Props) {
-  const view = useDesk();
+interface LayoutProps {
+  readonly saving: ReturnType<typeof useDeskSaving>;
+  readonly placeEditionId: string | null;
+}
+
+const Sheet = memo(CueSheet);
+const Card = memo(TitleCard);
+const Findings = memo(ProofPanel);
+
+function DeskLayout({ saving, placeEditionId }: LayoutProps) {
+  const { settings, store } = useDesk();
   const titles = useTitles();
   const fonts = useFonts();
-  const format = FORMATS.get(view.settings.format);
-  const end = Math.max(
-    1,
-    ...view.clips.map((clip) => clip.startFrame + clip.lengthFrames),
-    ...titles.map((title) => title.startFrame + title.lengthFrames),
-  );
-  const chosen = titles.find((title) => title.id === view.selected);
-  const [firstFrame] = useState(() =>
-    chosen === undefined ? 0 : chosen.startFrame + Math.floor(chosen.lengthFrames / 2),
-  );
-  const player = usePlayer(view.rate, { from: 0, to: end }, firstFrame);
-  const [draft] = useState(() => new TitlesDraft(project.id, project.titles, titles));
-  const save = useAutosave(titles, draft.save);
-  const addTitle = useAddTitle(player.frame);
-  const [wanted, setWanted] = useState('');
+  const delivery = useDelivery();
+  const format = FORMATS.get(delivery.format);
+  const { player, end } = useDeskPlayer();
+  const [filter, setFilter] = useState(NO_FILTER);
+  const shelfOpen = useDeskUi((ui) => ui.shelfOpen);
+  const panel = useDeskUi((ui) => ui.panel);
   useDeskKeys({ player, end });
-  usePlaceOnOpening(placeEditionId, addTitle);
-  const choose = useCallback(
-    (id: string) => {
-      view.select(id);
-      const title = view.store.getState().titles.find((one) => one.id === id);
-      if (title !== undefined) player.seek(title.startFrame + Math.floor(title.lengthFrames / 2));
-    },
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- seek only sets state
-    [view.store],
-  );
-  const takeTheirs = async (): Promise<void> => {
-    const { theirs } = await draft.catchUp();
-    view.store.getState().apply(() => theirs);
-    save.resume();
-  };
-  const keepMine = async (): Promise<void> => {
-    // What was added elsewhere is no conflict: it comes along.
-    const { unknown } = await draft.catchUp();
-    view.store.getState().apply((mine) => [...mine, ...unknown]);
-    save.resume();
-  };
-  const { shapeLabel, heightPx } = format;
+  usePlaceOnOpening(placeEditionId, player.frame);
+  const show = useShow(player);
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
         middle={
           <>
-            <h1 className="truncate font-serif text-[17px] font-semibold">{view.settings.name}</h1>
+            <h1 className="truncate font-serif text-[17px] font-semibold">{settings.name}</h1>
             <span className="whitespace-nowrap text-soft">
-              {`${heightPx}p ${view.rate.label} · ${titles.length} ${titles.length === 1 ? 'title' : 'titles'} · `}
-              <SaveNote state={save.state} />
+              {`${titles.length} ${titles.length === 1 ? 'title' : 'titles'} · `}
+              <SaveNote state={saving.state} />
             </span>
           </>
         }
         actions={
           <>
-            <UndoButtons history={view.store.temporal} />
-            <span className="text-soft">
-              {format.label} {shapeLabel}
-            </span>
-            <SendToPress flush={save.flush} />
+            <ProofCounts
+              onPick={(tone) => setFilter((now) => ({ ...now, proof: now.proof === tone ? 'all' : tone }))}
+            />
+            <UndoButtons history={store.temporal} />
+            <DeliverySwitch />
+            <SendToPress flush={saving.flush} />
           </>
         }
       />
-      <SaveTrouble
-        state={save.state}
-        onTakeTheirs={() => void takeTheirs()}
-        onKeepMine={() => void keepMine()}
-      />
+      <SaveTrouble state={saving.state} onTakeTheirs={saving.resume} onKeepMine={saving.resume} />
+      <ConflictBar />
       <main className="flex min-h-0 flex-1 flex-col">
         <div className="flex min-h-0 flex-1">
           <section aria-label="Cue sheet" className="flex min-w-0 flex-1 flex-col border-r border-line">
-            <div className="flex h-12 shrink-0 items-center gap-2 px-3">
-              <AddTitle onAdd={addTitle} />
-              <NewEditions />
-              <span className="flex-1" />
-              <input
-                type="search"
-                aria-label="Find a name or word"
-                placeholder="Find a name or word"
-                value={wanted}
-                onChange={(event) => setWanted(event.target.value)}
-                className="h-8 w-44 rounded-lg border border-line-strong bg-field px-2.5"
-              />
-            </div>
-            <CueSheet wanted={wanted} onChoose={choose} />
+            <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />
+            <Sheet filter={filter} onShow={show} />
           </section>
-          <div className="flex w-[440px] shrink-0 flex-col overflow-y-auto bg-card">
+          <div className="flex w-[440px] shrink-0 flex-col bg-card">
             <DeskPicture player={player} format={format} fonts={fonts} end={end} />
-            <TitleCard fonts={fonts} format={format} />
+            <PanelSwitch />
+            <div className="min-h-0 flex-1 overflow-y-auto">
+              {panel === 'card' ? <Card /> : <Findings onLook={show} />}
+            </div>
           </div>
         </div>
+        {shelfOpen && <ShelfDrawer frame={player.frame} format={format} fonts={fonts} />}
         <Strip player={player} end={end} />
       </main>
+      <DeskDialogs frame={player.frame} />
     </div>
   );
 }
 
-function usePlaceOnOpening(editionId: string | null, addTitle: (editionId: string) => void): void {
+function useDeskPlayer(): { readonly player: Player; readonly end: number } {
+  const { rate, ui } = useDesk();
+  const titles = useTitles();
+  const clips = useClips();
+  const end = useMemo(() => Math.max(1, ...clips.map(endOf), ...titles.map(endOf)), [clips, titles]);
+  const [firstFrame] = useState(() => {
+    const chosen = titles.find((title) => title.id === ui.getState().selection[0]);
+    return chosen === undefined ? 0 : chosen.startFrame + Math.floor(chosen.lengthFrames / 2);
+  });
+  return { player: usePlayer(rate, { from: 0, to: end }, firstFrame), end };
+}
+
+/** Shows a title in the picture: at one of its own frames, or in its middle. */
+function useShow(player: Player): (titleId: string, frame?: number | null) => void {
+  const { store } = useDesk();
+  const seek = useRef(player.seek);
+  useEffect(() => {
+    seek.current = player.seek;
+  });
+  return useCallback(
+    (titleId, frame) => {
+      const title = store.getState().titles.find((one) => one.id === titleId);
+      if (title !== undefined) seek.current(title.startFrame + (frame ?? Math.floor(title.lengthFrames / 2)));
+    },
+    [store],
+  );
+}
+
+function PanelSwitch() {
+  const { ui } = useDesk();
+  const panel = useDeskUi((state) => state.panel);
+  return (
+    <div className="shrink-0 border-b border-line px-4 py-1.5">
+      <Segmented
+        label="What is shown of the title"
+        value={panel}
+        onChange={(next) => ui.setState({ panel: next })}
+        choices={[
+          { value: 'card', label: 'Card' },
+          { value: 'proof', label: 'Proof' },
+        ]}
+      />
+    </div>
+  );
+}
+
+/** How many titles have something to fix and to look at; a click shows only those, another click all. */
+function ProofCounts({ onPick }: { readonly onPick: (tone: 'stop' | 'look') => void }) {
+  const titles = useTitles();
+  const { toneOf } = useProofView();
+  const tones = titles.map(({ id }) => toneOf(id));
+  const count = (tone: 'stop' | 'look'): number => tones.filter((one) => one === tone).length;
+  const [stops, looks] = [count('stop'), count('look')];
+  const pill = 'rounded-full px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap';
+  return (
+    <>
+      {stops > 0 && (
+        <button type="button" className={`${pill} bg-stop-wash text-stop-ink`} onClick={() => onPick('stop')}>
+          {stops} to fix
+        </button>
+      )}
+      {looks > 0 && (
+        <button type="button" className={`${pill} bg-leaf-wash text-leaf-ink`} onClick={() => onPick('look')}>
+          {looks} to look at
+        </button>
+      )}
+    </>
+  );
+}
+
+function usePlaceOnOpening(editionId: string | null, frame: number): void {
   const placed = useRef(false);
+  const place = usePlaceTitle();
   useEffect(() => {
     if (editionId === null || placed.current) return;
     placed.current = true;
     // Once only: a reload of the page must not place it again.
     window.history.replaceState(null, '', window.location.pathname);
-    addTitle(editionId);
-  }, [editionId, addTitle]);
-}
-
-/** Says when the designer has released newer editions, and brings all titles up to date at one click. */
-function NewEditions() {
-  const view = useDesk();
-  const titles = useTitles();
-  const behind = titles.filter((title) => newerEdition(view, title) !== null);
-  if (behind.length === 0) return null;
-  const update = (): void =>
-    view.store.getState().apply((now) =>
-      now.reduce((all, title) => {
-        const newer = newerEdition(view, title);
-        return newer === null ? all : updateTitle(all, title.id, { editionId: newer.id });
-      }, now),
-    );
-  return (
-    <button
-      type="button"
-      onClick={update}
-      className="rounded-lg bg-leaf-wash px-3 py-1.5 font-semibold text-leaf-ink"
-    >
-      {behind.length === 1
-        ? 'A newer edition is out for 1 title'
-        : `A newer edition is out for ${behind.length} titles`}
-      : bring up to date
-    </button>
-  );
+    place(editionId, { kind: 'playhead', frame });
+  }, [editionId, place, frame]);
 }

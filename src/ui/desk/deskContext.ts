@@ -1,26 +1,29 @@
 'use client';
-import { createContext, useContext, useMemo } from 'react';
+import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import type { AutomaticContext } from '@/core/document/automatic';
 import { withAutomaticValues } from '@/core/document/automatic';
+import type { Delivery, Plan } from '@/core/document/plan';
 import type { Clip, ProjectSettings, Title } from '@/core/document/project';
-import type { FieldValues } from '@/core/document/template';
+import type { FieldValues, Template } from '@/core/document/template';
+import type { CellContext } from '@/core/project/cells';
+import { plainName } from '@/core/project/swap';
 import type { FrameRate } from '@/core/units/rates';
 import type { EditionRecord } from '@/db/templates';
-import type { DeskStore, Titles, TitlesChange } from './deskStore';
+import type { DeskStore, Titles, TitlesChange, WorkChange } from './deskStore';
+import type { DeskUi, DeskUiStore } from './deskUi';
 
 /** What the parts of the desk share. */
 export interface DeskView {
   readonly projectId: string;
   readonly settings: ProjectSettings;
   readonly rate: FrameRate;
-  readonly clips: readonly Clip[];
   readonly editions: ReadonlyMap<string, EditionRecord>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, EditionRecord>;
   readonly store: DeskStore;
-  readonly selected: string | null;
-  select(titleId: string | null): void;
+  readonly ui: DeskUiStore;
 }
 
 const DeskContext = createContext<DeskView | null>(null);
@@ -38,15 +41,52 @@ export function useTitles(): Titles {
   return useStore(useDesk().store, (state) => state.titles);
 }
 
+/** The clips as they are now, in order of their start. */
+export function useClips(): readonly Clip[] {
+  return useStore(useDesk().store, (state) => state.clips);
+}
+
+/** The project's plan as it is now. */
+export function usePlan(): Plan {
+  return useStore(useDesk().store, (state) => state.plan);
+}
+
 /** How to change the titles. */
 export function useApplyTitles(): (change: TitlesChange) => void {
   return useStore(useDesk().store, (state) => state.apply);
 }
 
+/** How to change titles, clips and plan in one step. */
+export function useApplyWork(): (change: WorkChange) => void {
+  return useStore(useDesk().store, (state) => state.applyWork);
+}
+
+/** A part of what is chosen and shown. */
+export function useDeskUi<T>(pick: (ui: DeskUi) => T): T {
+  return useStore(useDesk().ui, useShallow(pick));
+}
+
+/** Chooses titles; the first of them is the one whose card is filled. */
+export function useSelect(): (...ids: readonly string[]) => void {
+  const { ui } = useDesk();
+  return useCallback(
+    (...ids) => ui.setState({ selection: ids, ...(ids.length > 0 ? { clipId: null } : {}) }),
+    [ui],
+  );
+}
+
+/** The delivery that is shown; the master when the one that was is gone. */
+export function useDelivery(): Delivery {
+  const { deliveries } = usePlan();
+  const id = useDeskUi((ui) => ui.deliveryId);
+  return deliveries.find((delivery) => delivery.id === id) ?? deliveries[0];
+}
+
 // Every row of the cue sheet asks; they are counted once for all.
 const counted = new WeakMap<Titles, ReadonlyMap<string, number>>();
 
-function numbersOf(titles: Titles): ReadonlyMap<string, number> {
+/** The number of each title in its project, from 1, by id. */
+export function numbersOf(titles: Titles): ReadonlyMap<string, number> {
   const known = counted.get(titles);
   if (known !== undefined) return known;
   const numbers = new Map(titles.map((title, i) => [title.id, i + 1]));
@@ -56,7 +96,8 @@ function numbersOf(titles: Titles): ReadonlyMap<string, number> {
 
 /** The values that a title shows: what was typed, and what its automatic fields say. */
 export function useShownValues(): (title: Title) => FieldValues {
-  const { clips, editions, rate, settings } = useDesk();
+  const { editions, rate, settings } = useDesk();
+  const clips = useClips();
   const titles = useTitles();
   return useMemo(
     () => createShownValues(titles, editions, { projectName: settings.name, rate, clips }),
@@ -83,9 +124,34 @@ function createShownValues(
   };
 }
 
-/** The edition that a title should move on to, if there is a newer one. */
-export function newerEdition(view: DeskView, title: Title): EditionRecord | null {
+/** What cells are read and written with. */
+export function useCellContext(): CellContext {
+  const { editions, newest, rate } = useDesk();
+  const shownValues = useShownValues();
+  return useMemo(
+    () => ({
+      rate,
+      shownValues,
+      templateOf: (editionId) => editions.get(editionId)?.document,
+      editionNamed: (name) =>
+        [...newest.values()].find((edition) => plainName(edition.document.name) === plainName(name)),
+    }),
+    [editions, newest, rate, shownValues],
+  );
+}
+
+/** The template that a title uses, as its edition has it. */
+export function useTemplateOf(): (editionId: string) => Template | undefined {
+  const { editions } = useDesk();
+  return useCallback((editionId) => editions.get(editionId)?.document, [editions]);
+}
+
+/** The edition that a title should move on to, if there is a newer one and it does not keep its own. */
+export function newerEdition(
+  view: Pick<DeskView, 'editions' | 'newest'>,
+  title: Title,
+): EditionRecord | null {
   const used = view.editions.get(title.editionId);
   const newest = used && view.newest.get(used.templateId);
-  return newest !== undefined && newest.id !== title.editionId ? newest : null;
+  return newest !== undefined && newest.id !== title.editionId && !title.keepsEdition ? newest : null;
 }

@@ -1,54 +1,111 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { nudgeTitles } from '@/core/project/arrangeTitles';
+import { cutClip, cutFrames, removeClip } from '@/core/project/clips';
+import { nextDelivery } from '@/core/project/deliver';
+import { endOf, spanAt } from '@/core/project/lanes';
 import type { Player } from '../picture/usePlayer';
-import { useDesk } from './deskContext';
-import { freeLane, updateTitle } from './deskStore';
+import { useDesk, useSelect } from './deskContext';
+import { setMarker } from './strip/StripTools';
+import { useDuplicate } from './useDuplicate';
 
-/** The desk's keys; none of them act while text is typed. */
+/** The desk's keys; none of them act while text is typed, save undo and duplicate. */
 export function useDeskKeys({ player, end }: { readonly player: Player; readonly end: number }): void {
-  const { store, selected, select, rate } = useDesk();
-  const { apply, titles } = store.getState();
-  const title = titles.find((one) => one.id === selected);
+  useTimeKeys(player, end);
+  useTitleKeys(player);
+  useScreenKeys();
+}
+
+function useTimeKeys(player: Player, end: number): void {
+  const { store, ui, rate } = useDesk();
   useHotkeys('space', (event) => {
     if (event.target instanceof HTMLElement && event.target.closest('button, a, select') !== null) return;
     event.preventDefault();
     player.toggle();
   });
-  const stops = [
-    ...new Set(titles.flatMap((one) => [one.startFrame, one.startFrame + one.lengthFrames])),
-  ].toSorted((a, b) => a - b);
-  useHotkeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
-  useHotkeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? end), { useKey: true });
+  const stops = (): number[] => {
+    const { titles, clips } = store.getState();
+    const edges = titles.flatMap((one) => [one.startFrame, endOf(one)]);
+    return [...new Set([...edges, ...cutFrames(clips)])].toSorted((a, b) => a - b);
+  };
+  useHotkeys('[', () => player.seek(stops().findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
+  useHotkeys(']', () => player.seek(stops().find((stop) => stop > player.frame) ?? end), { useKey: true });
   useHotkeys('comma, shift+comma', (event) =>
     player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)),
   );
   useHotkeys('period, shift+period', (event) =>
     player.seek(Math.min(end, player.frame + (event.shiftKey ? rate.nominal : 1))),
   );
+  useHotkeys('m', () => setMarker(store, player.frame));
+  const mark = (edge: 'from' | 'to'): void => {
+    const { range } = ui.getState();
+    const [from, to] = [range?.startFrame ?? 0, range === null ? end : endOf(range)];
+    const [start, stop] = edge === 'from' ? [player.frame, to] : [from, player.frame];
+    ui.setState({ range: stop - start < 2 ? null : { startFrame: start, lengthFrames: stop - start } });
+  };
+  useHotkeys('i', () => mark('from'));
+  useHotkeys('o', () => mark('to'));
+}
+
+function useTitleKeys(player: Player): void {
+  const { store, ui, rate } = useDesk();
+  const select = useSelect();
+  const duplicate = useDuplicate();
+  const chosen = (): ReadonlySet<string> => new Set(ui.getState().selection);
   useHotkeys('delete, backspace', () => {
-    if (title === undefined) return;
-    apply((now) => now.filter((one) => one.id !== title.id));
-    select(null);
+    const { clipId } = ui.getState();
+    const ids = chosen();
+    if (ids.size > 0) {
+      store.getState().apply((now) => now.filter((one) => !ids.has(one.id)));
+      select();
+    } else if (clipId !== null) {
+      store.getState().applyWork((work) => removeClip(work, clipId, 'ripple'));
+      ui.setState({ clipId: null });
+    }
   });
-  useHotkeys('d', () => {
-    if (title === undefined) return;
-    const startFrame = title.startFrame + title.lengthFrames;
-    const id = nanoid(12);
-    apply((now) => [
-      ...now,
-      { ...title, id, startFrame, lane: freeLane(now, startFrame, title.lengthFrames) },
-    ]);
-    select(id);
-    player.seek(startFrame + Math.floor(title.lengthFrames / 2));
-  });
+  useHotkeys('d', duplicate);
+  useHotkeys('mod+shift+d', duplicate, { enableOnFormTags: true, preventDefault: true });
   useHotkeys('arrowleft, arrowright, shift+arrowleft, shift+arrowright', (event) => {
-    if (title === undefined) return;
+    const ids = chosen();
+    if (ids.size === 0) return;
     event.preventDefault();
     const step = (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? rate.nominal : 1);
-    apply((now) => updateTitle(now, title.id, { startFrame: Math.max(0, title.startFrame + step) }));
+    store.getState().apply((now) => nudgeTitles(now, ids, step));
+  });
+  useHotkeys('c', () => {
+    const { clips, applyWork } = store.getState();
+    const under = spanAt(clips, player.frame);
+    if (under === undefined || player.frame === under.startFrame) return;
+    const parts = cutClip(under, player.frame, () => nanoid(12));
+    applyWork((work) => ({
+      ...work,
+      clips: work.clips.flatMap((clip) => (clip.id === under.id ? parts : [clip])),
+    }));
   });
   const history = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('mod+z', () => store.temporal.getState().undo(), history);
   useHotkeys('mod+shift+z', () => store.temporal.getState().redo(), history);
+}
+
+function useScreenKeys(): void {
+  const { store, ui } = useDesk();
+  useHotkeys('f', () => {
+    const { deliveryId } = ui.getState();
+    ui.setState({ deliveryId: nextDelivery(store.getState().plan, deliveryId).id });
+  });
+  useHotkeys('g', () => ui.setState(({ guides }) => ({ guides: !guides })));
+  useHotkeys('q', () => ui.getState().selection.length > 0 && ui.setState({ dialog: 'quiet' }));
+  useHotkeys('t', (event) => {
+    event.preventDefault();
+    document.querySelector<HTMLButtonElement>('[data-add-title]')?.click();
+  });
+  useHotkeys(
+    'mod+f',
+    (event) => {
+      event.preventDefault();
+      ui.setState({ dialog: 'find' });
+    },
+    { enableOnFormTags: true },
+  );
 }

@@ -1,60 +1,78 @@
 'use client';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { picturesOf } from '@/core/document/pictures';
 import type { Title } from '@/core/document/project';
+import { sameValue } from '@/core/kit/sameValue';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import type { FrameFormat } from '@/core/layout/formats';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
 import type { FontLibrary } from '@/core/text/fontLibrary';
-import type { EditionRecord } from '@/db/templates';
 import { usePictures } from '../picture/pictures';
-import { useShownValues, useTitles } from './deskContext';
+import { useDesk, useShownValues } from './deskContext';
 
 export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
-/** Lays titles out when they are first seen, and again only when their words or their edition change. */
-function createTitleCompiler(
-  format: FrameFormat,
-  fonts: FontLibrary | null,
-  editions: ReadonlyMap<string, EditionRecord>,
-  pictures: PictureSizes,
-  shownValues: (title: Title) => Title['values'],
-): TitleCompiler {
-  const known = new WeakMap<Title['values'], Map<string, CompiledTitle>>();
-  return (title) => {
-    const { editionId } = title;
-    const values = shownValues(title);
-    const edition = editions.get(editionId);
-    if (fonts === null || edition === undefined) return null;
-    const byEdition = known.get(values) ?? new Map<string, CompiledTitle>();
-    known.set(values, byEdition);
-    const compiled = byEdition.get(editionId) ?? compile(edition.document, values, format, fonts, pictures);
-    byEdition.set(editionId, compiled);
-    return compiled;
-  };
+interface Kept {
+  readonly values: Title['values'];
+  readonly shift: Title['shift'];
+  readonly editionId: string;
+  readonly compiled: CompiledTitle;
 }
 
-/** The pictures that titles show, in the order in which they come up. */
-function titlePictures(titles: readonly Title[], editions: ReadonlyMap<string, EditionRecord>): string[] {
-  const all = titles.flatMap((title) => {
-    const edition = editions.get(title.editionId);
-    return edition === undefined ? [] : picturesOf(edition.document, title.values);
-  });
-  return [...new Set(all)];
+// The titles near the playhead, and then some.
+const MOST_KEPT = 60;
+
+/** Layouts of titles that were asked for last, for one format and set of pictures. */
+class LayoutKeeper {
+  private readonly byTitle = new Map<string, Kept>();
+
+  find(title: Title, values: Title['values']): CompiledTitle | undefined {
+    const kept = this.byTitle.get(title.id);
+    if (kept?.editionId !== title.editionId) return undefined;
+    return sameValue(kept.values, values) && sameValue(kept.shift, title.shift) ? kept.compiled : undefined;
+  }
+
+  keep(title: Title, values: Title['values'], compiled: CompiledTitle): void {
+    const [oldest] = this.byTitle.keys();
+    if (this.byTitle.size >= MOST_KEPT && oldest !== undefined) this.byTitle.delete(oldest);
+    this.byTitle.set(title.id, { values, shift: title.shift, editionId: title.editionId, compiled });
+  }
 }
 
-/** A compiler for titles in a format, the same one as long as format, fonts and editions are. */
+/** Lays titles out when they are first seen, and again only when their words, place or edition change. */
 export function useTitleCompiler(
   format: FrameFormat,
   fonts: FontLibrary | null,
-  editions: ReadonlyMap<string, EditionRecord>,
+  seen: readonly Title[],
 ): TitleCompiler {
-  const titles = useTitles();
+  const { editions } = useDesk();
   const shownValues = useShownValues();
-  const pictures = usePictures(titlePictures(titles, editions));
+  const wanted = seen.flatMap((title) => {
+    const edition = editions.get(title.editionId);
+    return edition === undefined ? [] : picturesOf(edition.document, title.values);
+  });
+  const pictures = usePictures([...new Set(wanted)]);
+  const keeper = useKeeper(format, fonts, pictures);
   return useMemo(
-    () => createTitleCompiler(format, fonts, editions, pictures, shownValues),
-    [format, fonts, editions, pictures, shownValues],
+    () => (title) => {
+      const edition = editions.get(title.editionId);
+      if (fonts === null || edition === undefined) return null;
+      const values = shownValues(title);
+      const known = keeper.find(title, values);
+      if (known !== undefined) return known;
+      const compiled = compile(edition.document, values, format, fonts, pictures, title.shift);
+      keeper.keep(title, values, compiled);
+      return compiled;
+    },
+    [keeper, format, fonts, editions, pictures, shownValues],
   );
+}
+
+function useKeeper(format: FrameFormat, fonts: FontLibrary | null, pictures: PictureSizes): LayoutKeeper {
+  const [kept, setKept] = useState(() => ({ format, fonts, pictures, keeper: new LayoutKeeper() }));
+  if (kept.format === format && kept.fonts === fonts && kept.pictures === pictures) return kept.keeper;
+  const next = { format, fonts, pictures, keeper: new LayoutKeeper() };
+  setKept(next);
+  return next.keeper;
 }

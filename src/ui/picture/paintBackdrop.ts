@@ -3,11 +3,12 @@ import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
 import type { Painter } from '@/paint/painter';
 import { loadedPicture, loadPicture } from './pictureStore';
+import type { VideoFrameImage } from './videoStore';
 
 /** What lies under a title: a stand-in scene, an uploaded still or a plain colour. */
 export type Backdrop =
   | { readonly kind: 'scene'; readonly scene: string }
-  | { readonly kind: 'still'; readonly image: ImageBitmap | null }
+  | { readonly kind: 'still'; readonly image: ImageBitmap | VideoFrameImage | null }
   | { readonly kind: 'plain'; readonly colour: string };
 
 /** What comes before a still's asset id in a backdrop's id. */

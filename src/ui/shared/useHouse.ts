@@ -19,6 +19,11 @@ async function load(): Promise<void> {
   store.setState({ house: document, revision });
 }
 
+/** Asks for the house style again, where this page has asked for it before. */
+export async function reloadHouse(): Promise<void> {
+  if (store.getState().asked) await load().catch(() => undefined);
+}
+
 /** The house style as this page knows it; asked for once. */
 export function useHouse(): House {
   useEffect(() => {

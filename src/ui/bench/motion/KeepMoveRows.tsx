@@ -10,6 +10,7 @@ import { Button } from '../../shared/Button';
 import { FilePicker } from '../../shared/FilePicker';
 import { KeepForm } from '../../shared/KeepForm';
 import { changeHouse, useHouse } from '../../shared/useHouse';
+import { saveFile } from '../../shared/saveFile';
 
 interface Props {
   readonly motion: Motion;
@@ -85,10 +86,6 @@ export function KeepMoveRows({ motion, onUse }: Props) {
 }
 
 function download(move: OwnMove): void {
-  const url = URL.createObjectURL(new Blob([ownMoveToText(move)], { type: 'application/json' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${move.name.replaceAll(/[^\p{L}\p{N}]+/gu, '-')}.move.json`;
-  link.click();
-  URL.revokeObjectURL(url);
+  const name = `${move.name.replaceAll(/[^\p{L}\p{N}]+/gu, '-')}.move.json`;
+  saveFile(name, ownMoveToText(move), 'application/json');
 }

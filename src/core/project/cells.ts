@@ -1,0 +1,160 @@
+import { designValue } from '../document/applyValues';
+import type { Title } from '../document/project';
+import type { Field, FieldValue, FieldValues, Template } from '../document/template';
+import { InputError } from '../kit/inputError';
+import { SHORTEST_FRAMES } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
+import { frameToShortTimecode, frameToTimecode, timecodeToFrame } from '../units/timecode';
+import { plainName, swapTitle } from './swap';
+
+/** A column of the cue sheet. A `field` column shows in each row the field that its template has there. */
+export type Column =
+  | { readonly kind: 'in' | 'lasts' | 'template'; readonly id: string; readonly label: string }
+  | {
+      readonly kind: 'field';
+      readonly id: string;
+      readonly label: string;
+      /** The place of the field among those of its template that the sheet shows. */
+      readonly at: number;
+      /** Whether the sheet shows all fields of the one template that is used, or the words of several. */
+      readonly all: boolean;
+    };
+
+/** What cells are read and written with. */
+export interface CellContext {
+  readonly rate: FrameRate;
+  templateOf(editionId: string): Template | undefined;
+  /** The edition that a title gets when a template's name is typed; the newest one. */
+  editionNamed(name: string): { readonly id: string; readonly document: Template } | undefined;
+  shownValues(title: Title): FieldValues;
+}
+
+const TIME_COLUMNS: readonly Column[] = [
+  { kind: 'in', id: 'in', label: 'In' },
+  { kind: 'lasts', id: 'lasts', label: 'Lasts' },
+  { kind: 'template', id: 'template', label: 'Template' },
+];
+
+/** The fields of a template that a sheet shows: all that can be typed, or only those with words. */
+function sheetFields(template: Template, all: boolean): Field[] {
+  const kinds = all
+    ? ['text', 'rows', 'date', 'number', 'choice', 'colour', 'switch']
+    : ['text', 'rows', 'date'];
+  return template.fields.filter((field) => kinds.includes(field.kind));
+}
+
+/**
+ * The columns for titles of some templates. One template shows all its fields under their own names; several show
+ * their words side by side, under the names that at most two of them have there.
+ */
+export function columnsFor(templates: readonly Template[]): Column[] {
+  const all = templates.length === 1;
+  const lists = templates.map((template) => sheetFields(template, all));
+  const count = Math.max(1, ...lists.map((list) => list.length));
+  const fields = Array.from({ length: count }, (_, at): Column => {
+    const labels = [...new Set(lists.flatMap((list) => list[at]?.label ?? []))];
+    const label = labels.length <= 2 ? labels.join(' / ') : at === 0 ? 'Reads' : `Line ${at + 1}`;
+    return { kind: 'field', id: `field ${at}`, label, at, all };
+  });
+  return [...TIME_COLUMNS, ...fields];
+}
+
+/** The field that a column shows for a template; undefined where it has none there. */
+export function fieldOf(template: Template | undefined, column: Column): Field | undefined {
+  if (template === undefined || column.kind !== 'field') return undefined;
+  return sheetFields(template, column.all)[column.at];
+}
+
+/** What a cell says. */
+export function cellText(title: Title, column: Column, context: CellContext): string {
+  const template = context.templateOf(title.editionId);
+  switch (column.kind) {
+    case 'in':
+      return frameToTimecode(title.startFrame, context.rate);
+    case 'lasts':
+      return frameToShortTimecode(title.lengthFrames, context.rate);
+    case 'template':
+      return template?.name ?? '';
+    case 'field': {
+      const field = fieldOf(template, column);
+      if (field === undefined || template === undefined) return '';
+      return fieldText(field, context.shownValues(title)[field.id] ?? designValue(template, field));
+    }
+  }
+}
+
+/** A value as a sheet writes it: a choice by its label, a switch as yes or no. */
+export function fieldText(field: Field, value: FieldValue): string {
+  if (field.kind === 'choice')
+    return field.limits.choices?.find((choice) => choice.value === value)?.label ?? String(value);
+  if (field.kind === 'switch') return value === true ? 'yes' : 'no';
+  return String(value);
+}
+
+/** The title with a cell typed into. Throws InputError for what cannot be there. */
+export function withCell(title: Title, column: Column, typed: string, context: CellContext): Title {
+  const template = context.templateOf(title.editionId);
+  switch (column.kind) {
+    case 'in':
+      return { ...title, startFrame: timecodeToFrame(typed, context.rate, 'In') };
+    case 'lasts': {
+      const lengthFrames = timecodeToFrame(typed, context.rate, 'Lasts');
+      if (lengthFrames < SHORTEST_FRAMES)
+        throw InputError.of('Lasts', `at least ${SHORTEST_FRAMES} frames`, typed);
+      return { ...title, lengthFrames };
+    }
+    case 'template': {
+      const edition = context.editionNamed(typed);
+      if (edition === undefined)
+        throw InputError.of('Template', 'the name of a template on the shelf', typed);
+      return template?.name === edition.document.name ? title : swapTitle(title, template, edition);
+    }
+    case 'field': {
+      const field = fieldOf(template, column);
+      if (field === undefined)
+        throw InputError.of(column.label, `nothing, "${template?.name}" has no field here`, typed);
+      return { ...title, values: { ...title.values, [field.id]: parseField(field, typed) } };
+    }
+  }
+}
+
+/** What was typed for a field, as its value. Throws InputError with what the field takes. */
+export function parseField(field: Field, typed: string): FieldValue {
+  const { label, limits } = field;
+  const said = typed.trim();
+  switch (field.kind) {
+    case 'number': {
+      const number = Number(said.replace(',', '.'));
+      if (said === '' || !Number.isFinite(number)) throw InputError.of(label, 'a number', typed);
+      if (number < (limits.min ?? -Infinity) || number > (limits.max ?? Infinity))
+        throw InputError.of(label, `a number from ${limits.min} to ${limits.max}`, typed);
+      return number;
+    }
+    case 'choice': {
+      const choices = limits.choices ?? [];
+      const found = choices.find(
+        (choice) => choice.value === said || plainName(choice.label) === plainName(said),
+      );
+      if (found === undefined)
+        throw InputError.of(label, `one of ${choices.map((choice) => choice.label).join(', ')}`, typed);
+      return found.value;
+    }
+    case 'switch': {
+      if (/^(yes|y|true|on|1|x)$/i.test(said)) return true;
+      if (/^(no|n|false|off|0|)$/i.test(said)) return false;
+      throw InputError.of(label, 'yes or no', typed);
+    }
+    case 'colour': {
+      const hex = said.toLowerCase();
+      if (!/^#[0-9a-f]{6}$/.test(hex)) throw InputError.of(label, 'a colour such as #10303c', typed);
+      return hex;
+    }
+    default: {
+      const { maxLength } = limits;
+      const length = Array.from(typed).length;
+      if (maxLength !== undefined && length > maxLength)
+        throw InputError.of(label, `at most ${maxLength} characters`, `${length} characters`);
+      return typed;
+    }
+  }
+}

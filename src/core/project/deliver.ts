@@ -1,0 +1,116 @@
+import type { DisplayItem, DisplayList } from '../display/list';
+import { rectOutline } from '../display/shapes';
+import type { Plan } from '../document/plan';
+import type { DeliveryChange, Scrim, Title } from '../document/project';
+import type { FieldValues, Template } from '../document/template';
+import { IDENTITY } from '../kit/matrix';
+import type { PictureSizes } from '../layers/layerKind';
+import type { FrameFormat } from '../layout/formats';
+import type { FontLibrary } from '../text/fontLibrary';
+import type { CompiledTitle } from '../timeline/compile';
+import { compile } from '../timeline/compile';
+import type { TitleTiming } from '../timeline/stretch';
+import { stretchTiming } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
+import { frameToSeconds } from '../units/rates';
+
+/** A title as a delivery has it, with what it has otherwise there; null when it is not in it. */
+export function titleIn(title: Title, deliveryId: string): Title | null {
+  const own = title.perDelivery[deliveryId];
+  if (own === undefined) return title;
+  if (own.leftOut) return null;
+  return { ...title, values: { ...title.values, ...own.values }, shift: own.shift ?? title.shift };
+}
+
+const NO_CHANGE: DeliveryChange = { leftOut: false, values: {}, shift: null };
+
+/** A title with something otherwise in one delivery; what is as in the others again is left away. */
+export function withDeliveryChange(title: Title, deliveryId: string, change: Partial<DeliveryChange>): Title {
+  const next = { ...NO_CHANGE, ...title.perDelivery[deliveryId], ...change };
+  const { [deliveryId]: _, ...others } = title.perDelivery;
+  const plain = Object.keys(next.values).length === 0 && !next.leftOut && next.shift === null;
+  return { ...title, perDelivery: plain ? others : { ...others, [deliveryId]: next } };
+}
+
+/** The delivery after one, round and round. */
+export function nextDelivery(plan: Plan, id: string): Plan['deliveries'][number] {
+  const at = plan.deliveries.findIndex((delivery) => delivery.id === id);
+  return plan.deliveries[(at + 1) % plan.deliveries.length];
+}
+
+/** What of a title decides how it is painted. */
+export type PaintedTitle = Pick<Title, 'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim'>;
+
+/** A title laid out in a format, asked for by its own frames. */
+export interface ShownTitle {
+  readonly compiled: CompiledTitle;
+  /** The display list of a frame, counted from the title's start. */
+  frame(frame: number): DisplayList;
+}
+
+/** A title of a project laid out: its template with its values, moved and faded as the project has it. */
+export function showTitle(
+  title: PaintedTitle,
+  template: Template,
+  values: FieldValues,
+  format: FrameFormat,
+  rate: FrameRate,
+  fonts: FontLibrary,
+  pictures?: PictureSizes,
+): ShownTitle {
+  const compiled = compile(template, values, format, fonts, pictures, title.shift);
+  return { compiled, frame: (frame) => titleFrame(compiled, title, template, rate, frame) };
+}
+
+/** The display list of a frame of a title that is laid out. */
+export function titleFrame(
+  compiled: CompiledTitle,
+  title: PaintedTitle,
+  template: Template,
+  rate: FrameRate,
+  frame: number,
+): DisplayList {
+  const timing = stretchTiming(template.timing, title.lengthFrames, rate);
+  const list = faded(compiled.frame(frameToSeconds(frame, rate), timing), fadeAt(title, frame));
+  if (title.scrim === null || frame < 0 || frame >= timing.totalFrames) return list;
+  const scrim = scrimItem(title.scrim, scrimShare(timing, frame), compiled.format);
+  return { ...list, items: [scrim, ...list.items] };
+}
+
+/** How much of a scrim is there: it comes with the title's in and goes with its out. */
+function scrimShare({ inFrames, outFrames, totalFrames }: TitleTiming, frame: number): number {
+  const arrived = inFrames === 0 ? 1 : (frame + 1) / (inFrames + 1);
+  const left = outFrames === 0 ? 1 : (totalFrames - frame) / (outFrames + 1);
+  return Math.max(0, Math.min(1, arrived, left));
+}
+
+function scrimItem(
+  { colour, opacity }: Scrim,
+  share: number,
+  { widthPx, heightPx }: FrameFormat,
+): DisplayItem {
+  const outline = rectOutline({ x: 0, y: 0, width: widthPx, height: heightPx });
+  return {
+    kind: 'fill',
+    outline,
+    paint: { kind: 'solid', colour },
+    matrix: IDENTITY,
+    opacity: opacity * share,
+  };
+}
+
+/**
+ * How opaque a title is at one of its frames by its own fades: even steps, the first of them seen at frame 0 and full
+ * after the fade's frames; the out likewise, backwards.
+ */
+export function fadeAt({ lengthFrames, fadeInFrames, fadeOutFrames }: PaintedTitle, frame: number): number {
+  const arrived = fadeInFrames === 0 ? 1 : (frame + 1) / (fadeInFrames + 1);
+  const left = fadeOutFrames === 0 ? 1 : (lengthFrames - frame) / (fadeOutFrames + 1);
+  return Math.max(0, Math.min(1, arrived, left));
+}
+
+function faded(list: DisplayList, opacity: number): DisplayList {
+  if (opacity >= 1 || list.items.length === 0) return list;
+  const boundsPx = { x: 0, y: 0, width: list.widthPx, height: list.heightPx };
+  return { ...list, items: [{ kind: 'group', boundsPx, opacity, items: list.items }] };
+}

@@ -1,0 +1,192 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { placeCorner, tidelineStrap } from '../../../demo/templates';
+import type { Title } from '../document/project';
+import { newTitle } from '../document/project';
+import type { Template } from '../document/template';
+import { readSheet, writeCsv } from '../formats/csv/csv';
+import { RATES } from '../units/rates';
+import { cueSheetRows } from './exportSheet';
+import type { FilledRow } from './fillSheet';
+import { fillRows, guessRoles } from './fillSheet';
+
+const rate = RATES.get('25');
+const STRAP = { editionId: 'strap', document: tidelineStrap };
+const CORNER = { editionId: 'corner', document: placeCorner };
+const templateOf = (id: string): Template | undefined => ({ strap: tidelineStrap, corner: placeCorner })[id];
+const LABELS = [...tidelineStrap.fields, ...placeCorner.fields].map(({ label }) => label);
+const rolesOf = (text: string) =>
+  guessRoles(readSheet(text), tidelineStrap, LABELS).map((role) =>
+    'label' in role ? role.label : role.kind,
+  );
+const fill = (
+  text: string,
+  existing: readonly Title[] = [],
+  roles = guessRoles(readSheet(text), tidelineStrap, LABELS),
+): FilledRow[] => {
+  let made = 0;
+  return fillRows(readSheet(text), roles, {
+    rate,
+    templates: [STRAP, CORNER],
+    fallback: STRAP,
+    fromFrame: 500,
+    existing,
+    templateOf,
+    newId: () => `n${++made}`,
+  });
+};
+
+describe('what columns are', () => {
+  test.each([
+    ['In,Lasts,Name,Role', ['in', 'lasts', 'Name', 'Role']],
+    ['TC in,TC Out,Person,Job,Graphic', ['in', 'out', 'Name', 'Role', 'template']],
+    ['Start,Duration,NAME,Notes', ['in', 'lasts', 'Name', 'nothing']],
+    ['Kept: Motto,Title id', ['Motto', 'title']],
+  ])('%s', (headers, roles) => {
+    expect(rolesOf(`${headers}\n,,,`)).toEqual(roles);
+  });
+
+  test('is guessed from the cells where no name says it', () => {
+    expect(rolesOf('A,B,C\n00:00:10:00,Ilse,Judge\n00:01:00:00,Teo,Sailmaker')).toEqual([
+      'in',
+      'Name',
+      'Role',
+    ]);
+  });
+});
+
+describe('rows', () => {
+  test('become titles with times in timecode or seconds, by their end or their length', () => {
+    const rows = fill('In,Out,Lasts,Name,Role\n00:00:10:00,00:00:14:00,,Ilse,Judge\n20s,,4.4s,Teo,\n');
+    expect(rows.map(({ title }) => title)).toMatchObject([
+      {
+        id: 'n1',
+        editionId: 'strap',
+        startFrame: 250,
+        lengthFrames: 100,
+        values: { name: 'Ilse', role: 'Judge' },
+      },
+      { id: 'n2', startFrame: 500, lengthFrames: 110, values: { name: 'Teo', role: '' } },
+    ]);
+  });
+
+  test('without a time follow one another from the playhead, as long as the template suggests', () => {
+    expect(fill('Name\nIlse\nTeo').map(({ title }) => [title?.startFrame, title?.lengthFrames])).toEqual([
+      [500, 145],
+      [645, 145],
+    ]);
+  });
+
+  test('use the template that they name, by its name in any capitals, and keep words that it has no field for', () => {
+    const [row] = fill('Template,Place,Role\nPLACE corner,Weir,Judge');
+    expect(row.title).toMatchObject({
+      editionId: 'corner',
+      values: { place: 'Weir' },
+      kept: [{ label: 'Role', value: 'Judge' }],
+    });
+  });
+
+  test('that overlap get a lane each', () => {
+    expect(fill('In,Lasts,Name\n10s,4s,A\n12s,4s,B\n14s,4s,C').map(({ title }) => title?.lane)).toEqual([
+      0, 1, 0,
+    ]);
+  });
+
+  test.each([
+    ['In,Name\nnoon,Ilse', /In: expected a time/],
+    ['In,Lasts,Name\n1s,0f,Ilse', /Lasts: expected at least 2 frames/],
+    ['In,Out,Name\n00:00:10:00,00:00:09:00,Ilse', /Out: expected at least 2 frames after the start/],
+    ['Template,Name\nSlate,Ilse', /Template: expected one of Tideline strap, Place corner, got "Slate"/],
+    ['Lane,Name\n40,Ilse', /Lane: expected a lane from 1 to 21/],
+    [`Name\n${'a'.repeat(200)}`, /Name: expected at most \d+ characters, got "200 characters"/],
+  ])('with something wrong say what, and make no title: %s', (text, message) => {
+    const [row] = fill(text);
+    expect(row.title).toBeNull();
+    expect(row.problems.join()).toMatch(message);
+  });
+
+  test('by the thousand keep the good ones and name the bad ones', () => {
+    const lines = Array.from(
+      { length: 5000 },
+      (_, i) => `${i % 7 === 0 ? 'late' : `${i * 2}s`},=Name ${i},${'x'.repeat(i === 3 ? 100_000 : 3)}`,
+    );
+    const rows = fill(['In,Name,Notes', ...lines].join('\n'));
+    expect(rows.filter(({ title }) => title === null)).toHaveLength(Math.ceil(5000 / 7));
+    expect(rows[1].title?.values.name).toBe('=Name 1');
+  });
+});
+
+describe('an exported cue sheet', () => {
+  const existing = [
+    newTitle({
+      id: 'a',
+      editionId: 'strap',
+      startFrame: 100,
+      lengthFrames: 77,
+      lane: 1,
+      values: { name: 'Ilse, "M"', role: '' },
+      kept: [{ label: 'Motto', value: '=Steady' }],
+      shift: { dxU: 5, dyU: 0 },
+    }),
+    newTitle({
+      id: 'b',
+      editionId: 'corner',
+      startFrame: 30,
+      lengthFrames: 100,
+      lane: 0,
+      values: { place: 'نور' },
+    }),
+    newTitle({ id: 'c', editionId: 'strap', startFrame: 400, lengthFrames: 50, lane: 0, values: {} }),
+  ];
+  const exported = (titles: readonly Title[]): string => {
+    const { headers, rows } = cueSheetRows(titles, templateOf, rate);
+    return writeCsv(headers, rows);
+  };
+
+  test('fills the same titles again, unchanged', () => {
+    const rows = fill(exported(existing), existing);
+    expect(rows.every(({ known }) => known)).toBe(true);
+    expect(rows.map(({ title }) => title)).toEqual(existing);
+  });
+
+  test('makes the same titles in an empty project', () => {
+    const again = fill(exported(existing)).map(({ title }) => title);
+    expect(again).toMatchObject(
+      existing.map(({ startFrame, lengthFrames, lane, editionId, kept }) => ({
+        startFrame,
+        lengthFrames,
+        lane,
+        editionId,
+        kept,
+      })),
+    );
+  });
+
+  test('whatever the words are', () => {
+    const word = fc.string({ unit: 'grapheme', maxLength: 12 }).map((text) => text.replace(/[\r\n]/g, ' '));
+    fc.assert(
+      fc.property(
+        word,
+        word,
+        fc.nat(5000),
+        fc.integer({ min: 2, max: 900 }),
+        (name, role, startFrame, lengthFrames) => {
+          const one = newTitle({
+            id: 'x',
+            editionId: 'strap',
+            startFrame,
+            lengthFrames,
+            lane: 3,
+            values: { name, role },
+          });
+          const [row] = fill(exported([one]), [one]);
+          // Words that are the design's own follow the design.
+          const shown = (title: Title | null): unknown[] => [title?.values.name, title?.values.role];
+          if (name === 'Ilse Marrow' || role === 'Lockkeeper, Osier Reach') return;
+          expect(shown(row.title)).toEqual([name, role]);
+          expect(row.title).toEqual(one);
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,228 @@
+import type { Sheet } from '../formats/csv/csv';
+import type { Title } from '../document/project';
+import { newTitle } from '../document/project';
+import type { Field, FieldValue, Template } from '../document/template';
+import { designValue } from '../document/applyValues';
+import { InputError } from '../kit/inputError';
+import { designFrames, SHORTEST_FRAMES } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
+import { timecodeToFrame } from '../units/timecode';
+import { fieldText, parseField } from './cells';
+import { freeLane } from './lanes';
+import { plainName, sameMeaning } from './swap';
+
+/** What a column of a sheet is: one of the title's own properties, a field by its name, kept words, or nothing. */
+export type Role =
+  | { readonly kind: 'in' | 'out' | 'lasts' | 'lane' | 'template' | 'title' | 'nothing' }
+  | { readonly kind: 'field' | 'kept'; readonly label: string };
+
+/** A template that rows can use: its newest edition. */
+interface SheetTemplate {
+  readonly editionId: string;
+  readonly document: Template;
+}
+
+/** What rows are made into titles with. */
+export interface FillContext {
+  readonly rate: FrameRate;
+  readonly templates: readonly SheetTemplate[];
+  /** For rows that name no template. */
+  readonly fallback: SheetTemplate | null;
+  /** Where rows without a time start, one after the other. */
+  readonly fromFrame: number;
+  readonly existing: readonly Title[];
+  templateOf(editionId: string): Template | undefined;
+  newId(): string;
+}
+
+/** One row of a sheet, read: a new title, a changed one, or what is wrong with it. */
+export interface FilledRow {
+  /** From 0, without the row of names. */
+  readonly index: number;
+  readonly cells: readonly string[];
+  readonly title: Title | null;
+  /** Whether the title is on the sheet already and is changed by the row. */
+  readonly known: boolean;
+  readonly problems: readonly string[];
+}
+
+const NAMES: Readonly<Record<'in' | 'out' | 'lasts' | 'lane' | 'template' | 'title', readonly string[]>> = {
+  in: ['in', 'start', 'time', 'timecode', 'tc', 'tc in', 'time in', 'from', 'begin', 'starts'],
+  out: ['out', 'end', 'tc out', 'time out', 'to', 'until', 'ends'],
+  lasts: ['lasts', 'length', 'duration', 'dur', 'seconds'],
+  lane: ['lane', 'track', 'layer'],
+  template: ['template', 'kind', 'style', 'graphic', 'type'],
+  title: ['title id', 'id'],
+};
+const KEPT = /^kept:\s*(.+)$/i;
+
+/**
+ * A guess at what each column is: times by their names or, for one without a name that says so, by cells that all look
+ * like times; fields by a name that means the same; then, in order, the fields that are left.
+ */
+export function guessRoles(sheet: Sheet, template: Template | null, labels: readonly string[]): Role[] {
+  const roles = sheet.headers.map((header) => namedRole(header, labels));
+  const has = (kind: Role['kind']): boolean => roles.some((role) => role.kind === kind);
+  sheet.headers.forEach((_, i) => {
+    if (roles[i].kind !== 'nothing' || has('in')) return;
+    const cells = sheet.rows.slice(0, 20).map((row) => row[i].trim());
+    if (cells.length > 0 && cells.every((cell) => /^\d{1,2}([:;]\d{2}){2,3}$/.test(cell)))
+      roles[i] = { kind: 'in' };
+  });
+  const used = new Set(roles.flatMap((role) => (role.kind === 'field' ? [plainName(role.label)] : [])));
+  const left = (template?.fields ?? []).filter(
+    (field) => ['text', 'rows'].includes(field.kind) && !used.has(plainName(field.label)),
+  );
+  if (used.size > 0) return roles;
+  return roles.map((role) => {
+    const next = role.kind === 'nothing' ? left.shift() : undefined;
+    return next === undefined ? role : { kind: 'field', label: next.label };
+  });
+}
+
+function namedRole(header: string, labels: readonly string[]): Role {
+  const name = plainName(header);
+  const kept = KEPT.exec(header);
+  if (kept !== null) return { kind: 'kept', label: kept[1] };
+  const same = labels.find((label) => plainName(label) === name);
+  if (same !== undefined) return { kind: 'field', label: same };
+  for (const kind of ['in', 'out', 'lasts', 'lane', 'template', 'title'] as const)
+    if (NAMES[kind].includes(name)) return { kind };
+  const close = labels.find((label) => sameMeaning(label, name));
+  return close === undefined ? { kind: 'nothing' } : { kind: 'field', label: close };
+}
+
+/** The rows of a sheet as titles, each with what is wrong with it. Rows without a time follow one another. */
+export function fillRows(sheet: Sheet, roles: readonly Role[], context: FillContext): FilledRow[] {
+  const placed: Title[] = [...context.existing];
+  const byId = new Map(context.existing.map((title) => [title.id, title]));
+  let next = context.fromFrame;
+  return sheet.rows.map((cells, index) => {
+    const problems: string[] = [];
+    const title = fillRow(cells, roles, { ...context, fromFrame: next }, byId, problems);
+    if (title === null || problems.length > 0) return { index, cells, title: null, known: false, problems };
+    const known = byId.has(title.id);
+    const lane = roles.some((role) => role.kind === 'lane') || known ? title.lane : freeLane(placed, title);
+    const settled = { ...title, lane };
+    if (!known) placed.push(settled);
+    next = settled.startFrame + settled.lengthFrames;
+    return { index, cells, title: settled, known, problems };
+  });
+}
+
+function fillRow(
+  cells: readonly string[],
+  roles: readonly Role[],
+  context: FillContext,
+  byId: ReadonlyMap<string, Title>,
+  problems: string[],
+): Title | null {
+  const cellOf = (kind: Role['kind']): string =>
+    cells[roles.findIndex((role) => role.kind === kind)]?.trim() ?? '';
+  const attempt = <T>(work: () => T): T | null => {
+    try {
+      return work();
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      problems.push(
+        ...error.problems.map(({ where, expected, got }) => `${where}: expected ${expected}, got ${got}`),
+      );
+      return null;
+    }
+  };
+  const before = byId.get(cellOf('title'));
+  const used = attempt(() => templateFor(cellOf('template'), before, context));
+  if (used === null) return null;
+  const span = attempt(() => spanFor(cellOf, before, used.document, context));
+  const words = attempt(() => wordsFor(cells, roles, used.document));
+  const lane = attempt(() => laneFor(cellOf('lane'), before));
+  if (span === null || words === null || lane === null) return null;
+  const changed = { ...span, lane, values: { ...before?.values, ...words.values }, kept: words.kept };
+  const cleared = withoutDesignValues(changed.values, words.asDesigned);
+  if (before !== undefined) return { ...before, ...changed, editionId: used.editionId, values: cleared };
+  return newTitle({ id: context.newId(), editionId: used.editionId, ...changed, values: cleared });
+}
+
+function templateFor(name: string, before: Title | undefined, context: FillContext): SheetTemplate {
+  const own = before && context.templateOf(before.editionId);
+  if (own !== undefined && before !== undefined && (name === '' || own.name === name))
+    return { editionId: before.editionId, document: own };
+  if (name === '') {
+    if (context.fallback === null)
+      throw InputError.of('Template', 'the name of a template on the shelf', 'nothing');
+    return context.fallback;
+  }
+  const found = context.templates.find(({ document }) => plainName(document.name) === plainName(name));
+  if (found === undefined) {
+    const known = context.templates.map(({ document }) => document.name).join(', ');
+    throw InputError.of('Template', `one of ${known}`, name);
+  }
+  return found;
+}
+
+function spanFor(
+  cellOf: (kind: Role['kind']) => string,
+  before: Title | undefined,
+  template: Template,
+  { rate, fromFrame }: FillContext,
+): Pick<Title, 'startFrame' | 'lengthFrames'> {
+  const [start, lasts, end] = [cellOf('in'), cellOf('lasts'), cellOf('out')];
+  const startFrame = start === '' ? (before?.startFrame ?? fromFrame) : timecodeToFrame(start, rate, 'In');
+  if (lasts === '' && end === '')
+    return { startFrame, lengthFrames: before?.lengthFrames ?? designFrames(template.timing, rate) };
+  const lengthFrames =
+    lasts === '' ? timecodeToFrame(end, rate, 'Out') - startFrame : timecodeToFrame(lasts, rate, 'Lasts');
+  if (lengthFrames < SHORTEST_FRAMES)
+    throw InputError.of(
+      lasts === '' ? 'Out' : 'Lasts',
+      `at least ${SHORTEST_FRAMES} frames after the start`,
+      lasts || end,
+    );
+  return { startFrame, lengthFrames };
+}
+
+function laneFor(typed: string, before: Title | undefined): number {
+  if (typed === '') return before?.lane ?? 0;
+  const lane = Number(typed) - 1;
+  if (!Number.isInteger(lane) || lane < 0 || lane > 20)
+    throw InputError.of('Lane', 'a lane from 1 to 21', typed);
+  return lane;
+}
+
+interface RowWords {
+  readonly values: Record<string, FieldValue>;
+  readonly kept: Title['kept'][number][];
+  /** Fields whose cell says what the design says: they follow the design. */
+  readonly asDesigned: ReadonlySet<string>;
+}
+
+function wordsFor(cells: readonly string[], roles: readonly Role[], template: Template): RowWords {
+  const values: Record<string, FieldValue> = {};
+  const kept: Title['kept'][number][] = [];
+  const asDesigned = new Set<string>();
+  roles.forEach((role, i) => {
+    const cell = cells[i] ?? '';
+    if (role.kind === 'kept' && cell !== '') kept.push({ label: role.label, value: cell });
+    if (role.kind !== 'field') return;
+    const field = fieldNamed(template, role.label);
+    if (field === undefined) {
+      if (cell.trim() !== '') kept.push({ label: role.label, value: cell.slice(0, 20_000) });
+      return;
+    }
+    if (cell === '' && !['text', 'rows', 'date'].includes(field.kind)) return;
+    if (cell === fieldText(field, designValue(template, field))) asDesigned.add(field.id);
+    else values[field.id] = parseField(field, cell);
+  });
+  return { values, kept, asDesigned };
+}
+
+function fieldNamed(template: Template, label: string): Field | undefined {
+  return (
+    template.fields.find((field) => plainName(field.label) === plainName(label)) ??
+    template.fields.find((field) => field.kind === 'text' && sameMeaning(field.label, label))
+  );
+}
+
+function withoutDesignValues(values: Title['values'], asDesigned: ReadonlySet<string>): Title['values'] {
+  return Object.fromEntries(Object.entries(values).filter(([id]) => !asDesigned.has(id)));
+}

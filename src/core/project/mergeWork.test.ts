@@ -1,0 +1,94 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { newPlan } from '../document/plan';
+import type { Title } from '../document/project';
+import { newTitle } from '../document/project';
+import { mergeList, mergePlan, mergeTitle, withConflictCell } from './mergeWork';
+
+const BASE = newTitle({
+  id: 't',
+  editionId: 'e',
+  startFrame: 10,
+  lengthFrames: 50,
+  lane: 0,
+  values: { name: 'Ilse', role: 'Judge' },
+});
+const changed = (change: Partial<Title>): Title => ({ ...BASE, ...change });
+
+describe('two desks on one title', () => {
+  test('each keeps what it changed', () => {
+    const mine = changed({ startFrame: 99, values: { name: 'Ilse Marrow', role: 'Judge' } });
+    const theirs = changed({ lengthFrames: 70, values: { name: 'Ilse', role: 'Lockkeeper', side: 'left' } });
+    expect(mergeTitle(BASE, mine, theirs)).toEqual({
+      title: changed({
+        startFrame: 99,
+        lengthFrames: 70,
+        values: { name: 'Ilse Marrow', role: 'Lockkeeper', side: 'left' },
+      }),
+      conflicts: [],
+    });
+  });
+
+  test('the same cell changed twice is a conflict that names it and has both values', () => {
+    const merged = mergeTitle(
+      BASE,
+      changed({ values: { name: 'A', role: 'Judge' } }),
+      changed({ values: { name: 'B', role: 'Judge' } }),
+    );
+    expect(merged.title.values.name).toBe('A');
+    expect(merged.conflicts).toEqual([{ titleId: 't', cell: 'values.name', mine: 'A', theirs: 'B' }]);
+    expect(withConflictCell(merged.title, 'values.name', 'B').values).toEqual({ name: 'B', role: 'Judge' });
+    expect(withConflictCell(merged.title, 'values.name', undefined).values).toEqual({ role: 'Judge' });
+    expect(withConflictCell(merged.title, 'startFrame', 3).startFrame).toBe(3);
+  });
+
+  test('the same change twice is none', () => {
+    const both = changed({ values: { name: 'A', role: 'Judge' }, shift: { dxU: 1, dyU: 2 } });
+    expect(mergeTitle(BASE, both, structuredClone(both)).conflicts).toEqual([]);
+  });
+
+  test('what only one side changed always wins, and what neither changed stays', () => {
+    const values = fc.dictionary(fc.constantFrom('name', 'role', 'side'), fc.constantFrom('x', 'y', 'z'));
+    fc.assert(
+      fc.property(values, values, fc.nat(9), fc.nat(9), (here, there, a, b) => {
+        const mine = changed({ values: here, startFrame: a });
+        const theirs = changed({ values: there, startFrame: b });
+        const { title, conflicts } = mergeTitle(BASE, mine, theirs);
+        expect(mergeTitle(BASE, mine, BASE).title).toEqual(mine);
+        expect(mergeTitle(BASE, BASE, theirs).title).toEqual(theirs);
+        const settled = conflicts.reduce((now, one) => withConflictCell(now, one.cell, one.theirs), title);
+        const other = mergeTitle(BASE, theirs, mine);
+        // Settled for the other side, it is what that side would have made of it.
+        expect(settled).toEqual(other.title);
+        expect(other.conflicts.length).toBe(conflicts.length);
+      }),
+    );
+  });
+});
+
+describe('two lists', () => {
+  const one = (id: string, value = 0): { id: string; value: number } => ({ id, value });
+  const merge = (mine: ReturnType<typeof one>[], theirs: ReturnType<typeof one>[]): string[] =>
+    mergeList([one('a'), one('b')], mine, theirs, (_, here) => here).map(({ id, value }) => `${id}${value}`);
+
+  test('what either adds is there, what either removes is gone', () => {
+    expect(merge([one('a'), one('b'), one('m')], [one('a'), one('t')])).toEqual(['a0', 'm0', 't0']);
+  });
+
+  test('what was changed here is not taken away by the other, nor the other way round', () => {
+    expect(merge([one('a', 1), one('b')], [one('b')])).toEqual(['a1', 'b0']);
+    expect(merge([one('b')], [one('a', 1), one('b')])).toEqual(['b0', 'a1']);
+    expect(merge([one('a', 1), one('b')], [one('a', 2), one('b', 3)])).toEqual(['a1', 'b3']);
+  });
+});
+
+test('two plans keep the words, markers and deliveries that either added', () => {
+  const base = newPlan('wide-1080');
+  const mine = { ...base, words: ['ketch'], setAside: [{ key: 'cuts t', reason: 'meant' }] };
+  const theirs = { ...base, words: ['yawl'], markers: [{ id: 'm', frame: 5, name: 'Go' }] };
+  expect(mergePlan(base, mine, theirs)).toEqual({
+    ...theirs,
+    words: ['ketch', 'yawl'],
+    setAside: mine.setAside,
+  });
+});

@@ -1,0 +1,103 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { DEMO_TEMPLATES, openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
+import type { Title } from '../document/project';
+import { newTitle } from '../document/project';
+import type { Template } from '../document/template';
+import { sameMeaning, sourcesOf, swapTemplate, swapTitle } from './swap';
+
+const title = (values: Title['values'], kept: Title['kept'] = []): Title =>
+  newTitle({ id: 't', editionId: 'strap', startFrame: 0, lengthFrames: 100, lane: 0, values, kept });
+const NAMES = { name: 'Ilse Marrow', role: 'Lockkeeper' };
+const renamed = (template: Template, from: string, label: string): Template => ({
+  ...template,
+  fields: template.fields.map((field) => (field.id === from ? { ...field, label } : field)),
+});
+
+describe('another template', () => {
+  test('gets words by the same name first, then by what stands for the same, then in order', () => {
+    expect(swapTemplate(title(NAMES), tidelineStrap, openingLockup).values).toEqual({
+      title: 'Ilse Marrow',
+      line: 'Lockkeeper',
+    });
+    const crossed = renamed(renamed(openingLockup, 'title', 'Role'), 'line', 'Name');
+    expect(swapTemplate(title(NAMES), tidelineStrap, crossed).values).toEqual({
+      title: 'Lockkeeper',
+      line: 'Ilse Marrow',
+    });
+  });
+
+  test('takes a colour only for a colour, and a choice only where it has it', () => {
+    const coloured = title({ ...NAMES, 'panel-colour': '#6d2a2c' });
+    const { values, kept } = swapTemplate(coloured, tidelineStrap, placeCorner);
+    expect(values).toMatchObject({ place: 'Ilse Marrow' });
+    expect([...Object.values(values), ...kept.map(({ value }) => value)]).toContain('#6d2a2c');
+  });
+
+  test('keeps words without a field, under the name that they had, and puts them back on the way back', () => {
+    const short: Template = { ...placeCorner, fields: placeCorner.fields.slice(0, 1) };
+    const there = swapTitle(title(NAMES), tidelineStrap, { id: 'corner', document: short });
+    expect(there).toMatchObject({
+      editionId: 'corner',
+      values: { place: 'Ilse Marrow' },
+      kept: [{ label: 'Role', value: 'Lockkeeper' }],
+    });
+    const back = swapTitle(there, short, { id: 'strap', document: tidelineStrap });
+    expect(back).toMatchObject({ values: NAMES, kept: [] });
+  });
+
+  test('can be told what goes where, and that something goes nowhere', () => {
+    const chosen = { title: 'role', line: null };
+    const swap = swapTemplate(title(NAMES), tidelineStrap, openingLockup, { chosen });
+    expect(swap.values).toEqual({ title: 'Lockkeeper' });
+    expect(swap.kept).toEqual([{ label: 'Name', value: 'Ilse Marrow' }]);
+  });
+
+  test('never drops or doubles a word, whatever the templates', () => {
+    const templates = fc.constantFrom(...DEMO_TEMPLATES);
+    const word = fc.string({ minLength: 1, maxLength: 12 }).filter((text) => text.trim() !== '');
+    fc.assert(
+      fc.property(templates, templates, fc.array(word, { maxLength: 4 }), (from, to, words) => {
+        const texts = from.fields.filter(({ kind }) => kind === 'text');
+        const values = Object.fromEntries(
+          texts.flatMap(({ id }, i) => (words[i] === undefined ? [] : [[id, words[i]]])),
+        );
+        const swap = swapTemplate(title(values), from, to);
+        const after = [...Object.values(swap.values), ...swap.kept.map(({ value }) => value)];
+        expect(after.toSorted()).toEqual(Object.values(values).toSorted());
+      }),
+    );
+  });
+});
+
+describe('another edition of the same template', () => {
+  test('keeps words in their field even where it has another name', () => {
+    const next = renamed(renamed(tidelineStrap, 'name', 'Role'), 'role', 'Name');
+    expect(swapTemplate(title(NAMES), tidelineStrap, next, { sameTemplate: true }).values).toEqual(NAMES);
+  });
+
+  test('keeps the words of a field that is gone with the title', () => {
+    const next = { ...tidelineStrap, fields: tidelineStrap.fields.filter(({ id }) => id === 'name') };
+    const { values, kept } = swapTemplate(title(NAMES), tidelineStrap, next, { sameTemplate: true });
+    expect(values).toEqual({ name: 'Ilse Marrow' });
+    expect(kept).toEqual([{ label: 'Role', value: 'Lockkeeper' }]);
+  });
+});
+
+test('what a title has comes in the order of its card, kept words last', () => {
+  const all = sourcesOf(
+    title({ role: 'Pilot', name: 'Noor' }, [{ label: 'Motto', value: 'Steady' }]),
+    tidelineStrap,
+  );
+  expect(all.map(({ label, value }) => `${label} ${value}`)).toEqual([
+    'Name Noor',
+    'Role Pilot',
+    'Motto Steady',
+  ]);
+});
+
+test('names mean the same with other capitals and marks, and by the trade’s other words', () => {
+  expect(sameMeaning('Place name', 'place-name')).toBe(true);
+  expect(sameMeaning('Headline', 'Title')).toBe(true);
+  expect(sameMeaning('Headline', 'Role')).toBe(false);
+});

@@ -1,0 +1,166 @@
+import type { KeptWords, Title } from '../document/project';
+import type { Field, FieldKind, FieldValue, FieldValues, Template } from '../document/template';
+
+/** Something that a title has, looking for a field. */
+export interface Source {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: FieldKind;
+  readonly value: FieldValue;
+}
+
+/** What one field of the new template gets; null where nothing fits and the design's own value shows. */
+interface SwapMatch {
+  readonly field: Field;
+  readonly source: Source | null;
+}
+
+/** What a title gets from another template: what goes where, and the words that no field takes. */
+export interface Swap {
+  readonly matches: readonly SwapMatch[];
+  readonly values: FieldValues;
+  readonly kept: readonly KeptWords[];
+}
+
+/** The words that a title has: those typed into fields of its template, and those that are kept with it. */
+export function sourcesOf(title: Pick<Title, 'values' | 'kept'>, from: Template | undefined): Source[] {
+  const fields = new Map(from?.fields.map((field) => [field.id, field]));
+  const order = [...fields.keys()];
+  const typed = Object.entries(title.values)
+    .map(([id, value]): Source => {
+      const field = fields.get(id);
+      return { key: id, label: field?.label ?? id, kind: field?.kind ?? kindOf(value), value };
+    })
+    .sort((a, b) => rank(order, a.key) - rank(order, b.key));
+  const kept = title.kept.map(({ label, value }, i): Source => ({
+    key: `kept ${i}`,
+    label,
+    kind: kindOf(value),
+    value,
+  }));
+  return [...typed, ...kept];
+}
+
+/**
+ * Matches a title's words to the fields of another template: by meaning (the same name, then a name that stands for
+ * the same thing, then the same kind in the same order), or, for another edition of its own template, by the field
+ * itself first. `chosen` decides for single fields: a source's key, or null for nothing. Words without a field are kept.
+ */
+export function swapTemplate(
+  title: Pick<Title, 'values' | 'kept'>,
+  from: Template | undefined,
+  to: Template,
+  options: {
+    readonly sameTemplate?: boolean;
+    readonly chosen?: Readonly<Record<string, string | null>>;
+  } = {},
+): Swap {
+  const free = sourcesOf(title, from);
+  const taken = new Map<string, Source | null>();
+  const take = (field: Field, index: number): void => {
+    if (index < 0) return;
+    const [source] = free.splice(index, 1);
+    taken.set(field.id, source);
+  };
+  for (const field of to.fields) {
+    const key = options.chosen?.[field.id];
+    if (key === null) taken.set(field.id, null);
+    else if (key !== undefined)
+      take(
+        field,
+        free.findIndex((source) => source.key === key),
+      );
+  }
+  for (const fits of options.sameTemplate === true ? [BY_ID, ...BY_MEANING] : BY_MEANING) {
+    for (const field of to.fields) {
+      if (taken.has(field.id)) continue;
+      take(
+        field,
+        free.findIndex((source) => canTake(field, source) && fits(field, source)),
+      );
+    }
+  }
+  const matches = to.fields.map((field) => ({ field, source: taken.get(field.id) ?? null }));
+  const values = Object.fromEntries(
+    matches.flatMap(({ field, source }) => (source === null ? [] : [[field.id, source.value]])),
+  );
+  return { matches, values, kept: free.filter(isWorthKeeping).map(({ label, value }) => ({ label, value })) };
+}
+
+/** A title on another edition, with its words where they belong. */
+export function swapTitle(
+  title: Title,
+  from: Template | undefined,
+  to: { readonly id: string; readonly document: Template },
+  options: Parameters<typeof swapTemplate>[3] = {},
+): Title {
+  const { values, kept } = swapTemplate(title, from, to.document, options);
+  return { ...title, editionId: to.id, values, kept };
+}
+
+type Fits = (field: Field, source: Source) => boolean;
+
+const BY_ID: Fits = (field, source) => field.id === source.key;
+
+// Names that stand for the same thing in the trade's templates.
+const MEANINGS: readonly (readonly string[])[] = [
+  ['name', 'title', 'headline', 'heading', 'who', 'person', 'speaker'],
+  ['role', 'line', 'subtitle', 'subheading', 'description', 'job', 'function', 'second line'],
+  ['place', 'where', 'location', 'place name', 'town'],
+  ['when', 'date', 'time', 'date or tide', 'day'],
+  ['quote', 'words', 'text', 'body'],
+];
+
+/** A name without capitals and what is not a letter or figure. */
+export function plainName(label: string): string {
+  return label
+    .toLowerCase()
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, ' ')
+    .trim();
+}
+
+/** Whether two names stand for the same thing. */
+export function sameMeaning(a: string, b: string): boolean {
+  const [x, y] = [plainName(a), plainName(b)];
+  return x === y || MEANINGS.some((names) => names.includes(x) && names.includes(y));
+}
+
+const isText = (kind: FieldKind): boolean => kind === 'text' || kind === 'rows';
+const BY_MEANING: readonly Fits[] = [
+  (field, source) => plainName(field.label) === plainName(source.label),
+  (field, source) => sameMeaning(field.label, source.label),
+  (field, source) => isText(field.kind) && isText(source.kind),
+];
+
+/** Whether a field can show a value at all. */
+function canTake(field: Field, { kind, value }: Source): boolean {
+  switch (field.kind) {
+    case 'text':
+      return isText(kind) || kind === 'date' || kind === 'number';
+    case 'rows':
+      return isText(kind);
+    case 'choice':
+      return (field.limits.choices ?? []).some((choice) => choice.value === value);
+    case 'number':
+      return Number.isFinite(typeof value === 'string' && value.trim() === '' ? NaN : Number(value));
+    case 'switch':
+      return typeof value === 'boolean';
+    default:
+      return kind === field.kind;
+  }
+}
+
+function isWorthKeeping({ value }: Source): boolean {
+  return typeof value !== 'string' || value.trim() !== '';
+}
+
+function kindOf(value: FieldValue): FieldKind {
+  if (typeof value === 'boolean') return 'switch';
+  if (typeof value === 'number') return 'number';
+  return /^#[0-9a-f]{6}$/.test(value) ? 'colour' : 'text';
+}
+
+function rank(order: readonly string[], key: string): number {
+  const at = order.indexOf(key);
+  return at < 0 ? order.length : at;
+}

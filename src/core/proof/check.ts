@@ -1,0 +1,79 @@
+import type { Delivery } from '../document/plan';
+import type { Clip, Title } from '../document/project';
+import type { Field, FieldValues, Template } from '../document/template';
+import type { Rect } from '../kit/rect';
+import type { ShownTitle } from '../project/deliver';
+import type { TitleTiming } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
+import type { Eyes } from './eyes';
+import type { Found } from './finding';
+import type { CheckRules, ReadingRules } from './rules';
+import type { Speller } from './speller';
+
+/** Words of a title as its card has them. */
+export interface FieldWords {
+  readonly field: Field;
+  readonly text: string;
+  /** Whether somebody typed them, or they are still the design's. */
+  readonly typed: boolean;
+}
+
+/** What a check of words and times knows of a title. */
+export interface TitleContext {
+  readonly title: Title;
+  readonly template: Template;
+  /** The template with the title's values in it. */
+  readonly applied: Template;
+  readonly values: FieldValues;
+  readonly words: readonly FieldWords[];
+  readonly timing: TitleTiming;
+  readonly rate: FrameRate;
+  readonly rules: CheckRules;
+  readonly reading: ReadingRules;
+  /** All clips of the project, in order. */
+  readonly clips: readonly Clip[];
+  /** The newest edition of its template, when that is not its own. */
+  readonly newer: { readonly id: string; readonly number: number } | null;
+  readonly speller: Speller;
+}
+
+/** What a check of the layout knows of a title in one delivery. */
+export interface LayoutContext extends TitleContext {
+  readonly delivery: Delivery;
+  readonly shown: ShownTitle;
+  /** The title-safe area that counts, in design units. */
+  readonly safe: Rect;
+  /** A frame of the title at which everything is at rest. */
+  readonly restingFrame: number;
+  readonly eyes: Eyes;
+  /** The same title laid out for a picture of another width. */
+  showAt(widthPx: number): ShownTitle;
+}
+
+/** A title as checks of several of them see it. */
+export interface SeenTitle {
+  readonly context: TitleContext;
+  /** What its words cover at rest, in design units, by delivery id; empty where it is not laid out yet. */
+  readonly covers: ReadonlyMap<string, Rect>;
+}
+
+interface CheckBase {
+  readonly id: string;
+  readonly label: string;
+  /** What it looks for, in a sentence for the house's list of checks. */
+  readonly about: string;
+}
+
+/** A check; the kind says what it needs to know. */
+export type Check = CheckBase &
+  (
+    | { readonly kind: 'title'; run(context: TitleContext): readonly Found[] }
+    | { readonly kind: 'layout'; run(context: LayoutContext): readonly Found[] | Promise<readonly Found[]> }
+    /** Finds by title id. */
+    | { readonly kind: 'project'; run(titles: readonly SeenTitle[]): ReadonlyMap<string, readonly Found[]> }
+  );
+
+/** Declares a check. */
+export function defineCheck<T extends Check>(check: T): T {
+  return check;
+}

@@ -1,0 +1,152 @@
+import { outlineBounds } from '../../display/outline';
+import type { DisplayItem } from '../../display/list';
+import { mapRect } from '../../kit/matrix';
+import type { Rect } from '../../kit/rect';
+import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rect';
+import type { FrameFormat } from '../../layout/formats';
+import { pictureSize } from '../../layout/formats';
+import type { CompiledText } from '../../timeline/compile';
+import { frameToTimecode } from '../../units/timecode';
+import type { Check, LayoutContext } from '../check';
+import { defineCheck } from '../check';
+import type { ColourAt, TextRing } from '../contrastRing';
+import { leastContrast, ringContrast, textRing } from '../contrastRing';
+import type { BackdropFrame } from '../eyes';
+import { backdropPoint, displayAspect } from '../eyes';
+import type { Found } from '../finding';
+import { momentsUnder, picturesUnder } from '../underTitle';
+
+// The stroke of a text face is about this share of its capitals' height.
+const STROKE_SHARE = 0.18;
+
+export const contrastCheck: Check = defineCheck({
+  kind: 'layout',
+  id: 'contrast',
+  label: 'Contrast',
+  about:
+    'Measures text against what lies directly round its letters, over the real pictures, for the whole time in which it is read.',
+  async run(context) {
+    const rings = ringsOf(context);
+    const doubtful = rings.filter(({ ring, needed }) => leastContrast(ring) < needed);
+    if (doubtful.length === 0) return [];
+    const { title, timing, rate, clips, eyes } = context;
+    const from = title.startFrame + timing.inFrames;
+    const to = title.startFrame + Math.max(timing.inFrames + 1, timing.totalFrames - timing.outFrames);
+    const pictures = await picturesUnder(momentsUnder(clips, from, to, rate), eyes);
+    return doubtful.flatMap((one) => judge(one, pictures, context));
+  },
+});
+
+interface MeasuredText {
+  readonly text: CompiledText;
+  readonly ring: TextRing;
+  readonly crop: Rect;
+  readonly needed: number;
+}
+
+function ringsOf({ shown, restingFrame, eyes, rules }: LayoutContext): MeasuredText[] {
+  const { compiled } = shown;
+  const { items } = shown.frame(restingFrame);
+  const pxPerU = compiled.toPixels[3];
+  const { heightU } = pictureSize(compiled.format);
+  return compiled.texts.flatMap((text): MeasuredText[] => {
+    const ink = text.ink();
+    const widthPx = Math.max(1, text.type.capU * STROKE_SHARE * pxPerU);
+    const crop = cropFor(ink, widthPx, compiled.format);
+    if (crop === null) return [];
+    const ring = textRing(eyes.paint(ink, crop), eyes.paint(items, crop), widthPx);
+    if (ring === null) return [];
+    const large = text.type.capU >= rules.largeCapShare * heightU;
+    return [{ text, ring, crop, needed: large ? rules.contrastLarge : rules.contrastText }];
+  });
+}
+
+/** The whole pixels that letters and the ring round them cover, within the picture; null for nothing. */
+function cropFor(ink: readonly DisplayItem[], widthPx: number, format: FrameFormat): Rect | null {
+  const boxes = ink.flatMap((item) => {
+    const bounds = item.kind === 'fill' ? outlineBounds(item.outline) : null;
+    return bounds === null || item.kind !== 'fill' ? [] : [mapRect(item.matrix, bounds)];
+  });
+  const all = unionRects(boxes);
+  if (all === null) return null;
+  const frame = { x: 0, y: 0, width: format.widthPx, height: format.heightPx };
+  const crop = intersectRects(outwardRect(growRect(all, widthPx + 1)), frame);
+  return crop.width < 2 || crop.height < 2 ? null : crop;
+}
+
+function judge(
+  { text, ring, crop, needed }: MeasuredText,
+  pictures: Awaited<ReturnType<typeof picturesUnder>>,
+  { shown, title, rate, applied }: LayoutContext,
+): Found[] {
+  const { format } = shown.compiled;
+  const measured = pictures.map(({ moment, picture }) => {
+    const colourAt = backdropColours(picture, crop, format);
+    return { moment, colourAt, ratio: ringContrast(ring, colourAt) };
+  });
+  measured.sort((a, b) => a.ratio - b.ratio);
+  const [worst] = measured;
+  if (worst === undefined || worst.ratio >= needed) return [];
+  const name = applied.layers.find((layer) => layer.id === text.layerId)?.name ?? 'A text';
+  const scrim = scrimFor(ring, measured.slice(0, 3), needed, title.scrim?.opacity ?? 0);
+  const at = frameToTimecode(worst.moment.frame, rate);
+  return [
+    {
+      tone: 'stop',
+      subject: text.layerId,
+      message: `contrast ${worst.ratio.toFixed(1)} : 1`,
+      detail: `${name} has ${worst.ratio.toFixed(1)} : 1 against the picture at worst, at ${at}; ${needed} : 1 is needed.`,
+      frame: worst.moment.frame - title.startFrame,
+      mends: [
+        ...(scrim === null
+          ? []
+          : [
+              {
+                label: `Scrim of ${Math.round(scrim.opacity * 100)} %`,
+                change: { kind: 'title' as const, set: { scrim } },
+              },
+            ]),
+        { label: 'Find a quiet place', change: { kind: 'quiet' as const } },
+      ],
+    },
+  ];
+}
+
+/** The colour of the picture under each pixel of a crop. */
+function backdropColours(picture: BackdropFrame, crop: Rect, format: FrameFormat): ColourAt {
+  const shape = { aspect: displayAspect(format) };
+  return (index) => {
+    const x = (crop.x + (index % crop.width) + 0.5) / format.widthPx;
+    const y = (crop.y + Math.floor(index / crop.width) + 0.5) / format.heightPx;
+    const at = backdropPoint(picture, shape, x, y);
+    const i = (at.y * picture.width + at.x) * 4;
+    return [picture.data[i], picture.data[i + 1], picture.data[i + 2]];
+  };
+}
+
+/** The weakest scrim, black or white, with which a text passes over some pictures; null when none does. */
+function scrimFor(
+  ring: TextRing,
+  pictures: readonly { readonly colourAt: ColourAt }[],
+  needed: number,
+  present: number,
+): { readonly colour: string; readonly opacity: number } | null {
+  for (let percent = Math.round(present * 100) + 5; percent <= 95; percent += 5) {
+    const opacity = percent / 100;
+    for (const [colour, level] of [
+      ['#000000', 0],
+      ['#ffffff', 255],
+    ] as const) {
+      const under =
+        (colourAt: ColourAt): ColourAt =>
+        (index) => {
+          const [red, green, blue] = colourAt(index);
+          const mix = (channel: number): number => channel * (1 - opacity) + level * opacity;
+          return [mix(red), mix(green), mix(blue)];
+        };
+      if (pictures.every(({ colourAt }) => ringContrast(ring, under(colourAt)) >= needed * 1.02))
+        return { colour, opacity };
+    }
+  }
+  return null;
+}

@@ -1,0 +1,40 @@
+import { createRegistry } from '../../kit/registry';
+import type { Check } from '../check';
+import { collisionsCheck } from './collisions';
+import { contrastCheck } from './contrast';
+import { cutsCheck } from './cuts';
+import { doubledWordsCheck } from './doubledWords';
+import { editionCheck } from './edition';
+import { emptyFieldCheck } from './emptyField';
+import { fitCheck } from './fit';
+import { flashingCheck } from './flashing';
+import { missingGlyphsCheck } from './missingGlyphs';
+import { pastEndCheck } from './pastEnd';
+import { placeholderCheck } from './placeholder';
+import { readingCheck } from './reading';
+import { safeAreasCheck } from './safeAreas';
+import { sameNameCheck } from './sameName';
+import { smallTextCheck } from './smallText';
+import { spellingCheck } from './spelling';
+import { thinLinesCheck } from './thinLines';
+
+/** Every check, in the order in which the house lists them. */
+export const CHECKS = createRegistry<Check>('check', [
+  readingCheck,
+  emptyFieldCheck,
+  placeholderCheck,
+  safeAreasCheck,
+  fitCheck,
+  contrastCheck,
+  smallTextCheck,
+  thinLinesCheck,
+  flashingCheck,
+  collisionsCheck,
+  cutsCheck,
+  pastEndCheck,
+  spellingCheck,
+  sameNameCheck,
+  doubledWordsCheck,
+  missingGlyphsCheck,
+  editionCheck,
+]);

@@ -1,0 +1,28 @@
+import { layerWords } from '../../document/template';
+import { secondsToNearestFrames } from '../../units/rates';
+import { defineCheck } from '../check';
+import { sayTime } from '../finding';
+import { readableSeconds } from '../readableTime';
+import { readingSeconds } from '../readingTime';
+
+export const readingCheck = defineCheck({
+  kind: 'title',
+  id: 'reading',
+  label: 'Time to read',
+  about: 'Finds titles that cannot be read in the time that they stand still.',
+  run({ applied, timing, title, rate, reading }) {
+    const reads = readingSeconds(applied.layers.map(layerWords).join(' '), reading);
+    const readable = readableSeconds(applied, timing);
+    // A tenth is as fine as it is told.
+    if (reads <= readable + 0.05) return [];
+    const lengthFrames = title.lengthFrames + secondsToNearestFrames(reads - readable, rate) + 1;
+    return [
+      {
+        tone: 'stop',
+        message: `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`,
+        detail: `A viewer needs ${sayTime(reads)} to read it; its words stand still and whole for ${sayTime(readable)}.`,
+        mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames } } }],
+      },
+    ];
+  },
+});

@@ -1,0 +1,29 @@
+import { pictureSize } from '../../layout/formats';
+import { defineCheck } from '../check';
+import type { Found } from '../finding';
+
+export const smallTextCheck = defineCheck({
+  kind: 'layout',
+  id: 'small',
+  label: 'Smallest text',
+  about: 'Finds capitals lower than the house’s share of the picture’s height, or of a tall picture’s width.',
+  run({ shown, applied, rules, restingFrame }) {
+    const { widthU, heightU } = pictureSize(shown.compiled.format);
+    const side = Math.min(widthU, heightU);
+    const least = rules.smallestCapShare * side;
+    return shown.compiled.texts.flatMap(({ layerId, type }): Found[] => {
+      if (type.capU >= least - 0.05) return [];
+      const name = applied.layers.find((layer) => layer.id === layerId)?.name ?? 'A text';
+      const percent = ((type.capU / side) * 100).toFixed(1);
+      return [
+        {
+          tone: 'look',
+          subject: layerId,
+          message: `${name} is small, ${percent} %`,
+          detail: `Its capitals are ${type.capU.toFixed(0)} u high, ${percent} % of the picture; at least ${(rules.smallestCapShare * 100).toFixed(1)} % are wanted.`,
+          frame: restingFrame,
+        },
+      ];
+    });
+  },
+});

@@ -1,0 +1,62 @@
+import type { Title } from '../document/project';
+import type { FieldValue } from '../document/template';
+
+/** What a mend does to a title or its project. */
+export type MendChange =
+  | { readonly kind: 'title'; readonly set: Partial<Omit<Title, 'id' | 'values'>> }
+  | { readonly kind: 'words'; readonly fieldId: string; readonly value: FieldValue }
+  /** Takes a word into the project's own. */
+  | { readonly kind: 'ownWord'; readonly word: string }
+  /** Brings the title up to an edition, its words going where they belong. */
+  | { readonly kind: 'edition'; readonly editionId: string }
+  /** Proposes where the picture is quiet. */
+  | { readonly kind: 'quiet' };
+
+/** A way to put a finding right, in words for a button. */
+interface Mend {
+  readonly label: string;
+  readonly change: MendChange;
+}
+
+/** Something that a check found in a title. */
+export interface Finding {
+  /** Says which finding it is, the same as long as its cause is. */
+  readonly key: string;
+  readonly check: string;
+  readonly titleId: string;
+  /** The delivery that it is found in; null where it is in all of them. */
+  readonly deliveryId: string | null;
+  /** `stop` must be fixed, `look` should be looked at. */
+  readonly tone: 'stop' | 'look';
+  /** A few words. */
+  readonly message: string;
+  /** What, where and how much, in a sentence. */
+  readonly detail: string;
+  readonly mends: readonly Mend[];
+  /** The title's own frame at which it is to be seen; null for anywhere in it. */
+  readonly frame: number | null;
+}
+
+/** What a check says of a finding; who and where is added by the one that runs it. */
+export type Found = Pick<Finding, 'tone' | 'message' | 'detail'> & {
+  /** What sets it apart from other findings of the same check in the same title. */
+  readonly subject?: string;
+  readonly mends?: readonly Mend[];
+  readonly frame?: number | null;
+};
+
+/** A finding with all its parts. */
+export function toFinding(
+  check: string,
+  titleId: string,
+  deliveryId: string | null,
+  { subject = '', mends = [], frame = null, ...found }: Found,
+): Finding {
+  const key = [check, titleId, deliveryId ?? '', subject].join(' ').trim().slice(0, 400);
+  return { key, check, titleId, deliveryId, mends, frame, ...found };
+}
+
+/** Seconds as they are told: one digit behind the point. */
+export function sayTime(seconds: number): string {
+  return `${seconds.toFixed(1)} s`;
+}

@@ -1,0 +1,175 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
+import { serverFonts } from '../../server/fontFiles';
+import { createRasterEyes } from '../../server/rasterEyes';
+import { FIRST_HOUSE } from '../document/house';
+import { newPlan } from '../document/plan';
+import type { Title } from '../document/project';
+import { newClip, newTitle } from '../document/project';
+import type { FontLibrary } from '../text/fontLibrary';
+import { RATES } from '../units/rates';
+import type { Finding } from './finding';
+import { Proofer } from './proofer';
+import { NO_SPELLER } from './speller';
+import type { ProofEdition, ProofSurroundings } from './titleContext';
+
+let fonts: FontLibrary;
+beforeAll(async () => {
+  fonts = await serverFonts();
+});
+
+const STRAP: ProofEdition = { id: 'strap', templateId: 'strap', number: 1, document: tidelineStrap };
+const CLIPS = Array.from({ length: 6 }, (_, i) =>
+  newClip({ id: `c${i}`, picture: 'weir', startFrame: i * 400, lengthFrames: 400 }),
+);
+const AROUND: ProofSurroundings = {
+  projectName: 'Regatta',
+  rate: RATES.get('25'),
+  clips: CLIPS,
+  plan: newPlan('wide-1080'),
+  house: FIRST_HOUSE,
+  editions: new Map([[STRAP.id, STRAP]]),
+  newest: new Map([[STRAP.templateId, STRAP]]),
+};
+const TITLES = Array.from({ length: 5 }, (_, i) =>
+  newTitle({
+    id: `t${i}`,
+    editionId: 'strap',
+    startFrame: 50 + i * 400,
+    lengthFrames: 200,
+    lane: 0,
+    values: { name: `Name ${i}`, role: 'Judge' },
+  }),
+);
+
+/** What is proofed, title by title, until nothing is left. */
+async function steps(proofer: Proofer): Promise<string[]> {
+  const seen: string[] = [];
+  for (let step = await proofer.step(); step !== null; step = await proofer.step())
+    seen.push([...step.keys()].join(' '));
+  return seen.filter((ids) => ids !== '');
+}
+
+const changed = (index: number, change: Partial<Title>): readonly Title[] =>
+  TITLES.with(index, { ...TITLES[index], ...change });
+
+describe('a proof that goes on', () => {
+  const begin = async (): Promise<Proofer> => {
+    const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+    proofer.update(TITLES, AROUND);
+    await steps(proofer);
+    return proofer;
+  };
+
+  test('looks at every title once for its words and once for each delivery, and says how far it is', async () => {
+    const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+    proofer.update(TITLES, AROUND);
+    expect(proofer.progress).toEqual({ done: 0, total: 10 });
+    expect(await steps(proofer)).toEqual(['t0 t1 t2 t3 t4', 't0', 't1', 't2', 't3', 't4']);
+    expect(proofer.progress).toEqual({ done: 10, total: 10 });
+  });
+
+  test('after one edit looks only at what it touches', async () => {
+    const proofer = await begin();
+    proofer.update(structuredClone(TITLES), AROUND);
+    expect(await steps(proofer)).toEqual([]);
+    proofer.update(changed(2, { values: { name: 'Mira Stott', role: 'Judge' } }), AROUND);
+    expect(await steps(proofer)).toEqual(['t2', 't2']);
+  });
+
+  test('after a clip has changed looks at the titles over it and beside it', async () => {
+    const proofer = await begin();
+    proofer.update(TITLES, { ...AROUND, clips: CLIPS.with(3, { ...CLIPS[3], picture: 'lock-gates' }) });
+    expect(await steps(proofer)).toEqual(['t3', 't3']);
+  });
+
+  test('looks first at the title that is worked on, its layout too', async () => {
+    const proofer = await begin();
+    const all = TITLES.map((one) => ({ ...one, values: { ...one.values, role: 'Pilot' } }));
+    proofer.update(all, AROUND);
+    proofer.focus('t3');
+    expect((await steps(proofer)).slice(0, 3)).toEqual(['t3', 't3', 't0 t1 t2 t4']);
+  });
+
+  test('after a new edition looks only at the titles of that template', async () => {
+    const proofer = await begin();
+    const other = { ...STRAP, id: 'other', templateId: 'other' };
+    const newest = new Map([...AROUND.newest, ['other', other]]);
+    proofer.update(TITLES, { ...AROUND, newest });
+    expect(await steps(proofer)).toEqual([]);
+    proofer.update(TITLES, {
+      ...AROUND,
+      newest: new Map([['strap', { ...STRAP, id: 'strap-2', number: 2 }]]),
+    });
+    expect(await steps(proofer)).toHaveLength(6);
+  });
+
+  test('what is mended elsewhere is taken back from the titles that it was found in', async () => {
+    const proofer = await begin();
+    const meets = changed(1, { startFrame: 200 });
+    const found = new Map<string, readonly Finding[]>();
+    const run = async (titles: readonly Title[]): Promise<string[]> => {
+      proofer.update(titles, AROUND);
+      for (let step = await proofer.step(); step !== null; step = await proofer.step())
+        for (const [id, list] of step) found.set(id, list);
+      return (found.get('t1') ?? []).map(({ check }) => check);
+    };
+    expect(await run(meets)).toContain('collisions');
+    expect(await run(meets.with(0, { ...meets[0], lengthFrames: 140 }))).not.toContain('collisions');
+  });
+
+  test('a title whose edition is not here is left out, and the rest goes on', async () => {
+    const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+    proofer.update(changed(0, { editionId: 'gone' }), AROUND);
+    await steps(proofer);
+    expect(proofer.progress).toEqual({ done: 10, total: 10 });
+  });
+});
+
+test('every demo template is clear with words of its own, in every shape, over a dark picture', async () => {
+  const plan = newPlan('wide-1080');
+  const deliveries = ['wide-1080', 'tall-1080', 'square-1080', 'classic-576'].map((format, i) => ({
+    id: i === 0 ? 'master' : format,
+    name: format,
+    format,
+    interlaced: false,
+  }));
+  const editions = DEMO_TEMPLATES.map((document): ProofEdition => ({
+    id: document.name,
+    templateId: document.name,
+    number: 1,
+    document,
+  }));
+  const titles = editions.map(({ id, document }, i) =>
+    newTitle({
+      id: `t${i}`,
+      editionId: id,
+      startFrame: i * 600,
+      lengthFrames: 500,
+      lane: 0,
+      values: Object.fromEntries(
+        document.fields.filter(({ kind }) => kind === 'text').map((field) => [field.id, 'Osier']),
+      ),
+    }),
+  );
+  const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+  proofer.update(titles, {
+    ...AROUND,
+    clips: [newClip({ id: 'c', picture: '#101418', startFrame: 0, lengthFrames: 20_000 })],
+    plan: { ...plan, deliveries },
+    editions: new Map(editions.map((one) => [one.id, one])),
+    newest: new Map(),
+  });
+  const found = new Map<string, readonly Finding[]>();
+  for (let step = await proofer.step(); step !== null; step = await proofer.step())
+    for (const [id, list] of step) found.set(id, list);
+  const told = [...found].flatMap(([id, list]) =>
+    list
+      .filter(({ check }) => check !== 'placeholder')
+      .map(
+        ({ message, deliveryId }) =>
+          `${titles.find((one) => one.id === id)?.editionId} in ${deliveryId}: ${message}`,
+      ),
+  );
+  expect(told).toEqual([]);
+});

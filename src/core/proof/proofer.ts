@@ -1,0 +1,295 @@
+import type { Delivery } from '../document/plan';
+import type { Title } from '../document/project';
+import { InputError } from '../kit/inputError';
+import { sameValue } from '../kit/sameValue';
+import type { Rect } from '../kit/rect';
+import { unionRects } from '../kit/rect';
+import type { PictureSizes } from '../layers/layerKind';
+import { FORMATS } from '../layout/formats';
+import { previewFormat } from '../layout/previewFormat';
+import { safeArea } from '../layout/safeAreas';
+import type { ShownTitle } from '../project/deliver';
+import { showTitle, titleIn } from '../project/deliver';
+import { meet } from '../project/lanes';
+import type { FontLibrary } from '../text/fontLibrary';
+import type { LayoutContext, TitleContext } from './check';
+import { CHECKS } from './checks';
+import type { Eyes } from './eyes';
+import type { Finding, Found } from './finding';
+import { toFinding } from './finding';
+import type { Speller } from './speller';
+import type { ProofSurroundings } from './titleContext';
+import { titleContext } from './titleContext';
+
+/** What a proof works with. */
+export interface ProofTools {
+  readonly fonts: FontLibrary;
+  readonly eyes: Eyes;
+  readonly speller: Speller;
+  readonly pictures?: PictureSizes;
+}
+
+/** How far a proof is: checks of words count one a title, those of the layout one a title and delivery. */
+export interface ProofProgress {
+  readonly done: number;
+  readonly total: number;
+}
+
+interface Proofed {
+  title: Title;
+  number: number;
+  context: TitleContext | null;
+  /** What of the project it depends on: the clips under and beside it, and the newest edition. When it changes, it is proofed again. */
+  around: readonly unknown[];
+  words: readonly Finding[] | null;
+  readonly layouts: Map<string, readonly Finding[]>;
+  readonly covers: Map<string, Rect>;
+  project: readonly Finding[];
+}
+
+// Wide enough to measure letters by; thin lines are measured in a picture of nearly the frame's own size.
+const WIDTH_PX = 480;
+const INTERLACED_WIDTH_PX = 1440;
+const WORDS_AT_ONCE = 60;
+
+/**
+ * The proof of a project that goes on changing. It is told what changed and asked for steps; each does a little of what
+ * is left, the focused title first, and gives the findings that are new. What did not change is not checked again.
+ */
+export class Proofer {
+  private readonly titles = new Map<string, Proofed>();
+  private order: readonly string[] = [];
+  private around: ProofSurroundings | null = null;
+  private focused: string | null = null;
+  private projectDue = false;
+
+  constructor(private readonly tools: ProofTools) {}
+
+  /** Takes the project as it is now. */
+  update(titles: readonly Title[], around: ProofSurroundings): void {
+    const all = this.around === null || !sameRules(this.around, around);
+    const before = this.around;
+    const elsewhere =
+      before?.clips !== around.clips ||
+      before.editions !== around.editions ||
+      before.newest !== around.newest;
+    this.around = around;
+    this.order = titles.map(({ id }) => id);
+    const present = new Set(this.order);
+    for (const id of this.titles.keys()) if (!present.has(id)) this.titles.delete(id);
+    titles.forEach((title, i) => this.take(title, i + 1, all, elsewhere));
+    this.projectDue = true;
+  }
+
+  /** The title that is worked on: it is proofed before the others. */
+  focus(titleId: string | null): void {
+    this.focused = titleId;
+  }
+
+  get progress(): ProofProgress {
+    const deliveries = this.around?.plan.deliveries.length ?? 0;
+    let done = 0;
+    for (const { words, layouts } of this.titles.values()) done += (words === null ? 0 : 1) + layouts.size;
+    return { done, total: this.titles.size * (1 + deliveries) };
+  }
+
+  /** Does a little of what is left. Gives the titles whose findings are new, with all they have; null when all is done. */
+  async step(): Promise<ReadonlyMap<string, readonly Finding[]> | null> {
+    const focused = this.focused === null ? undefined : this.titles.get(this.focused);
+    if (focused !== undefined && focused.words === null) return this.checkWords([focused]);
+    const ahead = focused === undefined ? null : this.dueDelivery(focused);
+    if (focused !== undefined && ahead !== null) return this.checkLayout(focused, ahead);
+    const due = this.inOrder((one) => one.words === null, WORDS_AT_ONCE);
+    if (due.length > 0) return this.checkWords(due);
+    if (this.projectDue) return this.checkProject();
+    const [next] = this.inOrder((one) => this.dueDelivery(one) !== null, 1);
+    const delivery = next === undefined ? null : this.dueDelivery(next);
+    if (next !== undefined && delivery !== null) return this.checkLayout(next, delivery);
+    return null;
+  }
+
+  private take(title: Title, number: number, all: boolean, elsewhere: boolean): void {
+    const before = this.titles.get(title.id);
+    const moved = before?.title !== title && !sameValue(before?.title, title);
+    const around = before === undefined || moved || elsewhere ? this.dependsOn(title) : before.around;
+    const same = before !== undefined && !all && !moved && sameValue(around, before.around);
+    if (same && before.number === number) return;
+    // A title that has another number only has other words where a field counts.
+    if (same && before.context?.template.fields.every(({ automatic }) => automatic !== 'number') === true) {
+      before.number = number;
+      return;
+    }
+    const project = before?.project ?? [];
+    const fresh = { layouts: new Map(), covers: new Map(), project };
+    this.titles.set(title.id, { title, number, context: null, around, words: null, ...fresh });
+  }
+
+  /** What a title's findings depend on besides itself and the rules. */
+  private dependsOn(title: Title): readonly unknown[] {
+    const reach = 50;
+    const wide = { startFrame: title.startFrame - reach, lengthFrames: title.lengthFrames + 2 * reach };
+    const { clips = [], editions, newest } = this.around ?? {};
+    const edition = editions?.get(title.editionId);
+    const newestId = edition && newest?.get(edition.templateId)?.id;
+    return [edition?.id, newestId, clips.length === 0, ...clips.filter((clip) => meet(clip, wide))];
+  }
+
+  private inOrder(due: (one: Proofed) => boolean, most: number): Proofed[] {
+    const found: Proofed[] = [];
+    for (const id of this.order) {
+      const one = this.titles.get(id);
+      if (one === undefined || !due(one)) continue;
+      found.push(one);
+      if (found.length === most) break;
+    }
+    return found;
+  }
+
+  private dueDelivery({ layouts }: Proofed): Delivery | null {
+    return this.around?.plan.deliveries.find(({ id }) => !layouts.has(id)) ?? null;
+  }
+
+  private checkWords(list: readonly Proofed[]): ReadonlyMap<string, readonly Finding[]> {
+    for (const one of list) {
+      one.context =
+        this.around === null ? null : titleContext(one.title, one.number, this.around, this.tools.speller);
+      const { context } = one;
+      one.words =
+        context === null
+          ? []
+          : this.checksOf('title').flatMap((check) => tell(check.id, one.title.id, null, check.run(context)));
+      // Without its edition there is nothing to lay out.
+      if (context === null) for (const { id } of this.around?.plan.deliveries ?? []) one.layouts.set(id, []);
+    }
+    return new Map(list.map((one) => [one.title.id, findingsOf(one)]));
+  }
+
+  private async checkLayout(
+    one: Proofed,
+    delivery: Delivery,
+  ): Promise<ReadonlyMap<string, readonly Finding[]>> {
+    const found = await this.layoutFindings(one, delivery);
+    // It may have been changed while pictures were waited for.
+    if (this.titles.get(one.title.id) === one) {
+      one.layouts.set(delivery.id, found);
+      if (one.covers.has(delivery.id)) this.projectDue = true;
+    }
+    return new Map([[one.title.id, findingsOf(one)]]);
+  }
+
+  private async layoutFindings(one: Proofed, delivery: Delivery): Promise<readonly Finding[]> {
+    const { around } = this;
+    const title = titleIn(one.title, delivery.id);
+    if (around === null || title === null) return [];
+    const context =
+      title === one.title ? one.context : titleContext(title, one.number, around, this.tools.speller);
+    if (context === null) return [];
+    try {
+      const layout = this.layoutContext(context, delivery);
+      const cover = unionRects(
+        layout.shown.compiled.texts.flatMap(({ layerId }) => layout.shown.compiled.boxes.get(layerId) ?? []),
+      );
+      if (cover !== null) one.covers.set(delivery.id, cover);
+      const found: Finding[] = [];
+      for (const check of this.checksOf('layout'))
+        found.push(...tell(check.id, title.id, delivery.id, await check.run(layout)));
+      return found;
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      const detail = error.message;
+      return [
+        toFinding('fit', title.id, delivery.id, { tone: 'stop', message: 'cannot be laid out', detail }),
+      ];
+    }
+  }
+
+  private layoutContext(context: TitleContext, delivery: Delivery): LayoutContext {
+    const { title, applied, template, values, timing, rate } = context;
+    const { fonts, pictures, eyes } = this.tools;
+    const whole = FORMATS.get(delivery.format);
+    const showAt = (widthPx: number): ShownTitle =>
+      showTitle(
+        title,
+        template,
+        values,
+        previewFormat(whole, Math.min(widthPx, whole.widthPx)),
+        rate,
+        fonts,
+        pictures,
+      );
+    const shown = showAt(delivery.interlaced ? INTERLACED_WIDTH_PX : WIDTH_PX);
+    const own = this.around?.house.areas.find(({ format }) => format === delivery.format);
+    const counted =
+      own === undefined || template.areas.some(({ format }) => format === delivery.format)
+        ? shown.compiled.format
+        : { ...shown.compiled.format, ownTitleSafe: own };
+    const restingFrame = Math.min(
+      timing.totalFrames - 1,
+      timing.inFrames + Math.floor(timing.holdFrames / 2),
+    );
+    return {
+      ...context,
+      applied,
+      delivery,
+      shown,
+      safe: safeArea(counted, 'titleSafe'),
+      restingFrame,
+      eyes,
+      showAt,
+    };
+  }
+
+  private checkProject(): ReadonlyMap<string, readonly Finding[]> {
+    this.projectDue = false;
+    const seen = this.order.flatMap((id) => {
+      const one = this.titles.get(id);
+      return one === undefined || one.context === null ? [] : [{ context: one.context, covers: one.covers }];
+    });
+    const byTitle = new Map<string, Finding[]>();
+    for (const check of this.checksOf('project')) {
+      for (const [id, found] of check.run(seen)) {
+        const list = byTitle.get(id) ?? [];
+        list.push(...tell(check.id, id, null, found));
+        byTitle.set(id, list);
+      }
+    }
+    const changed = new Map<string, readonly Finding[]>();
+    for (const [id, one] of this.titles) {
+      const project = byTitle.get(id) ?? [];
+      if (sameValue(one.project, project)) continue;
+      one.project = project;
+      changed.set(id, findingsOf(one));
+    }
+    return changed;
+  }
+
+  private checksOf<K extends (typeof CHECKS.list)[number]['kind']>(
+    kind: K,
+  ): Extract<(typeof CHECKS.list)[number], { kind: K }>[] {
+    const off = this.around?.house.checks.off ?? [];
+    return CHECKS.list.filter(
+      (check): check is Extract<(typeof CHECKS.list)[number], { kind: K }> =>
+        check.kind === kind && !off.includes(check.id),
+    );
+  }
+}
+
+function tell(check: string, titleId: string, deliveryId: string | null, found: readonly Found[]): Finding[] {
+  return found.map((one) => toFinding(check, titleId, deliveryId, one));
+}
+
+/** All findings of a title, what must be fixed first; what is the same in several deliveries stands once for each. */
+function findingsOf({ words, layouts, project }: Proofed): readonly Finding[] {
+  const all = [...(words ?? []), ...project, ...[...layouts.values()].flat()];
+  return all.toSorted((a, b) => Number(b.tone === 'stop') - Number(a.tone === 'stop'));
+}
+
+function sameRules(a: ProofSurroundings, b: ProofSurroundings): boolean {
+  return (
+    a.house === b.house &&
+    a.plan.deliveries === b.plan.deliveries &&
+    a.plan.words === b.plan.words &&
+    a.projectName === b.projectName &&
+    a.rate === b.rate
+  );
+}

@@ -1,0 +1,23 @@
+import { applyValues } from '../document/applyValues';
+import type { FieldValues, Template } from '../document/template';
+import { layerWords } from '../document/template';
+import { stretchTiming } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
+import { readableSeconds } from './readableTime';
+import { readingSeconds } from './readingTime';
+import type { ReadingRules } from './rules';
+
+/** How long a viewer needs to read a title, and how long its words stand still, in seconds. */
+export function readingOf(
+  template: Template,
+  values: FieldValues,
+  lengthFrames: number,
+  rate: FrameRate,
+  rules?: ReadingRules,
+): { readonly reads: number; readonly readable: number } {
+  const applied = applyValues(template, values);
+  return {
+    reads: readingSeconds(applied.layers.map(layerWords).join(' '), rules),
+    readable: readableSeconds(applied, stretchTiming(template.timing, lengthFrames, rate)),
+  };
+}

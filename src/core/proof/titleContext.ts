@@ -1,0 +1,81 @@
+import { applyValues, designValue } from '../document/applyValues';
+import { withAutomaticValues } from '../document/automatic';
+import type { House } from '../document/house';
+import type { Plan } from '../document/plan';
+import type { Clip, Title } from '../document/project';
+import type { FieldValues, Template } from '../document/template';
+import { stretchTiming } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
+import type { FieldWords, TitleContext } from './check';
+import type { Speller } from './speller';
+
+/** An edition as the proof needs it. */
+export interface ProofEdition {
+  readonly id: string;
+  readonly templateId: string;
+  readonly number: number;
+  readonly document: Template;
+}
+
+/** Everything of a project that its proof depends on, besides the titles. */
+export interface ProofSurroundings {
+  readonly projectName: string;
+  readonly rate: FrameRate;
+  readonly clips: readonly Clip[];
+  readonly plan: Plan;
+  readonly house: Pick<House, 'checks' | 'reading' | 'areas'>;
+  readonly editions: ReadonlyMap<string, ProofEdition>;
+  /** The newest edition of each template, by template id. */
+  readonly newest: ReadonlyMap<string, ProofEdition>;
+}
+
+/** What checks of words and times know of a title; null for one whose edition is not here. */
+export function titleContext(
+  title: Title,
+  number: number,
+  around: ProofSurroundings,
+  speller: Speller,
+): TitleContext | null {
+  const edition = around.editions.get(title.editionId);
+  if (edition === undefined) return null;
+  const template = edition.document;
+  const { rate, clips, projectName, house } = around;
+  const values = withAutomaticValues(template, title, { projectName, rate, clips, number });
+  const newest = around.newest.get(edition.templateId);
+  return {
+    title,
+    template,
+    applied: applyValues(template, values),
+    values,
+    words: fieldWords(template, title.values, values),
+    timing: stretchTiming(template.timing, title.lengthFrames, rate),
+    rate,
+    rules: house.checks,
+    reading: house.reading,
+    clips,
+    newer: newest === undefined || newest.id === edition.id ? null : newest,
+    speller: withOwnWords(speller, around.plan.words),
+  };
+}
+
+function fieldWords(template: Template, typed: FieldValues, shown: FieldValues): FieldWords[] {
+  return template.fields
+    .filter((field) => field.kind === 'text' || field.kind === 'rows')
+    .map((field) => ({
+      field,
+      text: String(shown[field.id] ?? designValue(template, field)),
+      typed: typed[field.id] !== undefined,
+    }));
+}
+
+const known = new WeakMap<readonly string[], ReadonlySet<string>>();
+
+/** A speller that knows a project's own words too. */
+function withOwnWords(speller: Speller, words: readonly string[]): Speller {
+  const own = known.get(words) ?? new Set(words.map((word) => word.toLowerCase()));
+  known.set(words, own);
+  return {
+    correct: (word) => own.has(word.toLowerCase()) || speller.correct(word),
+    suggest: (word) => speller.suggest(word),
+  };
+}

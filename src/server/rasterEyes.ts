@@ -1,0 +1,45 @@
+import { FORMATS } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import type { BackdropFrame, Eyes } from '@/core/proof/eyes';
+import { SCENES } from '@/core/scenes';
+import { sceneItems } from '@/core/scenes/scene';
+import { Painter } from '@/paint/painter';
+import { createRasterFrame, serverSurfaces } from './raster';
+
+const SHEET = previewFormat(FORMATS.get('wide-1080'), 320);
+
+/** Looks at pictures for checks with the server's raster: stand-ins and plain colours. `looked` counts backdrops. */
+export function createRasterEyes(): Eyes & { looked: number } {
+  const painter = new Painter(serverSurfaces);
+  const eyes = {
+    looked: 0,
+    paint(items: Parameters<Eyes['paint']>[0], crop: Parameters<Eyes['paint']>[1]) {
+      const frame = createRasterFrame(crop.x + crop.width, crop.y + crop.height);
+      painter.paint(frame.context, { widthPx: crop.x + crop.width, heightPx: crop.y + crop.height, items });
+      const all = frame.readPixels();
+      const data = new Uint8ClampedArray(crop.width * crop.height * 4);
+      for (let y = 0; y < crop.height; y++) {
+        const from = ((crop.y + y) * (crop.x + crop.width) + crop.x) * 4;
+        data.set(all.subarray(from, from + crop.width * 4), y * crop.width * 4);
+      }
+      return { width: crop.width, height: crop.height, data };
+    },
+    backdrop(picture: string, seconds: number): Promise<BackdropFrame | null> {
+      eyes.looked++;
+      return Promise.resolve(backdropFrame(painter, picture, seconds));
+    },
+  };
+  return eyes;
+}
+
+function backdropFrame(painter: Painter, picture: string, seconds: number): BackdropFrame | null {
+  const scene = SCENES.find(picture);
+  if (scene === undefined && !picture.startsWith('#')) return null;
+  const { widthPx, heightPx } = SHEET;
+  const frame = createRasterFrame(widthPx, heightPx);
+  if (scene === undefined) {
+    frame.context.fillStyle = picture;
+    frame.context.fillRect(0, 0, widthPx, heightPx);
+  } else painter.paint(frame.context, { ...SHEET, items: sceneItems(scene, seconds, SHEET) });
+  return { width: widthPx, height: heightPx, aspect: widthPx / heightPx, data: frame.readPixels() };
+}

@@ -1,0 +1,82 @@
+'use client';
+import type { ReactNode } from 'react';
+import type { Title } from '@/core/document/project';
+import { withDeliveryChange } from '@/core/project/deliver';
+import { changeTitles } from '@/core/project/work';
+import { Button } from '../../shared/Button';
+import { SwitchBox } from '../../shared/SwitchBox';
+import { useApplyTitles, useDelivery, useDesk } from '../deskContext';
+import { useOnlyHere } from './onlyHere';
+import type { ChosenTitles } from './TitleCard';
+
+/** Where the chosen titles stand, what lies under them, and what they stay with. */
+export function TitleExtras({ first, chosen }: ChosenTitles) {
+  const { ui } = useDesk();
+  const delivery = useDelivery();
+  const apply = useApplyTitles();
+  const { possible, onlyHere } = useOnlyHere();
+  const ids = new Set(chosen.map(({ id }) => id));
+  const change = (work: (title: Title) => Title): void => apply((now) => changeTitles(now, ids, work));
+  const own = first.perDelivery[delivery.id];
+  const shift = own?.shift ?? first.shift;
+  const resetPlace = (): void =>
+    change((title) =>
+      onlyHere ? withDeliveryChange(title, delivery.id, { shift: null }) : { ...title, shift: null },
+    );
+  return (
+    <div className="mt-3 grid gap-1.5 border-t border-line pt-3">
+      <Row label="Place">
+        <span className="flex-1">
+          {shift === null ? 'as the template has it' : `moved ${shift.dxU} u across, ${shift.dyU} u down`}
+        </span>
+        {shift !== null && <Button onClick={resetPlace}>Back</Button>}
+        <Button title="Q" onClick={() => ui.setState({ dialog: 'quiet' })}>
+          Quiet places…
+        </Button>
+      </Row>
+      {first.scrim !== null && (
+        <Row label="Scrim">
+          <span className="flex-1">
+            {`${first.scrim.colour === '#000000' ? 'dark' : 'light'}, ${Math.round(first.scrim.opacity * 100)} %`}
+          </span>
+          <Button onClick={() => change((title) => ({ ...title, scrim: null }))}>Take away</Button>
+        </Row>
+      )}
+      {possible && (
+        <SwitchRow
+          label={`Left out of ${delivery.name}`}
+          value={own?.leftOut ?? false}
+          onChange={(leftOut) => change((title) => withDeliveryChange(title, delivery.id, { leftOut }))}
+        />
+      )}
+      <SwitchRow
+        label="Moves with its clip"
+        value={first.heldTo === 'clip'}
+        onChange={(held) => change((title) => ({ ...title, heldTo: held ? 'clip' : 'time' }))}
+      />
+      <SwitchRow
+        label="Keeps its edition"
+        value={first.keepsEdition}
+        onChange={(keepsEdition) => change((title) => ({ ...title, keepsEdition }))}
+      />
+    </div>
+  );
+}
+
+function Row({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+  return (
+    <div className="flex items-center gap-2">
+      <span className="w-[88px] shrink-0 text-soft">{label}</span>
+      {children}
+    </div>
+  );
+}
+
+function SwitchRow(props: Parameters<typeof SwitchBox>[0]) {
+  return (
+    <div className="flex h-8 items-center justify-between gap-2">
+      <span className="text-soft">{props.label}</span>
+      <SwitchBox {...props} />
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+'use client';
+import { readingOf } from '@/core/proof/readingOf';
+import { secondsToNearestFrames } from '@/core/units/rates';
+import { Button } from '../../shared/Button';
+import { NumberBox } from '../../shared/NumberBox';
+import { Pill } from '../../shared/Pill';
+import { useHouse } from '../../shared/useHouse';
+import { useApplyTitles, useDesk, useShownValues } from '../deskContext';
+import { changeTitles } from '@/core/project/work';
+import type { Title } from '@/core/document/project';
+import type { ChosenTitles } from './TitleCard';
+
+/** How long the chosen titles last and whether the first can be read in that time; their fades. */
+export function TitleTimes({ first, chosen }: ChosenTitles) {
+  const { editions, rate } = useDesk();
+  const apply = useApplyTitles();
+  const shownValues = useShownValues();
+  const { reading } = useHouse();
+  const template = editions.get(first.editionId)?.document;
+  if (template === undefined) return null;
+  const ids = new Set(chosen.map(({ id }) => id));
+  const set = (change: Partial<Title>): void =>
+    apply((now) => changeTitles(now, ids, (title) => ({ ...title, ...change })));
+  const { reads, readable } = readingOf(template, shownValues(first), first.lengthFrames, rate, reading);
+  const short = reads > readable + 0.05;
+  const perSecond = rate.numerator / rate.denominator;
+  const needed = first.lengthFrames + secondsToNearestFrames(reads - readable, rate) + 1;
+  const frames = { unit: 'f', min: 0, max: 5000, step: 1, digits: 0, units: { s: perSecond } };
+  return (
+    <div className="mt-3 grid grid-cols-[96px_120px_1fr] items-center gap-2 border-t border-line pt-3">
+      <span className="text-soft">Lasts</span>
+      <NumberBox
+        label="Lasts, in seconds"
+        unit="s"
+        min={2 / perSecond}
+        max={36000}
+        step={0.2}
+        value={first.lengthFrames / perSecond}
+        units={{ f: 1 / perSecond }}
+        onChange={(seconds) => set({ lengthFrames: Math.max(2, secondsToNearestFrames(seconds, rate)) })}
+      />
+      <span className="flex items-center justify-end gap-2">
+        <Pill tone={short ? 'stop' : 'pass'}>
+          {short
+            ? `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`
+            : `reads in ${reads.toFixed(1)} s`}
+        </Pill>
+        {short && chosen.length === 1 && (
+          <Button onClick={() => set({ lengthFrames: needed })}>Lengthen</Button>
+        )}
+      </span>
+      <span className="text-soft">Fades</span>
+      <NumberBox
+        {...frames}
+        label="Fades in, in frames"
+        value={first.fadeInFrames}
+        onChange={(fadeInFrames) => set({ fadeInFrames: Math.round(fadeInFrames) })}
+      />
+      <span className="w-[120px]">
+        <NumberBox
+          {...frames}
+          label="Fades out, in frames"
+          value={first.fadeOutFrames}
+          onChange={(fadeOutFrames) => set({ fadeOutFrames: Math.round(fadeOutFrames) })}
+        />
+      </span>
+    </div>
+  );
+}

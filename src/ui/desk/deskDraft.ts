@@ -1,0 +1,228 @@
+import { del, get, set } from 'idb-keyval';
+import type { Plan } from '@/core/document/plan';
+import type { Clip, Title } from '@/core/document/project';
+import { sameValue } from '@/core/kit/sameValue';
+import type { CellConflict } from '@/core/project/mergeWork';
+import { mergeList, mergePlan, mergeTitle, withConflictCell } from '@/core/project/mergeWork';
+import type { Work } from '@/core/project/work';
+import type { ProjectRevisions } from '@/db/projects';
+import type { DeskProject } from '@/server/usecases/shapes';
+import { ask, RefusedError } from '../shared/api';
+import type { DeskStore } from './deskStore';
+
+interface Saved<T> {
+  readonly value: T;
+  readonly revision: number;
+}
+
+/** What of a desk is not on the server yet, and what it was made from. */
+interface UnsavedWork {
+  readonly base: Work;
+  readonly mine: Work;
+}
+
+// A save while the page goes may carry 64 kB; larger ones are kept here and saved at the next opening.
+const MOST_IN_A_SAVE = 1000;
+
+/**
+ * A project on the server as this desk knows it. Only what changed is sent; what others changed is put together with
+ * what was changed here, cell by cell.
+ */
+export class DeskDraft {
+  /** By which the server's news tells this desk from others. */
+  readonly deskId = Math.random().toString(36).slice(2);
+  private titles: ReadonlyMap<string, Saved<Title>> = new Map();
+  private clips: ReadonlyMap<string, Saved<Clip>> = new Map();
+  private plan: Saved<Plan>;
+  private readonly path: string;
+  private readonly key: string;
+
+  constructor(
+    project: DeskProject,
+    private readonly store: DeskStore,
+  ) {
+    this.path = `projects/${encodeURIComponent(project.id)}`;
+    this.key = `gilder-desk-${project.id}`;
+    const { titles, clips, plan } = store.getState();
+    this.titles = savedFrom(project.titles, titles);
+    this.clips = savedFrom(project.clips, clips);
+    this.plan = { value: plan, revision: project.planRevision };
+  }
+
+  /** Saves what differs from the server's state; what others changed in between is put together with it first. */
+  save = async (work: Work, leaving: boolean): Promise<void> => {
+    try {
+      await this.send(work, leaving);
+    } catch (error) {
+      if (!(error instanceof RefusedError) || error.status !== 409) throw error;
+      await this.catchUp();
+      await this.send(this.store.getState(), leaving);
+    }
+    await del(this.key).catch(() => undefined);
+  };
+
+  /** Keeps the work in the browser while it is not on the server. */
+  keep = async (work: Work): Promise<void> => {
+    const base = { titles: valuesOf(this.titles), clips: valuesOf(this.clips), plan: this.plan.value };
+    const unsaved: UnsavedWork = { base, mine: { titles: work.titles, clips: work.clips, plan: work.plan } };
+    await set(this.key, unsaved).catch(() => undefined);
+  };
+
+  /** Takes up what an earlier page could not save. Says whether there was anything. */
+  async takeUpUnsaved(): Promise<boolean> {
+    const unsaved = await get<UnsavedWork>(this.key).catch(() => undefined);
+    if (unsaved === undefined) return false;
+    const now = this.store.getState();
+    const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
+    this.store.getState().applyWork(() => work);
+    this.store.setState({ conflicts });
+    return !sameValue(work.titles, now.titles);
+  }
+
+  /** Fetches the project and puts what others changed together with what was changed here. */
+  async catchUp(): Promise<DeskProject> {
+    const project = await ask<DeskProject>(this.path);
+    const base: Work = { titles: valuesOf(this.titles), clips: valuesOf(this.clips), plan: this.plan.value };
+    const theirs: Work = {
+      titles: keepSame(project.titles.map(withoutRevision), this.titles),
+      clips: keepSame(project.clips.map(withoutRevision), this.clips),
+      plan: sameValue(project.plan, this.plan.value) ? this.plan.value : project.plan,
+    };
+    const found: CellConflict[] = [];
+    this.store.rebase((mine) => {
+      const { work, conflicts } = mergeWorks(base, mine, theirs);
+      if (mine.titles === this.store.getState().titles) found.push(...conflicts);
+      return work;
+    });
+    const open = this.store.getState().conflicts;
+    const fresh = found.filter(
+      (one) => !open.some((old) => old.titleId === one.titleId && old.cell === one.cell),
+    );
+    if (fresh.length > 0) this.store.setState({ conflicts: [...open, ...fresh] });
+    this.titles = savedFrom(project.titles, theirs.titles);
+    this.clips = savedFrom(project.clips, theirs.clips);
+    this.plan = { value: theirs.plan, revision: project.planRevision };
+    return project;
+  }
+
+  private async send(work: Work, leaving: boolean): Promise<void> {
+    const titles = changesOf(this.titles, withoutConflicts(work.titles, this.store.getState().conflicts));
+    const clips = changesOf(this.clips, work.clips);
+    const plan = work.plan === this.plan.value ? null : { value: work.plan, revision: this.plan.revision };
+    const parts = inParts(titles);
+    if (parts.length === 0 && clips.put.length + clips.remove.length === 0 && plan === null) return;
+    for (const [i, part] of (parts.length === 0 ? [NOTHING] : parts).entries()) {
+      const last = i === Math.max(0, parts.length - 1);
+      const rest = last ? { clips, plan } : { clips: NOTHING, plan: null };
+      const body = { by: this.deskId, titles: part, ...rest };
+      const answer = await ask<ProjectRevisions>(`${this.path}/changes`, {
+        method: 'POST',
+        body,
+        keepalive: leaving && parts.length <= 1,
+      });
+      this.titles = afterSave(this.titles, part, answer.titles);
+      if (!last) continue;
+      this.clips = afterSave(this.clips, clips, answer.clips);
+      if (plan !== null && answer.plan !== null) this.plan = { value: plan.value, revision: answer.plan };
+    }
+  }
+}
+
+interface RowChanges<T> {
+  readonly put: readonly { readonly value: T; readonly revision: number | null }[];
+  readonly remove: readonly { readonly id: string; readonly revision: number }[];
+}
+
+const NOTHING: RowChanges<never> = { put: [], remove: [] };
+
+function changesOf<T extends { readonly id: string }>(
+  saved: ReadonlyMap<string, Saved<T>>,
+  now: readonly T[],
+): RowChanges<T> {
+  const put = now
+    .filter((one) => saved.get(one.id)?.value !== one)
+    .map((value) => ({ value, revision: saved.get(value.id)?.revision ?? null }));
+  const ids = new Set(now.map(({ id }) => id));
+  const remove = [...saved].filter(([id]) => !ids.has(id)).map(([id, { revision }]) => ({ id, revision }));
+  return { put, remove };
+}
+
+function inParts<T>({ put, remove }: RowChanges<T>): RowChanges<T>[] {
+  const count = Math.ceil(Math.max(put.length, remove.length) / MOST_IN_A_SAVE);
+  return Array.from({ length: count }, (_, i) => ({
+    put: put.slice(i * MOST_IN_A_SAVE, (i + 1) * MOST_IN_A_SAVE),
+    remove: remove.slice(i * MOST_IN_A_SAVE, (i + 1) * MOST_IN_A_SAVE),
+  }));
+}
+
+function afterSave<T extends { readonly id: string }>(
+  saved: ReadonlyMap<string, Saved<T>>,
+  { put, remove }: RowChanges<T>,
+  revisions: Readonly<Record<string, number>>,
+): ReadonlyMap<string, Saved<T>> {
+  const next = new Map(saved);
+  for (const { value } of put) next.set(value.id, { value, revision: revisions[value.id] });
+  for (const { id } of remove) next.delete(id);
+  return next;
+}
+
+/** The titles as they are saved while cells are in conflict: those cells as the other desk has them. */
+function withoutConflicts(titles: readonly Title[], conflicts: readonly CellConflict[]): readonly Title[] {
+  if (conflicts.length === 0) return titles;
+  return titles.map((title) =>
+    conflicts
+      .filter((one) => one.titleId === title.id && one.cell !== 'title')
+      .reduce((now, one) => withConflictCell(now, one.cell, one.theirs), title),
+  );
+}
+
+function mergeWorks(
+  base: Work,
+  mine: Work,
+  theirs: Work,
+): { readonly work: Work; readonly conflicts: readonly CellConflict[] } {
+  const conflicts: CellConflict[] = [];
+  const titles = mergeList(base.titles, mine.titles, theirs.titles, (was, here, there) => {
+    const merged = mergeTitle(was, here, there);
+    conflicts.push(...merged.conflicts);
+    return merged.title;
+  });
+  const clips = mergeList(base.clips, mine.clips, theirs.clips, (_, here) => here);
+  return { work: { titles, clips, plan: mergePlan(base.plan, mine.plan, theirs.plan) }, conflicts };
+}
+
+function savedFrom<T extends { readonly id: string }>(
+  records: readonly { readonly id: string; readonly revision: number }[],
+  values: readonly T[],
+): ReadonlyMap<string, Saved<T>> {
+  const byId = new Map(values.map((value) => [value.id, value]));
+  return new Map(
+    records.flatMap(({ id, revision }) => {
+      const value = byId.get(id);
+      return value === undefined ? [] : [[id, { value, revision }]];
+    }),
+  );
+}
+
+/** The same objects where the server has nothing new, so that they count as saved. */
+function keepSame<T extends { readonly id: string }>(
+  list: readonly T[],
+  saved: ReadonlyMap<string, Saved<T>>,
+): readonly T[] {
+  return list.map((one) => {
+    const known = saved.get(one.id)?.value;
+    return known !== undefined && sameValue(known, one) ? known : one;
+  });
+}
+
+function valuesOf<T>(saved: ReadonlyMap<string, Saved<T>>): readonly T[] {
+  return [...saved.values()].map(({ value }) => value);
+}
+
+/** A record without what only the server counts. */
+export function withoutRevision<T extends { readonly revision: number }>({
+  revision: _,
+  ...value
+}: T): Omit<T, 'revision'> {
+  return value;
+}

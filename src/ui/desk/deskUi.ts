@@ -1,0 +1,52 @@
+'use client';
+import { createStore } from 'zustand';
+import type { StoreApi } from 'zustand';
+import { MASTER_ID } from '@/core/document/plan';
+import type { Span } from '@/core/project/lanes';
+
+/** A screen that lies over the desk. */
+type DeskDialog = 'fill' | 'find' | 'swap' | 'editions' | 'deliveries' | 'cuts' | 'quiet' | null;
+
+/** What is chosen and shown on the desk; nothing of it is saved. */
+export interface DeskUi {
+  /** The chosen titles; the first of them is the one whose card is filled. */
+  readonly selection: readonly string[];
+  readonly clipId: string | null;
+  /** A marked stretch of time. */
+  readonly range: Span | null;
+  readonly deliveryId: string;
+  /** Whether changes on the card count in the shown delivery alone. */
+  readonly onlyHere: boolean;
+  readonly snaps: boolean;
+  /** Whether the title-safe line is drawn. */
+  readonly guides: boolean;
+  readonly dialog: DeskDialog;
+  /** The template that the swap screen proposes. */
+  readonly swapTo: string | null;
+  readonly shelfOpen: boolean;
+  /** The part of the right side that is shown. */
+  readonly panel: 'card' | 'proof';
+  /** A cell that the sheet should go to, with its words selected. */
+  readonly goTo: { readonly titleId: string; readonly column: string } | null;
+}
+
+export type DeskUiStore = StoreApi<DeskUi>;
+
+/** What is chosen and shown when a desk is opened. */
+export function createDeskUi(first: Partial<DeskUi> = {}): DeskUiStore {
+  return createStore<DeskUi>(() => ({
+    selection: [],
+    clipId: null,
+    range: null,
+    deliveryId: MASTER_ID,
+    onlyHere: false,
+    snaps: true,
+    guides: true,
+    dialog: null,
+    swapTo: null,
+    shelfOpen: false,
+    panel: 'card',
+    goTo: null,
+    ...first,
+  }));
+}

@@ -1,0 +1,117 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { InputError } from '@/core/kit/inputError';
+import type { CutList } from '@/core/formats/cutList';
+import { edlToCutList } from '@/core/formats/edl/edl';
+import { otioToCutList } from '@/core/formats/otio/otio';
+import { cutListToWork } from '@/core/project/cutListToWork';
+import { frameToTimecode } from '@/core/units/timecode';
+import { Button } from '../../shared/Button';
+import { Modal } from '../../shared/Modal';
+import { useApplyWork, useClips, useDesk } from '../deskContext';
+
+const LARGEST_BYTES = 8 * 1024 * 1024;
+
+/** Cuts and markers from an EDL or an OTIO file: shown first, then in place of the pictures on the strip. */
+export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
+  const { rate } = useDesk();
+  const clips = useClips();
+  const apply = useApplyWork();
+  const [read, setRead] = useState<{ readonly list: CutList | null; readonly problem: string }>({
+    list: null,
+    problem: '',
+  });
+  const take = async ([file]: readonly File[]): Promise<void> => {
+    if (file === undefined) return;
+    try {
+      if (file.size > LARGEST_BYTES)
+        throw InputError.of(`File “${file.name}”`, 'at most 8 MB', `${file.size} bytes`);
+      const text = await file.text();
+      const list = /^\s*\{/.test(text) ? otioToCutList(text, rate) : edlToCutList(text, rate);
+      setRead({ list, problem: '' });
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      setRead({ list: null, problem: error.message });
+    }
+  };
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+    onDrop: (files) => void take(files),
+    multiple: false,
+  });
+  const bringIn = (): void => {
+    const { list } = read;
+    if (list === null) return;
+    apply((work) => cutListToWork(work, list, () => nanoid(12)));
+    onClose();
+  };
+  return (
+    <Modal
+      title="Cuts from a file"
+      open
+      onClose={onClose}
+      width="wide"
+      foot={
+        <>
+          <span className="flex-1 text-soft">
+            {read.list !== null && clips.length > 0
+              ? 'They take the place of the pictures on the strip; titles stay where they are.'
+              : ''}
+          </span>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="gold" disabled={read.list === null} onClick={bringIn}>
+            {read.list === null ? 'Bring in' : `Bring in ${read.list.clips.length} clips`}
+          </Button>
+        </>
+      }
+    >
+      <div
+        {...getRootProps({
+          className: `cursor-pointer rounded-lg border border-dashed px-4 py-6 text-center ${isDragActive ? 'border-leaf bg-leaf-wash' : 'border-line-strong bg-field'}`,
+        })}
+      >
+        <input {...getInputProps({ 'aria-label': 'Cut list file' })} />
+        Drop an EDL (CMX 3600) or an OpenTimelineIO file here, or click to pick one.
+      </div>
+      {read.problem !== '' && (
+        <p role="alert" className="mt-3 whitespace-pre-line text-stop-ink">
+          {read.problem} Nothing was changed.
+        </p>
+      )}
+      {read.list !== null && <CutPreview list={read.list} />}
+    </Modal>
+  );
+}
+
+const MOST_SHOWN = 60;
+
+function CutPreview({ list }: { readonly list: CutList }) {
+  const { rate } = useDesk();
+  return (
+    <>
+      <p className="pt-3 pb-2">
+        {`${list.name === '' ? 'The list' : `“${list.name}”`} has ${list.clips.length} clips and ${list.markers.length} markers.`}
+      </p>
+      {list.notes.map((note) => (
+        <p key={note} className="text-soft">
+          {note}
+        </p>
+      ))}
+      <ul className="mt-2 divide-y divide-line border-y border-line">
+        {list.clips.slice(0, MOST_SHOWN).map((clip, i) => (
+          <li key={i} className="flex gap-3 py-1">
+            <span className="font-mono text-[12.5px]">{frameToTimecode(clip.startFrame, rate)}</span>
+            <span className="font-mono text-[12.5px] text-soft">
+              {frameToTimecode(clip.lengthFrames, rate)}
+            </span>
+            <span className="truncate">{clip.name}</span>
+          </li>
+        ))}
+      </ul>
+      {list.clips.length > MOST_SHOWN && (
+        <p className="pt-1 text-soft">and {list.clips.length - MOST_SHOWN} more</p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,100 @@
+'use client';
+import { PlusIcon, TrashIcon } from '@heroicons/react/24/outline';
+import { nanoid } from 'nanoid';
+import type { Delivery } from '@/core/document/plan';
+import { MASTER_ID } from '@/core/document/plan';
+import { FORMATS } from '@/core/layout/formats';
+import { Button } from '../../shared/Button';
+import { Modal } from '../../shared/Modal';
+import { SelectBox } from '../../shared/SelectBox';
+import { useApplyWork, useDesk, usePlan } from '../deskContext';
+
+const MOST = 12;
+
+/** The deliveries of the project: the formats that one set of titles goes out in. */
+export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) {
+  const { ui } = useDesk();
+  const { deliveries } = usePlan();
+  const apply = useApplyWork();
+  const change = (list: readonly Delivery[]): void =>
+    apply((work) => ({ ...work, plan: { ...work.plan, deliveries: list } }));
+  const set = (id: string, part: Partial<Delivery>): void =>
+    change(deliveries.map((one) => (one.id === id ? { ...one, ...part } : one)));
+  const add = (): void => {
+    const used = new Set(deliveries.map((one) => one.format));
+    const next = FORMATS.list.find((format) => !used.has(format.id)) ?? FORMATS.list[0];
+    change([
+      ...deliveries,
+      { id: nanoid(8), name: `${next.label} ${next.shapeLabel}`, format: next.id, interlaced: false },
+    ]);
+  };
+  return (
+    <Modal
+      title="Deliveries"
+      open
+      onClose={onClose}
+      width="wide"
+      foot={
+        <>
+          <Button disabled={deliveries.length >= MOST} onClick={add}>
+            <PlusIcon className="h-4 w-4" /> Add a delivery
+          </Button>
+          <span className="flex-1" />
+          <Button look="gold" onClick={onClose}>
+            Done
+          </Button>
+        </>
+      }
+    >
+      <p className="pb-3 text-soft">
+        One set of titles goes out in all of these; each is laid out by the template’s rules and proofed by
+        itself. F goes to the next one.
+      </p>
+      <ul className="grid gap-2">
+        {deliveries.map((delivery) => (
+          <li key={delivery.id} className="grid grid-cols-[1fr_1fr_120px_32px] items-center gap-2">
+            <input
+              aria-label={`Name of ${delivery.name}`}
+              value={delivery.name}
+              maxLength={60}
+              onChange={(event) =>
+                event.target.value !== '' && set(delivery.id, { name: event.target.value })
+              }
+              className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
+            />
+            <SelectBox
+              label={`Format of ${delivery.name}`}
+              value={delivery.format}
+              onChange={(format) => set(delivery.id, { format })}
+              choices={FORMATS.list.map((one) => ({
+                value: one.id,
+                label: `${one.label} ${one.shapeLabel}, ${one.widthPx} × ${one.heightPx}`,
+              }))}
+            />
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                checked={delivery.interlaced}
+                onChange={(event) => set(delivery.id, { interlaced: event.target.checked })}
+              />
+              Interlaced
+            </label>
+            {delivery.id !== MASTER_ID && (
+              <button
+                type="button"
+                aria-label={`Remove ${delivery.name}`}
+                className="grid h-8 w-8 place-items-center rounded-md text-soft hover:bg-paper hover:text-ink"
+                onClick={() => {
+                  ui.setState({ deliveryId: MASTER_ID });
+                  change(deliveries.filter((one) => one.id !== delivery.id));
+                }}
+              >
+                <TrashIcon className="h-4 w-4" />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Modal>
+  );
+}

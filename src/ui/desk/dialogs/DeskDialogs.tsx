@@ -1,0 +1,34 @@
+'use client';
+import { useDesk, useDeskUi } from '../deskContext';
+import { CutsDialog } from './CutsDialog';
+import { DeliveriesDialog } from './DeliveriesDialog';
+import { EditionsDialog } from './EditionsDialog';
+import { FillDialog } from './FillDialog';
+import { FindDialog } from './FindDialog';
+import { QuietDialog } from './QuietDialog';
+import { SwapDialog } from './SwapDialog';
+
+/** The screen that lies over the desk, if any. */
+export function DeskDialogs({ frame }: { readonly frame: number }) {
+  const { ui } = useDesk();
+  const dialog = useDeskUi((state) => state.dialog);
+  const onClose = (): void => ui.setState({ dialog: null });
+  switch (dialog) {
+    case 'fill':
+      return <FillDialog frame={frame} onClose={onClose} />;
+    case 'find':
+      return <FindDialog onClose={onClose} />;
+    case 'swap':
+      return <SwapDialog onClose={onClose} />;
+    case 'editions':
+      return <EditionsDialog onClose={onClose} />;
+    case 'deliveries':
+      return <DeliveriesDialog onClose={onClose} />;
+    case 'cuts':
+      return <CutsDialog onClose={onClose} />;
+    case 'quiet':
+      return <QuietDialog onClose={onClose} />;
+    case null:
+      return null;
+  }
+}

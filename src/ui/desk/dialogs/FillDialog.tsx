@@ -1,0 +1,114 @@
+'use client';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { decodeSheet, readSheet } from '@/core/formats/csv/csv';
+import type { Sheet } from '@/core/formats/csv/csv';
+import { InputError } from '@/core/kit/inputError';
+import { Button } from '../../shared/Button';
+import { Modal } from '../../shared/Modal';
+import { FillPreview } from './FillPreview';
+import { keepWaiting, useWaitingRows } from './waitingRows';
+
+interface Props {
+  readonly frame: number;
+  readonly onClose: () => void;
+}
+
+interface ReadState {
+  readonly sheet: Sheet | null;
+  readonly problem: string;
+}
+
+/** Fill from a sheet: pasted or dropped, its columns matched to fields, its rows shown with what is wrong with them. */
+export function FillDialog({ frame, onClose }: Props) {
+  const [read, setRead] = useState<ReadState>({ sheet: null, problem: '' });
+  const [pasted, setPasted] = useState('');
+  const waiting = useWaitingRows();
+  const open = (text: string, notes: readonly string[]): void => {
+    try {
+      const sheet = readSheet(text);
+      if (sheet.rows.length === 0)
+        throw InputError.of('Sheet', 'at least one row under the names of the columns', 'none');
+      setRead({ sheet: { ...sheet, notes: [...notes, ...sheet.notes] }, problem: '' });
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      setRead({ sheet: null, problem: error.message });
+    }
+  };
+  const takeFile = async ([file]: readonly File[]): Promise<void> => {
+    if (file === undefined) return;
+    try {
+      const { text, notes } = decodeSheet(new Uint8Array(await file.arrayBuffer()));
+      open(text, notes);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      setRead({ sheet: null, problem: error.message });
+    }
+  };
+  if (read.sheet !== null)
+    return (
+      <FillPreview
+        sheet={read.sheet}
+        frame={frame}
+        onBack={() => setRead({ sheet: null, problem: '' })}
+        onClose={onClose}
+      />
+    );
+  return (
+    <Modal
+      title="Fill from a sheet"
+      open
+      onClose={onClose}
+      width="wide"
+      foot={
+        <>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="gold" disabled={pasted.trim() === ''} onClick={() => open(pasted, [])}>
+            Look at the rows
+          </Button>
+        </>
+      }
+    >
+      <Drop onFiles={(files) => void takeFile(files)} />
+      <p className="pt-3 pb-1.5 text-soft">
+        Or paste cells from a spreadsheet. The first row names the columns: In, Lasts or Out, Template, and
+        the fields by their names.
+      </p>
+      <textarea
+        aria-label="Cells"
+        autoFocus
+        rows={8}
+        value={pasted}
+        onChange={(event) => setPasted(event.target.value)}
+        placeholder={'In\tName\tRole\n00:00:12:00\tIlse Marrow\tLockkeeper'}
+        className="w-full rounded-lg border border-line-strong bg-field p-2.5 font-mono text-[12.5px]"
+      />
+      {read.problem !== '' && (
+        <p role="alert" className="pt-2 whitespace-pre-line text-stop-ink">
+          {read.problem}
+        </p>
+      )}
+      {waiting.sheet !== null && (
+        <p className="flex items-center gap-2 pt-3">
+          {`${waiting.sheet.rows.length} rows of the last sheet wait to be corrected.`}
+          <Button onClick={() => setRead({ sheet: waiting.sheet, problem: '' })}>Correct them</Button>
+          <Button onClick={() => keepWaiting(waiting.key, null)}>Forget them</Button>
+        </p>
+      )}
+    </Modal>
+  );
+}
+
+function Drop({ onFiles }: { readonly onFiles: (files: readonly File[]) => void }) {
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({ onDrop: onFiles, multiple: false });
+  return (
+    <div
+      {...getRootProps({
+        className: `cursor-pointer rounded-lg border border-dashed px-4 py-6 text-center ${isDragActive ? 'border-leaf bg-leaf-wash' : 'border-line-strong bg-field'}`,
+      })}
+    >
+      <input {...getInputProps({ 'aria-label': 'Sheet file' })} />
+      Drop a CSV or TSV file here, or click to pick one.
+    </div>
+  );
+}

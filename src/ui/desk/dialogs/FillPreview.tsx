@@ -1,0 +1,285 @@
+'use client';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { nanoid } from 'nanoid';
+import { useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Sheet } from '@/core/formats/csv/csv';
+import type { FilledRow, Role } from '@/core/project/fillSheet';
+import { fillRows, guessRoles } from '@/core/project/fillSheet';
+import { plainName } from '@/core/project/swap';
+import { Button } from '../../shared/Button';
+import { classes } from '../../shared/classes';
+import { Modal } from '../../shared/Modal';
+import { SelectBox } from '../../shared/SelectBox';
+import { useDesk, useSelect, useTemplateOf } from '../deskContext';
+import { keepWaiting, useWaitingRows } from './waitingRows';
+
+interface Props {
+  readonly sheet: Sheet;
+  readonly frame: number;
+  readonly onBack: () => void;
+  readonly onClose: () => void;
+}
+
+const ROLE_WORDS = {
+  in: 'In',
+  out: 'Out',
+  lasts: 'Lasts',
+  lane: 'Lane',
+  template: 'Template',
+  title: 'Title id',
+  nothing: 'not used',
+} as const;
+
+const roleKey = (role: Role): string => ('label' in role ? `${role.kind} ${role.label}` : role.kind);
+
+/** The rows of a sheet as titles: what each column is, what each row becomes, and what is wrong with it. */
+export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
+  const { newest, rate, store } = useDesk();
+  const templateOf = useTemplateOf();
+  const select = useSelect();
+  const waiting = useWaitingRows();
+  const templates = useMemo(
+    () => [...newest.values()].map(({ id, document }) => ({ editionId: id, document })),
+    [newest],
+  );
+  const labels = useMemo(() => fieldLabels(templates), [templates]);
+  const [sheet, setSheet] = useState(first);
+  const [fallbackId, setFallbackId] = useState(() => likelyTemplate(first, templates));
+  const fallback = templates.find(({ editionId }) => editionId === fallbackId) ?? null;
+  const [roles, setRoles] = useState<readonly Role[]>(() =>
+    guessRoles(first, fallback?.document ?? null, labels),
+  );
+  const [onlyBad, setOnlyBad] = useState(false);
+  const [existing] = useState(() => store.getState().titles);
+  const rows = useMemo(() => {
+    let made = 0;
+    return fillRows(sheet, roles, {
+      rate,
+      templates,
+      fallback,
+      fromFrame: frame,
+      existing,
+      templateOf,
+      newId: () => `row-${made++}`,
+    });
+  }, [sheet, roles, rate, templates, fallback, frame, existing, templateOf]);
+  const good = rows.filter(({ title }) => title !== null);
+  const bad = rows.length - good.length;
+  const bringIn = (): void => {
+    const titles = good.flatMap(({ title, known }) =>
+      title === null ? [] : [known ? title : { ...title, id: nanoid(12) }],
+    );
+    const changed = new Map(titles.map((title) => [title.id, title]));
+    store.getState().apply((now) => {
+      const updated = now.map((title) => changed.get(title.id) ?? title);
+      const present = new Set(now.map(({ id }) => id));
+      return [...updated, ...titles.filter(({ id }) => !present.has(id))];
+    });
+    const left = {
+      ...sheet,
+      rows: rows.filter(({ title }) => title === null).map(({ cells }) => cells),
+      notes: [],
+    };
+    keepWaiting(waiting.key, left.rows.length === 0 ? null : left);
+    select(...titles.slice(0, 1).map(({ id }) => id));
+    toast.success(
+      `${titles.length} titles are on the sheet${bad > 0 ? `, ${bad} rows wait to be corrected` : ''}.`,
+    );
+    if (bad === 0) onClose();
+    else setSheet(left);
+  };
+  return (
+    <Modal
+      title="Fill from a sheet"
+      open
+      onClose={onClose}
+      width="widest"
+      foot={
+        <>
+          <span className="flex-1" role="status">
+            {`${good.length} rows are ready`}
+            {bad > 0 && (
+              <span className="font-semibold text-stop-ink">{`, ${bad} have something wrong`}</span>
+            )}
+          </span>
+          <Button onClick={onBack}>Back</Button>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="gold" disabled={good.length === 0} onClick={bringIn}>
+            {`Bring in ${good.length} ${good.length === 1 ? 'title' : 'titles'}`}
+          </Button>
+        </>
+      }
+    >
+      <div className="flex items-center gap-3 pb-2">
+        <span className="text-soft">Rows that name no template use</span>
+        <span className="w-56">
+          <SelectBox
+            label="Template of rows without one"
+            value={fallbackId}
+            onChange={(id) => {
+              setFallbackId(id);
+              const next = templates.find(({ editionId }) => editionId === id);
+              setRoles(guessRoles(sheet, next?.document ?? null, labels));
+            }}
+            choices={templates.map(({ editionId, document }) => ({ value: editionId, label: document.name }))}
+          />
+        </span>
+        <span className="flex-1" />
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={onlyBad} onChange={(event) => setOnlyBad(event.target.checked)} />
+          Only rows with something wrong
+        </label>
+      </div>
+      {sheet.notes.map((note) => (
+        <p key={note} className="pb-1 text-leaf-ink">
+          {note}
+        </p>
+      ))}
+      <RowsTable
+        sheet={sheet}
+        roles={roles}
+        labels={labels}
+        rows={onlyBad ? rows.filter(({ title }) => title === null) : rows}
+        onRole={(i, role) => setRoles(roles.with(i, role))}
+        onCell={(row, col, text) =>
+          setSheet((now) => ({ ...now, rows: now.rows.with(row, now.rows[row].with(col, text)) }))
+        }
+      />
+    </Modal>
+  );
+}
+
+/** The names of all fields of all templates, each once. */
+function fieldLabels(
+  templates: readonly { readonly document: { readonly fields: readonly { readonly label: string }[] } }[],
+): string[] {
+  const seen = new Map<string, string>();
+  for (const { document } of templates)
+    for (const { label } of document.fields)
+      if (!seen.has(plainName(label))) seen.set(plainName(label), label);
+  return [...seen.values()];
+}
+
+/** The template with most fields named as columns are; the first when none has any. */
+function likelyTemplate(
+  sheet: Sheet,
+  templates: readonly {
+    readonly editionId: string;
+    readonly document: { readonly fields: readonly { readonly label: string }[] };
+  }[],
+): string {
+  const headers = new Set(sheet.headers.map(plainName));
+  const score = (one: (typeof templates)[number]): number =>
+    one.document.fields.filter(({ label }) => headers.has(plainName(label))).length;
+  const best = templates.toSorted((a, b) => score(b) - score(a));
+  return best[0]?.editionId ?? '';
+}
+
+interface TableProps {
+  readonly sheet: Sheet;
+  readonly roles: readonly Role[];
+  readonly labels: readonly string[];
+  readonly rows: readonly FilledRow[];
+  readonly onRole: (column: number, role: Role) => void;
+  readonly onCell: (row: number, column: number, text: string) => void;
+}
+
+const ROW_PX = 34;
+// A cell this long is shown by its start; all of it goes into the title.
+const MOST_SHOWN = 200;
+
+function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- rows are drawn anew as the list scrolls
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 6,
+  });
+  const columns = `44px repeat(${sheet.headers.length}, minmax(130px, 1fr)) minmax(220px, 1.4fr)`;
+  const choices = [
+    ...(['in', 'out', 'lasts', 'lane', 'template', 'title'] as const).map((kind): Role => ({ kind })),
+    ...labels.map((label): Role => ({ kind: 'field', label })),
+    { kind: 'nothing' } as const,
+  ];
+  const roleOf = (key: string): Role => choices.find((role) => roleKey(role) === key) ?? { kind: 'nothing' };
+  return (
+    <div ref={scroller} className="h-[52dvh] overflow-auto rounded-lg border border-line">
+      <div
+        className="sticky top-0 z-10 grid min-w-max gap-1 bg-card p-1.5"
+        style={{ gridTemplateColumns: columns }}
+      >
+        <span />
+        {sheet.headers.map((header, i) => (
+          <span key={header} className="min-w-0">
+            <span className="block truncate pb-1 font-semibold">{header}</span>
+            <SelectBox
+              label={`What “${header}” is`}
+              value={roleKey(roles[i])}
+              onChange={(key) => onRole(i, roleOf(key))}
+              choices={[...(roles[i].kind === 'kept' ? [roles[i]] : []), ...choices].map((role) => ({
+                value: roleKey(role),
+                label:
+                  'label' in role
+                    ? role.kind === 'kept'
+                      ? `Kept: ${role.label}`
+                      : role.label
+                    : ROLE_WORDS[role.kind],
+              }))}
+            />
+          </span>
+        ))}
+        <span className="self-end pb-1.5 font-semibold">Becomes</span>
+      </div>
+      <div className="relative min-w-max" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const row = rows[item.index];
+          return (
+            <div
+              key={row.index}
+              className={classes(
+                'absolute inset-x-0 grid min-w-max items-center gap-1 border-t border-line px-1.5',
+                row.title === null && 'bg-stop-wash',
+              )}
+              style={{ top: item.start, height: ROW_PX, gridTemplateColumns: columns }}
+            >
+              <span className="font-mono text-[12px] text-soft">{row.index + 1}</span>
+              {row.cells.map((cell, i) => (
+                <input
+                  key={i}
+                  aria-label={`${sheet.headers[i]}, row ${row.index + 1}`}
+                  dir="auto"
+                  value={cell.length > MOST_SHOWN ? `${cell.slice(0, MOST_SHOWN)}…` : cell}
+                  readOnly={cell.length > MOST_SHOWN}
+                  onChange={(event) => onCell(row.index, i, event.target.value)}
+                  className="h-7 min-w-0 rounded bg-transparent px-1.5 hover:bg-field focus:bg-field"
+                />
+              ))}
+              <RowOutcome row={row} />
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+function RowOutcome({ row }: { readonly row: FilledRow }) {
+  const templateOf = useTemplateOf();
+  if (row.title === null)
+    return (
+      <span className="truncate text-stop-ink" title={row.problems.join('\n')}>
+        {row.problems.join('; ')}
+      </span>
+    );
+  const name = templateOf(row.title.editionId)?.name ?? '';
+  const kept = row.title.kept.length;
+  return (
+    <span className="truncate text-soft">
+      {row.known ? `changes a title, ${name}` : name}
+      {kept > 0 && `, ${kept} kept without a field`}
+    </span>
+  );
+}

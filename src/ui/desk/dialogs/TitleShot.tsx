@@ -1,0 +1,82 @@
+'use client';
+import { useMemo } from 'react';
+import type { Title } from '@/core/document/project';
+import { FORMATS } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import { titleFrame, titleIn } from '@/core/project/deliver';
+import { spanAt } from '@/core/project/lanes';
+import { stretchTiming } from '@/core/timeline/stretch';
+import { frameToSeconds } from '@/core/units/rates';
+import { PictureCanvas } from '../../picture/PictureCanvas';
+import { useClipBackdrop } from '../../picture/useClipBackdrop';
+import { useFonts } from '../../picture/useFonts';
+import { useClips, useDelivery, useDesk } from '../deskContext';
+import { useTitleCompiler } from '../useTitleCompiler';
+import type { Delivery } from '@/core/document/plan';
+
+interface Props {
+  readonly title: Title;
+  readonly label: string;
+  /** In CSS pixels. */
+  readonly width?: number;
+  /** The delivery that is shown on the desk when left out. */
+  readonly delivery?: Delivery;
+}
+
+/** A title at rest over its picture, as a delivery has it. */
+export function TitleShot({ title, label, width = 330, delivery }: Props) {
+  const { editions, rate } = useDesk();
+  const shownDelivery = useDelivery();
+  const wanted = delivery ?? shownDelivery;
+  const clips = useClips();
+  const fonts = useFonts();
+  const format = useMemo(() => {
+    const whole = FORMATS.get(wanted.format);
+    const small = previewFormat(whole, width);
+    const tallest = width * 0.75;
+    return small.heightPx <= tallest ? small : previewFormat(whole, (width * tallest) / small.heightPx);
+  }, [wanted.format, width]);
+  const shown = useMemo(() => titleIn(title, wanted.id), [title, wanted.id]);
+  const seen = useMemo(() => (shown === null ? [] : [shown]), [shown]);
+  const compiler = useTitleCompiler(format, fonts, seen);
+  const template = editions.get(title.editionId)?.document;
+  const resting = template === undefined ? 0 : restingFrameOf(title, template.timing, rate);
+  const clip = spanAt(clips, title.startFrame + resting);
+  const seconds =
+    clip === undefined
+      ? 0
+      : frameToSeconds(title.startFrame + resting - clip.startFrame + clip.sourceStartFrame, rate);
+  const backdrop = useClipBackdrop(clip?.picture, seconds);
+  const lists = useMemo(() => {
+    const compiled = shown === null ? null : compiler(shown);
+    return compiled === null || shown === null || template === undefined
+      ? []
+      : [titleFrame(compiled, shown, template, rate, resting)];
+  }, [compiler, shown, template, rate, resting]);
+  return (
+    <figure className="min-w-0">
+      <div className="grid place-items-center rounded-lg bg-well p-1.5">
+        <PictureCanvas
+          format={format}
+          backdrop={backdrop}
+          backdropSeconds={seconds}
+          lists={lists}
+          label={label}
+          className="block max-w-full"
+        />
+      </div>
+      <figcaption className="pt-1 text-[12px] text-soft">
+        {shown === null ? `${label}: left out` : label}
+      </figcaption>
+    </figure>
+  );
+}
+
+function restingFrameOf(
+  title: Title,
+  timing: Parameters<typeof stretchTiming>[0],
+  rate: Parameters<typeof stretchTiming>[2],
+): number {
+  const { totalFrames, inFrames, holdFrames } = stretchTiming(timing, title.lengthFrames, rate);
+  return Math.min(totalFrames - 1, inFrames + Math.floor(holdFrames / 2));
+}

@@ -1,0 +1,160 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { createStore } from 'zustand';
+import { useStore } from 'zustand';
+import type { House } from '@/core/document/house';
+import type { Title } from '@/core/document/project';
+import type { Work } from '@/core/project/work';
+import type { QuietMap } from '@/core/quiet/quietMap';
+import type { ProofReply, ProofRequest, ProofWork } from '@/workers/proofMessages';
+import { useHouse } from '../../shared/useHouse';
+import type { DeskView } from '../deskContext';
+import type { ProofDesk, ProofState, QuietQuestion } from './proofView';
+
+// What is typed is proofed this soon after the last letter.
+const SETTLE_MS = 60;
+
+/** The proof of a project in a worker of its own, told of every change. */
+export function useProof(view: DeskView): ProofDesk {
+  const house = useHouse();
+  const [desk] = useState(() => new ProofWorkerDesk());
+  useEffect(() => {
+    desk.start();
+    return () => desk.stop();
+  }, [desk]);
+  const { store, ui, editions, settings, rate } = view;
+  const focused = useStore(ui, (state) => state.selection[0] ?? null);
+  useEffect(() => desk.focus(focused), [desk, focused]);
+  useEffect(() => {
+    const send = (): void =>
+      desk.take(store.getState(), { house, editions, project: { name: settings.name, rate: rate.id } });
+    send();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const unsubscribe = store.subscribe(() => {
+      clearTimeout(timer);
+      timer = setTimeout(send, SETTLE_MS);
+    });
+    return () => {
+      clearTimeout(timer);
+      unsubscribe();
+    };
+  }, [desk, store, house, editions, settings, rate]);
+  return desk;
+}
+
+interface Around {
+  readonly house: House;
+  readonly editions: DeskView['editions'];
+  readonly project: NonNullable<ProofWork['project']>;
+}
+
+class ProofWorkerDesk implements ProofDesk {
+  readonly store = createStore<ProofState>(() => ({
+    findings: new Map(),
+    progress: { done: 0, total: 0 },
+    failure: '',
+  }));
+  private worker: Worker | null = null;
+  private sentTitles = new Map<string, Title>();
+  private sent: Partial<Work & Around> = {};
+  private readonly questions = new Map<number, (map: QuietMap | null) => void>();
+  private asked = 0;
+
+  start(): void {
+    if (this.worker !== null) return;
+    this.worker = new Worker(new URL('../../../workers/proofWorker.ts', import.meta.url));
+    this.worker.onmessage = ({ data }: MessageEvent<ProofReply>) => this.hear(data);
+    this.worker.onerror = () => this.store.setState({ failure: 'The proof stopped. Reload the page.' });
+  }
+
+  stop(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.sent = {};
+    this.sentTitles = new Map();
+  }
+
+  /** Sends what has changed since the last time. */
+  take(work: Work, around: Around): void {
+    const { sent } = this;
+    if (
+      sent.titles === work.titles &&
+      sent.clips === work.clips &&
+      sent.plan === work.plan &&
+      sameAround(sent, around)
+    )
+      return;
+    const changed = work.titles.filter((title) => this.sentTitles.get(title.id) !== title);
+    const { house, editions, project } = around;
+    const { checks, reading, areas } = house;
+    this.say({
+      kind: 'work',
+      changed,
+      order: work.titles.map(({ id }) => id),
+      ...(sent.clips === work.clips ? {} : { clips: work.clips }),
+      ...(sent.plan === work.plan ? {} : { plan: work.plan }),
+      ...(sent.house === house ? {} : { house: { checks, reading, areas } }),
+      ...(sent.editions === editions
+        ? {}
+        : {
+            editions: [...editions.values()].map(({ id, templateId, number, document }) => ({
+              id,
+              templateId,
+              number,
+              document,
+            })),
+          }),
+      ...(sent.project?.name === project.name ? {} : { project }),
+    });
+    this.sentTitles = new Map(work.titles.map((title) => [title.id, title]));
+    this.sent = { titles: work.titles, clips: work.clips, plan: work.plan, ...around };
+    this.forget(work.titles);
+  }
+
+  focus(titleId: string | null): void {
+    this.say({ kind: 'focus', titleId });
+  }
+
+  askQuiet(question: QuietQuestion): Promise<QuietMap | null> {
+    const request = ++this.asked;
+    return new Promise((resolve) => {
+      this.questions.set(request, resolve);
+      this.say({ kind: 'quiet', request, ...question });
+    });
+  }
+
+  private hear(reply: ProofReply): void {
+    switch (reply.kind) {
+      case 'findings': {
+        const findings = new Map(this.store.getState().findings);
+        for (const [id, list] of reply.findings) if (this.sentTitles.has(id)) findings.set(id, list);
+        this.store.setState({ findings, progress: reply.progress });
+        return;
+      }
+      case 'quiet':
+        this.questions.get(reply.request)?.(reply.map);
+        this.questions.delete(reply.request);
+        return;
+      case 'failed':
+        this.store.setState({ failure: reply.message });
+    }
+  }
+
+  /** Findings of titles that are gone. */
+  private forget(titles: readonly Title[]): void {
+    const { findings } = this.store.getState();
+    const present = new Set(titles.map(({ id }) => id));
+    if ([...findings.keys()].every((id) => present.has(id))) return;
+    this.store.setState({ findings: new Map([...findings].filter(([id]) => present.has(id))) });
+  }
+
+  private say(message: ProofRequest): void {
+    this.worker?.postMessage(message);
+  }
+}
+
+function sameAround(sent: Partial<Around>, now: Around): boolean {
+  return (
+    sent.house === now.house && sent.editions === now.editions && sent.project?.name === now.project.name
+  );
+}

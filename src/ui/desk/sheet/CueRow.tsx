@@ -1,0 +1,173 @@
+'use client';
+import { memo } from 'react';
+import type { PointerEvent } from 'react';
+import type { Title } from '@/core/document/project';
+import type { CellContext, Column } from '@/core/project/cells';
+import { cellText, fieldOf } from '@/core/project/cells';
+import { titleIn } from '@/core/project/deliver';
+import { classes } from '../../shared/classes';
+import { useCellContext, useDelivery, useDesk, useSelect } from '../deskContext';
+import { FindingPill } from '../proof/FindingPill';
+import { CellInput } from './CellInput';
+import type { Grid } from './useGrid';
+
+interface Props {
+  readonly title: Title;
+  /** Its place among the rows that are shown. */
+  readonly row: number;
+  /** Its number in the project. */
+  readonly number: number;
+  readonly top: number;
+  readonly template: string;
+  readonly columns: readonly Column[];
+  readonly chosen: boolean;
+  readonly grid: Grid;
+  readonly onProblem: (message: string) => void;
+}
+
+/** One title of the cue sheet. */
+export function CueRow({ title, row, number, top, template, columns, chosen, grid, onProblem }: Props) {
+  const context = useCellContext();
+  const delivery = useDelivery();
+  const { active, range } = grid;
+  const inRange = range !== null && row >= range.firstRow && row <= range.lastRow;
+  const absent = titleIn(title, delivery.id) === null;
+  return (
+    <div
+      role="row"
+      aria-rowindex={row + 2}
+      aria-selected={chosen}
+      className={classes(
+        'absolute inset-x-0 grid min-w-full border-b border-line',
+        chosen ? 'bg-leaf-wash shadow-[inset_3px_0_0_var(--leaf)]' : 'hover:bg-card',
+      )}
+      style={{ top, height: 36, gridTemplateColumns: template }}
+    >
+      <RowHead title={title} number={number} />
+      {columns.map((column, col) => {
+        const isActive = active?.titleId === title.id && active.col === col;
+        return (
+          <Cell
+            key={column.id}
+            title={title}
+            column={column}
+            col={col}
+            row={row}
+            context={context}
+            active={isActive}
+            chosen={inRange && range.firstCol <= col && col <= range.lastCol && !isSingle(range)}
+            grid={grid}
+            onProblem={onProblem}
+          />
+        );
+      })}
+      <div role="gridcell" className="flex min-w-0 items-center px-2">
+        {absent ? (
+          <span className="truncate text-[12px] text-soft">not in {delivery.name}</span>
+        ) : (
+          <FindingPill titleId={title.id} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+const isSingle = (range: NonNullable<Grid['range']>): boolean =>
+  range.firstRow === range.lastRow && range.firstCol === range.lastCol;
+
+/** The number of a row; a click chooses the whole title, with Shift up to it, with Ctrl one more or less. */
+const RowHead = memo(function RowHead({ title, number }: { readonly title: Title; readonly number: number }) {
+  const { ui, store } = useDesk();
+  const select = useSelect();
+  const choose = (event: PointerEvent | React.MouseEvent): void => {
+    const { selection } = ui.getState();
+    if (event.ctrlKey || event.metaKey) {
+      const without = selection.filter((id) => id !== title.id);
+      select(...(without.length === selection.length ? [title.id, ...selection] : without));
+      return;
+    }
+    if (!event.shiftKey || selection.length === 0) return select(title.id);
+    const ids = store.getState().titles.map(({ id }) => id);
+    const [a, b] = [ids.indexOf(selection[0]), ids.indexOf(title.id)];
+    const between = ids.slice(Math.min(a, b), Math.max(a, b) + 1);
+    select(selection[0], ...between.filter((id) => id !== selection[0]));
+  };
+  return (
+    <div role="rowheader" className="flex items-center justify-end">
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-label={`Choose title ${number}`}
+        onClick={choose}
+        className="h-full w-full pr-2 text-right font-mono text-[11.5px] text-soft hover:text-ink"
+      >
+        {number}
+      </button>
+    </div>
+  );
+});
+
+interface CellProps {
+  readonly title: Title;
+  readonly column: Column;
+  readonly row: number;
+  readonly col: number;
+  readonly context: CellContext;
+  readonly active: boolean;
+  readonly chosen: boolean;
+  readonly grid: Grid;
+  readonly onProblem: (message: string) => void;
+}
+
+function Cell({ title, column, row, col, context, active, chosen, grid, onProblem }: CellProps) {
+  const template = context.templateOf(title.editionId);
+  const field = fieldOf(template, column);
+  const text = cellText(title, column, context);
+  const label = `${field?.label ?? column.label}, row ${row + 1}`;
+  const designed = field !== undefined && title.values[field.id] === undefined;
+  const look = classes(
+    'flex h-full min-w-0 items-center',
+    column.kind === 'in' || column.kind === 'lasts' ? 'font-mono text-[12.5px]' : '',
+    column.kind === 'field' && (column.at === 0 ? 'font-semibold' : 'text-soft'),
+    designed && 'italic',
+  );
+  return (
+    <div
+      role="gridcell"
+      aria-label={active ? undefined : `${label}: ${text}`}
+      aria-selected={active || chosen}
+      className={classes(
+        look,
+        chosen && !active && 'bg-leaf-light/25',
+        active && 'outline-2 -outline-offset-2 outline-leaf',
+      )}
+      onPointerDown={(event) => {
+        if (event.button !== 0 || active) return;
+        // The box that appears under the pointer takes the focus itself.
+        event.preventDefault();
+        grid.go({ titleId: title.id, col }, { extend: event.shiftKey });
+      }}
+      onPointerEnter={(event) => {
+        if (event.buttons === 1 && !active && grid.active !== null)
+          grid.go({ titleId: title.id, col }, { extend: true });
+      }}
+      onDoubleClick={() => grid.go({ titleId: title.id, col }, { edit: true })}
+    >
+      {active ? (
+        <CellInput
+          title={title}
+          column={column}
+          field={field}
+          text={text}
+          label={label}
+          grid={grid}
+          onProblem={onProblem}
+        />
+      ) : (
+        <span className="truncate px-2" dir={column.kind === 'field' ? 'auto' : undefined}>
+          {text.replaceAll('\n', ' · ')}
+        </span>
+      )}
+    </div>
+  );
+}

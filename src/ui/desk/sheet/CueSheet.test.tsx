@@ -1,0 +1,262 @@
+import { beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { openingLockup, placeCorner, tidelineStrap } from '../../../../demo/templates';
+import { newPlan } from '@/core/document/plan';
+import type { Title } from '@/core/document/project';
+import { newTitle } from '@/core/document/project';
+import type { Template } from '@/core/document/template';
+import { RATES } from '@/core/units/rates';
+import type { EditionRecord } from '@/db/templates';
+import { DeskProvider, newerEdition } from '../deskContext';
+import type { DeskView } from '../deskContext';
+import { createDeskStore } from '../deskStore';
+import { createDeskUi } from '../deskUi';
+import { CueSheet } from './CueSheet';
+import { NO_FILTER } from './useSheetRows';
+
+const edition = (id: string, templateId: string, document: Template, number = 1): EditionRecord => ({
+  id,
+  templateId,
+  number,
+  document,
+  releasedAt: '2026-11-25T00:00:00.000Z',
+  uses: 0,
+});
+const strap = edition('strap-1', 'strap', tidelineStrap);
+const newer = edition('strap-2', 'strap', tidelineStrap, 2);
+const corner = edition('corner-1', 'corner', placeCorner);
+const lockup = edition('lockup-1', 'lockup', openingLockup);
+
+const title = (id: string, startFrame: number, values: Title['values'], editionId = 'strap-1'): Title =>
+  newTitle({ id, editionId, startFrame, lengthFrames: 150, lane: 0, values });
+
+let view: DeskView;
+let shown: string[];
+
+const createView = (list: readonly Title[]): DeskView => ({
+  projectId: 'p',
+  settings: { name: 'P', production: '', format: 'wide-1080', rate: '25' },
+  rate: RATES.get('25'),
+  editions: new Map([strap, newer, corner, lockup].map((one) => [one.id, one])),
+  newest: new Map([newer, corner, lockup].map((one) => [one.templateId, one])),
+  store: createDeskStore({ titles: list, clips: [], plan: newPlan('wide-1080') }),
+  ui: createDeskUi(),
+});
+
+function Desk({ filter = NO_FILTER }: { readonly filter?: typeof NO_FILTER }) {
+  return (
+    <DeskProvider value={view}>
+      <CueSheet filter={filter} onShow={(id) => shown.push(id)} />
+    </DeskProvider>
+  );
+}
+
+// The sheet draws the rows that its box has room for; a page without layout has no boxes.
+beforeAll(() => {
+  Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, value: 500 });
+  Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, value: 900 });
+  HTMLElement.prototype.scrollTo = () => undefined;
+});
+
+beforeEach(() => {
+  shown = [];
+  view = createView([
+    title('a', 0, { name: 'Ilse Marrow', role: 'Lockkeeper' }),
+    title('b', 200, { name: 'Teo Vance', role: 'Sailmaker' }),
+    title('c', 400, { place: 'Upper Weir' }, 'corner-1'),
+  ]);
+});
+
+const titles = (): readonly Title[] => view.store.getState().titles;
+const row = (number: number): HTMLElement => screen.getAllByRole('row')[number];
+const cell = (name: string): HTMLElement => screen.getByRole('gridcell', { name: new RegExp(`^${name}: `) });
+const press = (element: HTMLElement, init = {}): void => {
+  fireEvent.pointerDown(element, { button: 0, buttons: 1, ...init });
+  fireEvent.pointerUp(element);
+};
+const paste = (text: string): void => {
+  fireEvent.paste(document.activeElement ?? document.body, { clipboardData: { getData: () => text } });
+};
+const copied = (): string => {
+  let text = '';
+  fireEvent.copy(document.activeElement ?? document.body, {
+    clipboardData: { setData: (_: string, value: string) => (text = value) },
+  });
+  return text;
+};
+
+describe('the cue sheet', () => {
+  test('shows a title a row, with the design’s words where nothing was typed', () => {
+    render(<Desk />);
+    expect(cell('In, row 2')).toHaveTextContent('00:00:08:00');
+    expect(cell('Lasts, row 2')).toHaveTextContent('06:00');
+    expect(cell('Name, row 2')).toHaveTextContent('Teo Vance');
+    expect(cell('Date or tide, row 3')).toHaveTextContent('low water 14:20');
+  });
+
+  test('a cell that is gone to takes letters at once, and Escape takes them back', async () => {
+    render(<Desk />);
+    press(cell('Name, row 1'));
+    expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
+    await userEvent.keyboard('Noor');
+    expect(titles()[0].values).toEqual({ name: 'Noor', role: 'Lockkeeper' });
+    await userEvent.keyboard('{Escape}');
+    expect(titles()[0].values.name).toBe('Ilse Marrow');
+    expect(shown).toEqual(['a']);
+  });
+
+  test('Tab, Enter and the arrows go from cell to cell, and choose the title', async () => {
+    render(<Desk />);
+    press(cell('Name, row 1'));
+    await userEvent.keyboard('{Enter}');
+    expect(screen.getByLabelText('Name, row 2')).toHaveFocus();
+    expect(view.ui.getState().selection).toEqual(['b']);
+    await userEvent.keyboard('{Tab}');
+    expect(screen.getByLabelText('Role, row 2')).toHaveFocus();
+    await userEvent.keyboard('{Tab}');
+    expect(screen.getByLabelText('In, row 3')).toHaveFocus();
+    await userEvent.keyboard('{Shift>}{Tab}{/Shift}{ArrowUp}{ArrowLeft}');
+    expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
+    expect(row(1)).toHaveAttribute('aria-selected', 'true');
+  });
+
+  test('a time is taken on Enter, and the row goes where it belongs', async () => {
+    render(<Desk />);
+    press(cell('In, row 1'));
+    await userEvent.keyboard('10s{Enter}');
+    expect(titles().map((one) => [one.id, one.startFrame])).toEqual([
+      ['b', 200],
+      ['a', 250],
+      ['c', 400],
+    ]);
+  });
+
+  test.each([
+    ['soon', /Expected a time such as/],
+    ['1f', /Expected at least 2 frames, got "1f"/],
+    ['00:00:00:30', /Expected frames below 25/],
+  ])('a length of “%s” stays as typed, says what is wrong and changes nothing', async (typed, message) => {
+    render(<Desk />);
+    press(cell('Lasts, row 1'));
+    await userEvent.keyboard(`${typed}{Enter}`);
+    const lasts = screen.getByLabelText('Lasts, row 1');
+    expect(screen.getByRole('alert')).toHaveTextContent(message);
+    expect(lasts).toHaveValue(typed);
+    expect(lasts).toHaveFocus();
+    expect(titles()[0].lengthFrames).toBe(150);
+    await userEvent.keyboard('{Escape}');
+    expect(lasts).toHaveValue('06:00');
+  });
+
+  test('another template keeps the words by what they mean; the swap screen opens when one has no field', async () => {
+    render(<Desk />);
+    press(cell('Template, row 1'));
+    await userEvent.selectOptions(screen.getByLabelText('Template, row 1'), 'Opening lockup');
+    expect(titles()[0]).toMatchObject({
+      editionId: 'lockup-1',
+      values: { title: 'Ilse Marrow', line: 'Lockkeeper' },
+      kept: [],
+    });
+    act(() =>
+      view.store
+        .getState()
+        .apply((now) =>
+          now.map((one) => (one.id === 'b' ? { ...one, kept: [{ label: 'Motto', value: 'Steady' }] } : one)),
+        ),
+    );
+    press(cell('Template, row 2'));
+    await userEvent.selectOptions(screen.getByLabelText('Template, row 2'), 'Place corner');
+    expect(titles()[1].editionId).toBe('strap-1');
+    expect(view.ui.getState()).toMatchObject({ dialog: 'swap', swapTo: 'corner', selection: ['b'] });
+  });
+
+  test('finds rows by template and by word', () => {
+    const { rerender } = render(<Desk filter={{ ...NO_FILTER, words: 'sail' }} />);
+    expect(screen.getAllByRole('row')).toHaveLength(2);
+    rerender(<Desk filter={{ ...NO_FILTER, template: 'Place corner' }} />);
+    expect(screen.getByRole('columnheader', { name: 'Date or tide' })).toBeInTheDocument();
+    expect(cell('Place, row 1')).toHaveTextContent('Upper Weir');
+    rerender(<Desk filter={{ ...NO_FILTER, words: 'ferry' }} />);
+    expect(screen.getByText('No title says “ferry”.')).toBeInTheDocument();
+  });
+
+  test('sorts by a column, the other way round, and by time again', async () => {
+    render(<Desk />);
+    const names = (): string[] =>
+      [1, 2, 3].map((number) => within(row(number)).getAllByRole('gridcell')[3].textContent ?? '');
+    const head = screen.getByRole('button', { name: 'Name / Place' });
+    await userEvent.click(head);
+    await userEvent.click(head);
+    expect(names()).toEqual(['Upper Weir', 'Teo Vance', 'Ilse Marrow']);
+    expect(screen.getByRole('columnheader', { name: 'Name / Place' })).toHaveAttribute(
+      'aria-sort',
+      'descending',
+    );
+    await userEvent.click(head);
+    expect(names()).toEqual(['Ilse Marrow', 'Teo Vance', 'Upper Weir']);
+  });
+
+  test('copies a block of cells as a spreadsheet has it, and pastes one', async () => {
+    render(<Desk />);
+    press(cell('Name, row 1'));
+    press(cell('Role, row 2'), { shiftKey: true });
+    expect(copied()).toBe('Ilse Marrow\tLockkeeper\nTeo Vance\tSailmaker');
+    press(cell('Name, row 1'));
+    paste('Noor Halloran\tTide pilot\nMira Stott\tGlazier');
+    expect(titles().map(({ values }) => values)).toMatchObject([
+      { name: 'Noor Halloran', role: 'Tide pilot' },
+      { name: 'Mira Stott', role: 'Glazier' },
+      { place: 'Upper Weir' },
+    ]);
+    act(() => view.store.temporal.getState().undo());
+    expect(titles()[1].values.name).toBe('Teo Vance');
+  });
+
+  test('one text goes into all chosen cells; Delete clears them; Ctrl D fills down', async () => {
+    render(<Desk />);
+    press(cell('Role, row 1'));
+    press(cell('Role, row 2'), { shiftKey: true });
+    paste('Judge');
+    expect(titles().map(({ values }) => values.role)).toEqual(['Judge', 'Judge', undefined]);
+    await userEvent.keyboard('{Delete}');
+    expect(titles().map(({ values }) => values.role)).toEqual(['', '', undefined]);
+    press(cell('Name, row 1'));
+    press(cell('Name, row 2'), { shiftKey: true });
+    await userEvent.keyboard('{Control>}d{/Control}');
+    expect(titles()[1].values.name).toBe('Ilse Marrow');
+    expect(view.ui.getState().selection).toEqual(['b', 'a']);
+  });
+
+  test('an empty sheet says what goes here', () => {
+    view = createView([]);
+    render(<Desk />);
+    expect(screen.getByText(/No titles yet/)).toBeInTheDocument();
+  });
+
+  test('undo takes back what was typed', async () => {
+    jest.useFakeTimers({ advanceTimers: true });
+    render(<Desk />);
+    jest.advanceTimersByTime(2000);
+    press(cell('Name, row 1'));
+    await userEvent.keyboard('Ode');
+    expect(titles()[0].values.name).toBe('Ode');
+    act(() => view.store.temporal.getState().undo());
+    expect(screen.getByLabelText('Name, row 1')).toHaveValue('Ilse Marrow');
+    jest.useRealTimers();
+  });
+
+  test('thousands of titles are drawn only as far as they are seen', () => {
+    view = createView(Array.from({ length: 3000 }, (_, i) => title(`t${i}`, i * 200, { name: `Name ${i}` })));
+    render(<Desk />);
+    expect(screen.getByRole('grid')).toHaveAttribute('aria-rowcount', '3001');
+    expect(screen.getAllByRole('row').length).toBeLessThan(40);
+  });
+});
+
+test('a title knows whether its template has a newer edition', () => {
+  expect(newerEdition(view, title('x', 0, {}))?.number).toBe(2);
+  expect(newerEdition(view, title('x', 0, {}, 'strap-2'))).toBeNull();
+  expect(newerEdition(view, title('x', 0, {}, 'corner-1'))).toBeNull();
+  expect(newerEdition(view, { ...title('x', 0, {}), keepsEdition: true })).toBeNull();
+});

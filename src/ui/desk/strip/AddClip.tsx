@@ -1,0 +1,114 @@
+'use client';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { FilmIcon } from '@heroicons/react/24/outline';
+import { nanoid } from 'nanoid';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { newClip } from '@/core/document/project';
+import { makeRoom } from '@/core/project/clips';
+import { endOf } from '@/core/project/lanes';
+import { SCENES } from '@/core/scenes';
+import { secondsToNearestFrames } from '@/core/units/rates';
+import { wordsOf } from '../../shared/api';
+import { PICTURE_TYPES } from '../../shared/assets';
+import { useDesk } from '../deskContext';
+import type { MediaFile } from '../media';
+import { bringInMedia, VIDEO_TYPES } from '../media';
+
+const SECONDS = 8;
+const ITEM = 'block w-full rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash';
+
+/** Adds a clip behind the last one, or at the playhead when that is at a cut: a stand-in, a still, a video, a colour. */
+export function AddClip({ frame }: { readonly frame: number }) {
+  const { store, ui, rate } = useDesk();
+  const picker = useRef<HTMLInputElement>(null);
+  const add = ({ picture, label, seconds, endless }: MediaFile): void => {
+    const lengthFrames = Math.max(1, secondsToNearestFrames(seconds, rate));
+    const id = nanoid(12);
+    store.getState().applyWork((work) => {
+      const last = Math.max(0, ...work.clips.map(endOf));
+      const atCut = work.clips.some((clip) => clip.startFrame === frame);
+      const startFrame = atCut ? frame : last;
+      const clip = newClip({
+        id,
+        picture,
+        label,
+        startFrame,
+        lengthFrames,
+        sourceLengthFrames: endless ? null : lengthFrames,
+      });
+      const room = makeRoom(work, { startFrame, lengthFrames }, 'ripple', () => nanoid(12));
+      return { ...room, clips: [...room.clips, clip] };
+    });
+    ui.setState({ clipId: id, selection: [] });
+  };
+  const bringIn = async (files: readonly File[]): Promise<void> => {
+    for (const file of files) {
+      try {
+        add(await bringInMedia(file));
+      } catch (error) {
+        toast.error(wordsOf(error), { duration: 12_000 });
+      }
+    }
+  };
+  return (
+    <>
+      <Menu>
+        <MenuButton className="inline-flex h-6 items-center gap-1 rounded px-1.5 text-[12px] font-semibold text-soft hover:bg-paper">
+          <FilmIcon className="h-4 w-4" /> Add a clip
+        </MenuButton>
+        <MenuItems
+          anchor={{ to: 'top start', gap: 6 }}
+          className="z-40 max-h-80 w-60 rounded-xl border border-line-strong bg-card p-1"
+        >
+          <MenuItem>
+            <button type="button" className={ITEM} onClick={() => picker.current?.click()}>
+              A still or a video…
+            </button>
+          </MenuItem>
+          <MenuItem>
+            <button type="button" className={ITEM} onClick={() => ui.setState({ dialog: 'cuts' })}>
+              Cuts from an EDL or OTIO file…
+            </button>
+          </MenuItem>
+          <MenuItem>
+            <button
+              type="button"
+              className={ITEM}
+              onClick={() =>
+                add({ picture: '#1d2226', label: 'Background', seconds: SECONDS, endless: true })
+              }
+            >
+              A plain background
+            </button>
+          </MenuItem>
+          {SCENES.list.map((scene) => (
+            <MenuItem key={scene.id}>
+              <button
+                type="button"
+                className={ITEM}
+                onClick={() =>
+                  add({ picture: scene.id, label: scene.label, seconds: SECONDS, endless: true })
+                }
+              >
+                Stand-in: {scene.label}
+              </button>
+            </MenuItem>
+          ))}
+        </MenuItems>
+      </Menu>
+      <input
+        ref={picker}
+        type="file"
+        multiple
+        hidden
+        data-testid="clip-files"
+        accept={`${PICTURE_TYPES},${VIDEO_TYPES}`}
+        onChange={(event) => {
+          void bringIn([...(event.target.files ?? [])]);
+          event.target.value = '';
+        }}
+      />
+    </>
+  );
+}

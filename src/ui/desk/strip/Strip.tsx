@@ -1,0 +1,139 @@
+'use client';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { DragEvent } from 'react';
+import { endOf } from '@/core/project/lanes';
+import type { Player } from '../../picture/usePlayer';
+import { useClips, useDesk, useDeskUi, useTitles } from '../deskContext';
+import { usePlaceTitle } from '../usePlaceTitle';
+import { Ruler } from './Ruler';
+import { StripClip } from './StripClip';
+import { StripTitle } from './StripTitle';
+import { StripTools } from './StripTools';
+import type { StripView } from './stripView';
+import { HEAD_PX, LANE_PX, StripProvider } from './stripView';
+import { useStripZoom } from './useStripZoom';
+
+/** What a template carries while it is dragged from the shelf's drawer. */
+export const TEMPLATE_DRAG = 'application/x-gilder-edition';
+
+/** The strip: the project's time, with its pictures, and its titles in lanes; what is higher is nearer the viewer. */
+export function Strip({ player, end }: { readonly player: Player; readonly end: number }) {
+  const { rate } = useDesk();
+  const clips = useClips();
+  const titles = useTitles();
+  const selection = useDeskUi((ui) => ui.selection);
+  const clipId = useDeskUi((ui) => ui.clipId);
+  const [snapLine, setSnapLine] = useState<number | null>(null);
+  const [box, zoom] = useStripZoom(end + rate.nominal * 4);
+  const { pxPerFrame, widthPx, fromFrame, toFrame } = zoom;
+  useReveal(player, zoom.reveal);
+  const view = useMemo<StripView>(
+    () => ({ pxPerFrame, playFrame: player.frame, fromFrame, toFrame, onSnap: setSnapLine }),
+    [pxPerFrame, player.frame, fromFrame, toFrame],
+  );
+  const lanes = Math.max(1, ...titles.map((title) => title.lane)) + 1;
+  const seen = titles.filter((title) => title.startFrame < toFrame && endOf(title) > fromFrame);
+  const chosen = new Set(selection);
+  const drop = useTemplateDrop(pxPerFrame, setSnapLine);
+  return (
+    <StripProvider value={view}>
+      <section
+        aria-label="Strip"
+        className="relative flex h-[200px] shrink-0 flex-col border-t border-line bg-strip"
+      >
+        <StripTools player={player} zoom={zoom} />
+        <div ref={box} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+          <div className="relative min-h-full" style={{ width: widthPx + HEAD_PX }} {...drop}>
+            <Ruler player={player} end={end} widthPx={widthPx} />
+            {Array.from({ length: lanes }, (_, i) => lanes - 1 - i).map((lane) => (
+              <div key={lane} className="flex items-center" style={{ height: LANE_PX }}>
+                <RowName>Titles {lane + 1}</RowName>
+                <div className="relative h-full" style={{ width: widthPx }} data-lane={lane}>
+                  {seen
+                    .filter((title) => title.lane === lane)
+                    .map((title) => (
+                      <StripTitle key={title.id} title={title} chosen={chosen.has(title.id)} />
+                    ))}
+                </div>
+              </div>
+            ))}
+            <div className="flex items-center" style={{ height: 50 }}>
+              <RowName>Picture</RowName>
+              <div className="relative h-11" style={{ width: widthPx }} data-clips>
+                {clips
+                  .filter((clip) => clip.startFrame < toFrame && endOf(clip) > fromFrame)
+                  .map((clip) => (
+                    <StripClip key={clip.id} clip={clip} chosen={clip.id === clipId} />
+                  ))}
+              </div>
+            </div>
+            {snapLine !== null && (
+              <div
+                className="pointer-events-none absolute inset-y-0 z-20 w-px bg-leaf"
+                style={{ left: HEAD_PX + snapLine * pxPerFrame }}
+              />
+            )}
+            <div
+              className="pointer-events-none absolute inset-y-0 z-20 w-0.5 bg-stop"
+              style={{ left: HEAD_PX + player.frame * pxPerFrame - 1 }}
+              aria-hidden="true"
+            />
+          </div>
+        </div>
+      </section>
+    </StripProvider>
+  );
+}
+
+function RowName({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <span
+      className="sticky left-0 z-10 shrink-0 bg-strip pl-3 text-[12px] font-semibold text-soft"
+      style={{ width: HEAD_PX }}
+    >
+      {children}
+    </span>
+  );
+}
+
+/** Keeps the playhead in view when it is moved by anything but the strip itself. */
+function useReveal(player: Player, reveal: (frame: number) => void): void {
+  const latest = useRef(reveal);
+  useEffect(() => {
+    latest.current = reveal;
+  });
+  useEffect(() => latest.current(player.frame), [player.frame]);
+}
+
+/** A template that is dropped from the shelf's drawer: on a clip it takes the clip's time, on a lane it starts there. */
+function useTemplateDrop(pxPerFrame: number, onSnap: (frame: number | null) => void) {
+  const { store } = useDesk();
+  const place = usePlaceTitle();
+  const frameAt = (event: DragEvent<HTMLElement>): number => {
+    const { left } = event.currentTarget.getBoundingClientRect();
+    return Math.max(0, Math.round((event.clientX - left - HEAD_PX) / pxPerFrame));
+  };
+  const carries = (event: DragEvent): boolean => event.dataTransfer.types.includes(TEMPLATE_DRAG);
+  return {
+    onDragOver: (event: DragEvent<HTMLElement>) => {
+      if (!carries(event)) return;
+      event.preventDefault();
+      event.dataTransfer.dropEffect = 'copy';
+      onSnap(frameAt(event));
+    },
+    onDragLeave: () => onSnap(null),
+    onDrop: (event: DragEvent<HTMLElement>) => {
+      if (!carries(event)) return;
+      event.preventDefault();
+      onSnap(null);
+      const editionId = event.dataTransfer.getData(TEMPLATE_DRAG);
+      const frame = frameAt(event);
+      const onClips = event.target instanceof Element && event.target.closest('[data-clips]') !== null;
+      const clip = store.getState().clips.find((one) => one.startFrame <= frame && frame < endOf(one));
+      place(
+        editionId,
+        onClips && clip !== undefined ? { kind: 'clip', clip, part: 'whole' } : { kind: 'playhead', frame },
+      );
+    },
+  };
+}

@@ -1,0 +1,78 @@
+'use client';
+import { useEffect, useMemo, useState } from 'react';
+import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
+import { toast } from 'sonner';
+import type { Work } from '@/core/project/work';
+import type { NewsItem } from '@/server/news';
+import type { DeskProject } from '@/server/usecases/shapes';
+import type { Autosave } from '../shared/useAutosave';
+import { useAutosave } from '../shared/useAutosave';
+import { reloadHouse } from '../shared/useHouse';
+import { DeskDraft } from './deskDraft';
+import type { DeskStore } from './deskStore';
+
+export interface DeskSaving extends Autosave {
+  readonly editions: DeskProject['editions'];
+}
+
+const KEEP_AFTER_MS = 300;
+
+/** Keeps a desk saved, and up to date with what other desks save and the bench releases. */
+export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSaving {
+  const [draft] = useState(() => new DeskDraft(project, store));
+  const [editions, setEditions] = useState(project.editions);
+  const work = useStore(
+    store,
+    useShallow(({ titles, clips, plan }): Work => ({ titles, clips, plan })),
+  );
+  const save = useAutosave(work, draft.save);
+  useEffect(() => {
+    void draft.takeUpUnsaved().then((found) => {
+      if (found) toast('What could not be saved before is here again, and is saved now.');
+    });
+  }, [draft]);
+  // What the server does not have yet is kept in the browser until it has.
+  const unsaved = save.state.kind !== 'saved';
+  useEffect(() => {
+    if (!unsaved) return;
+    const timer = setTimeout(() => void draft.keep(work), KEEP_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [draft, unsaved, work]);
+  useNews(project.id, draft, setEditions);
+  return useMemo(() => ({ ...save, editions }), [save, editions]);
+}
+
+/** Listens to the server's news: other desks' changes come in, new editions are told at once. */
+function useNews(
+  projectId: string,
+  draft: DeskDraft,
+  setEditions: (editions: DeskProject['editions']) => void,
+): void {
+  useEffect(() => {
+    const source = new EventSource('/api/news');
+    let lost = false;
+    const catchUp = (): void => {
+      draft.catchUp().then(
+        ({ editions }) => setEditions(editions),
+        () => undefined,
+      );
+    };
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const item: NewsItem = JSON.parse(data);
+      if (item.kind === 'house') void reloadHouse();
+      if (item.kind === 'project' && item.projectId === projectId && item.by !== draft.deskId) catchUp();
+      if (item.kind === 'edition') {
+        catchUp();
+        toast(`Edition ${item.number} of “${item.name}” is out.`);
+      }
+    };
+    source.onerror = () => (lost = true);
+    // What happened while the server was away was not told.
+    source.onopen = () => {
+      if (lost) catchUp();
+      lost = false;
+    };
+    return () => source.close();
+  }, [projectId, draft, setEditions]);
+}

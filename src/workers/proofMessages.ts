@@ -1,0 +1,41 @@
+import type { House } from '@/core/document/house';
+import type { Plan } from '@/core/document/plan';
+import type { Clip, Title } from '@/core/document/project';
+import type { Finding } from '@/core/proof/finding';
+import type { ProofProgress } from '@/core/proof/proofer';
+import type { ProofEdition } from '@/core/proof/titleContext';
+import type { QuietMap } from '@/core/quiet/quietMap';
+
+/** What of a project has changed; what is left out is as it was. */
+export interface ProofWork {
+  readonly kind: 'work';
+  readonly changed: readonly Title[];
+  /** The ids of all titles in their order. */
+  readonly order: readonly string[];
+  readonly clips?: readonly Clip[];
+  readonly plan?: Plan;
+  readonly house?: Pick<House, 'checks' | 'reading' | 'areas'>;
+  readonly editions?: readonly ProofEdition[];
+  readonly project?: { readonly name: string; readonly rate: string };
+}
+
+export type ProofRequest =
+  | ProofWork
+  | { readonly kind: 'focus'; readonly titleId: string | null }
+  /** Asks where the pictures under a stretch of the project (frames, half-open) are quiet in a format. */
+  | {
+      readonly kind: 'quiet';
+      readonly request: number;
+      readonly fromFrame: number;
+      readonly toFrame: number;
+      readonly format: string;
+    };
+
+export type ProofReply =
+  | {
+      readonly kind: 'findings';
+      readonly findings: readonly (readonly [titleId: string, findings: readonly Finding[]])[];
+      readonly progress: ProofProgress;
+    }
+  | { readonly kind: 'quiet'; readonly request: number; readonly map: QuietMap | null }
+  | { readonly kind: 'failed'; readonly message: string };

@@ -1,0 +1,143 @@
+import type { Title } from '@/core/document/project';
+import { picturesOf } from '@/core/document/pictures';
+import { FORMATS } from '@/core/layout/formats';
+import { displayAspect } from '@/core/proof/eyes';
+import { Proofer } from '@/core/proof/proofer';
+import type { ProofSurroundings } from '@/core/proof/titleContext';
+import { NO_SPELLER } from '@/core/proof/speller';
+import { momentsUnder, picturesUnder } from '@/core/proof/underTitle';
+import { quietMap } from '@/core/quiet/quietMap';
+import { RATES } from '@/core/units/rates';
+import { loadFontLibrary } from '@/core/text/fontLibrary';
+import { fetchFonts } from '@/ui/picture/fetchFonts';
+import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
+import { createBrowserEyes } from './browserEyes';
+import { fetchSpeller } from './dictionary';
+import type { ProofReply, ProofRequest, ProofWork } from './proofMessages';
+
+/*
+ * Proofs a project in the background. Messages only say what is there; the work goes on by itself in small steps, so
+ * that what changed in between is taken up at the next one.
+ */
+const eyes = createBrowserEyes();
+const titles = new Map<string, Title>();
+let order: readonly string[] = [];
+let around: ProofSurroundings | null = null;
+let proofer: Promise<Proofer> | null = null;
+let working = false;
+
+addEventListener('message', ({ data }: MessageEvent<ProofRequest>) => {
+  void handle(data).catch((error: unknown) =>
+    reply({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+  );
+});
+
+function reply(message: ProofReply): void {
+  postMessage(message);
+}
+
+async function handle(message: ProofRequest): Promise<void> {
+  proofer ??= createProofer();
+  if (message.kind === 'quiet') return answerQuiet(message);
+  if (message.kind === 'focus') {
+    (await proofer).focus(message.titleId);
+    return;
+  }
+  takeWork(message);
+  const made = await proofer;
+  if (around === null) return;
+  await loadTitlePictures();
+  made.update(
+    order.flatMap((id) => titles.get(id) ?? []),
+    around,
+  );
+  void work(made);
+}
+
+function takeWork(work: ProofWork): void {
+  for (const title of work.changed) titles.set(title.id, title);
+  order = work.order;
+  const present = new Set(order);
+  for (const id of titles.keys()) if (!present.has(id)) titles.delete(id);
+  const { clips, plan, house, editions, project } = work;
+  const before = around;
+  if (before === null && (!clips || !plan || !house || !editions || !project)) return;
+  const byId = editions && new Map(editions.map((edition) => [edition.id, edition]));
+  const newest =
+    editions && new Map(editions.toSorted((a, b) => a.number - b.number).map((one) => [one.templateId, one]));
+  around = {
+    clips: clips ?? before?.clips ?? [],
+    plan: plan ?? before?.plan ?? { deliveries: [], markers: [], words: [], setAside: [] },
+    house: house ?? before?.house ?? Object.create(null),
+    editions: byId ?? before?.editions ?? new Map(),
+    newest: newest ?? before?.newest ?? new Map(),
+    projectName: project?.name ?? before?.projectName ?? '',
+    rate: project === undefined ? (before?.rate ?? RATES.get('25')) : RATES.get(project.rate),
+  };
+}
+
+async function loadTitlePictures(): Promise<void> {
+  const wanted = new Set<string>();
+  for (const title of titles.values()) {
+    const edition = around?.editions.get(title.editionId);
+    if (edition !== undefined) for (const id of picturesOf(edition.document, title.values)) wanted.add(id);
+  }
+  await Promise.allSettled([...wanted].map(loadPicture));
+}
+
+async function createProofer(): Promise<Proofer> {
+  const [files, speller] = await Promise.all([fetchFonts(), fetchSpeller().catch(() => NO_SPELLER)]);
+  const fonts = await loadFontLibrary(new Map(files.map(({ name, bytes }) => [name, new Uint8Array(bytes)])));
+  const pictures = { size: (asset: string) => loadedSizes().size(asset) };
+  return new Proofer({ fonts, eyes, speller, pictures });
+}
+
+// Findings are told this often, or the screen would do nothing but take them in.
+const TELL_EVERY_MS = 120;
+
+async function work(made: Proofer): Promise<void> {
+  if (working) return;
+  working = true;
+  let changed = new Map<string, ProofFindings>();
+  let told = performance.now();
+  const tell = (): void => {
+    reply({ kind: 'findings', findings: [...changed], progress: made.progress });
+    changed = new Map();
+    told = performance.now();
+  };
+  try {
+    for (let step = await made.step(); step !== null; step = await made.step()) {
+      for (const [id, findings] of step) changed.set(id, findings);
+      if (performance.now() - told > TELL_EVERY_MS) tell();
+      await nextTurn();
+    }
+  } finally {
+    working = false;
+    tell();
+  }
+}
+
+const turns = new MessageChannel();
+
+/** Lets waiting messages in. A timer would wait four milliseconds each time. */
+function nextTurn(): Promise<void> {
+  return new Promise((resolve) => {
+    turns.port1.onmessage = () => resolve();
+    turns.port2.postMessage(null);
+  });
+}
+
+type ProofFindings = Extract<ProofReply, { kind: 'findings' }>['findings'][number][1];
+
+async function answerQuiet(message: Extract<ProofRequest, { kind: 'quiet' }>): Promise<void> {
+  const clips = around?.clips ?? [];
+  const rate = around?.rate ?? RATES.get('25');
+  const moments = momentsUnder(clips, message.fromFrame, message.toFrame, rate);
+  const pictures = await picturesUnder(moments, eyes);
+  const aspect = displayAspect(FORMATS.get(message.format));
+  const map = quietMap(
+    pictures.map(({ picture }) => picture),
+    aspect,
+  );
+  reply({ kind: 'quiet', request: message.request, map });
+}
