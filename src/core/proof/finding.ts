@@ -56,7 +56,7 @@ export function toFinding(
   return { key, check, titleId, deliveryId, mends, frame, ...found };
 }
 
-/** Seconds as they are told: one digit behind the point. */
+/** Seconds as they are told: one digit behind the point, kept together with their unit. */
 export function sayTime(seconds: number): string {
-  return `${seconds.toFixed(1)} s`;
+  return `${seconds.toFixed(1)}\u00a0s`;
 }

@@ -1,6 +1,8 @@
 import type { Template } from '../document/template';
 import { layerWords } from '../document/template';
 import type { TitleTiming } from '../timeline/stretch';
+import { stretchTiming } from '../timeline/stretch';
+import type { FrameRate } from '../units/rates';
 import { mirrorMove } from '../timeline/motion';
 
 /**
@@ -24,6 +26,25 @@ export function readableSeconds(template: Template, timing: TitleTiming): number
     }
   }
   return Math.max(0, to - from);
+}
+
+// In and out of a title that is shorter than both grow back as it is lengthened; each round gives what they take.
+const MOST_ROUNDS = 12;
+
+/** The shortest length from `lengthFrames` up, in frames, at which a title's words stand still for so many seconds. */
+export function lengthToRead(
+  template: Template,
+  lengthFrames: number,
+  neededSeconds: number,
+  rate: FrameRate,
+): number {
+  let length = lengthFrames;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const short = neededSeconds - readableSeconds(template, stretchTiming(template.timing, length, rate));
+    if (short <= 0) break;
+    length += Math.max(1, Math.ceil((short * rate.numerator) / rate.denominator));
+  }
+  return length;
 }
 
 function columnShare(seconds: number, columnSeconds: number): number {

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { tidelineStrap } from '../../../demo/templates';
 import { stretchTiming } from '../timeline/stretch';
 import { RATES } from '../units/rates';
 import { readingOf } from './readingOf';
-import { readableSeconds } from './readableTime';
+import { lengthToRead, readableSeconds } from './readableTime';
 import { readingSeconds } from './readingTime';
 import { FIRST_READING } from './rules';
 
@@ -41,9 +42,24 @@ describe('a house that reads at its own pace', () => {
     const slow = { ...FIRST_READING, wordsPerSecond: 1, noticeSeconds: 1, leastSeconds: 3 };
     expect(readingSeconds('to be or it is', slow)).toBeCloseTo(5 + 1, 6);
     expect(readingSeconds('Ode Pell', slow)).toBe(3);
-    expect(readingOf(tidelineStrap, { name: 'Ode' }, 150, rate, slow)).toEqual({
+    expect(readingOf(tidelineStrap, { name: 'Ode' }, 150, rate, slow)).toMatchObject({
       reads: readingSeconds('Ode Lockkeeper, Osier Reach', slow),
       readable: readableSeconds(tidelineStrap, stretchTiming(tidelineStrap.timing, 150, rate)),
     });
+  });
+});
+
+describe('the length that reading needs', () => {
+  test('is exactly enough, from any length up, though in and out grow back', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 300 }), fc.integer({ min: 1, max: 12 }), (from, seconds) => {
+        const length = lengthToRead(tidelineStrap, from, seconds, rate);
+        const readable = (frames: number): number =>
+          readableSeconds(tidelineStrap, stretchTiming(tidelineStrap.timing, frames, rate));
+        expect(length).toBeGreaterThanOrEqual(from);
+        expect(readable(length)).toBeGreaterThanOrEqual(seconds - 1e-6);
+        if (length > from) expect(readable(length - 2)).toBeLessThan(seconds);
+      }),
+    );
   });
 });

@@ -3,21 +3,23 @@ import type { FieldValues, Template } from '../document/template';
 import { layerWords } from '../document/template';
 import { stretchTiming } from '../timeline/stretch';
 import type { FrameRate } from '../units/rates';
-import { readableSeconds } from './readableTime';
+import { lengthToRead, readableSeconds } from './readableTime';
 import { readingSeconds } from './readingTime';
 import type { ReadingRules } from './rules';
 
-/** How long a viewer needs to read a title, and how long its words stand still, in seconds. */
+/** How long a viewer needs to read a title and how long its words stand still, in seconds, and how long it should last. */
 export function readingOf(
   template: Template,
   values: FieldValues,
   lengthFrames: number,
   rate: FrameRate,
   rules?: ReadingRules,
-): { readonly reads: number; readonly readable: number } {
+): { readonly reads: number; readonly readable: number; readonly neededFrames: number } {
   const applied = applyValues(template, values);
+  const reads = readingSeconds(applied.layers.map(layerWords).join(' '), rules);
   return {
-    reads: readingSeconds(applied.layers.map(layerWords).join(' '), rules),
+    reads,
     readable: readableSeconds(applied, stretchTiming(template.timing, lengthFrames, rate)),
+    neededFrames: lengthToRead(applied, lengthFrames, reads, rate),
   };
 }

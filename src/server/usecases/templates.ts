@@ -7,6 +7,7 @@ import { parseTemplate } from '@/core/document/templateSchema';
 import { InputError } from '@/core/kit/inputError';
 import { FORMATS } from '@/core/layout/formats';
 import { compile } from '@/core/timeline/compile';
+import { findHouse } from '@/db/house';
 import type { TemplateRecord } from '@/db/templates';
 import {
   findTemplate,
@@ -35,9 +36,11 @@ const startSchema = yup
 /** Starts a template for a kind of title, a format and a rate; gives its id. */
 export async function startTemplate(input: unknown): Promise<string> {
   const start = checkValue<Parameters<typeof newTemplate>[0]>(startSchema, input, 'New template');
-  const document = parseTemplate(newTemplate(start), 'New template');
+  const { db } = await workshop();
+  const { areas } = (await findHouse(db)).document;
+  const document = parseTemplate({ ...newTemplate(start), areas }, 'New template');
   const id = nanoid(12);
-  await insertTemplate((await workshop()).db, id, document);
+  await insertTemplate(db, id, document);
   return id;
 }
 

@@ -53,15 +53,6 @@ export function usePlacings(
 
 /** Places a title from any template on the shelf: at the playhead, on the chosen clip, over the range or alone. */
 export function AddTitle({ frame }: { readonly frame: number }) {
-  const { newest, rate, ui } = useDesk();
-  const placings = usePlacings(frame);
-  const place = usePlaceTitle();
-  const [chosen, setChosen] = useState('');
-  const [wanted, setWanted] = useState('');
-  const where = placings.find(({ value }) => value === chosen) ?? placings[0];
-  const found = [...newest.values()].filter(({ document }) =>
-    `${document.name} ${document.kind}`.toLowerCase().includes(wanted.toLowerCase()),
-  );
   return (
     <Popover>
       <PopoverButton
@@ -76,64 +67,77 @@ export function AddTitle({ frame }: { readonly frame: number }) {
         focus
         className="z-40 flex w-80 flex-col gap-2 rounded-xl border border-line-strong bg-card p-3"
       >
-        {({ close }) => (
-          <>
-            <input
-              type="search"
-              autoFocus
-              aria-label="Find a template"
-              placeholder="Find a template"
-              value={wanted}
-              onChange={(event) => setWanted(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key !== 'Enter' || found[0] === undefined) return;
-                place(found[0].id, where.placing);
-                close();
-              }}
-              className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
-            />
-            <SelectBox
-              label="Where it goes"
-              value={where.value}
-              onChange={setChosen}
-              choices={placings.map(({ value, label }) => ({ value, label }))}
-            />
-            <div className="max-h-72 overflow-y-auto">
-              {found.map((edition) => (
-                <button
-                  key={edition.id}
-                  type="button"
-                  onClick={() => {
-                    place(edition.id, where.placing);
-                    close();
-                  }}
-                  className="flex w-full justify-between rounded-lg px-2.5 py-1.5 text-left hover:bg-leaf-wash focus:bg-leaf-wash"
-                >
-                  <span>{edition.document.name}</span>
-                  <span className="text-soft">{`${frameToShortTimecode(designFrames(edition.document.timing, rate), rate)} · edition ${edition.number}`}</span>
-                </button>
-              ))}
-              {newest.size === 0 && (
-                <Link href="/bench" className="block rounded-lg px-2.5 py-1.5 hover:bg-leaf-wash">
-                  The shelf is empty: design a template first
-                </Link>
-              )}
-            </div>
-            {newest.size > 0 && (
-              <button
-                type="button"
-                className="self-start font-semibold text-leaf-ink hover:underline"
-                onClick={() => {
-                  ui.setState({ shelfOpen: true });
-                  close();
-                }}
-              >
-                Open the shelf’s drawer
-              </button>
-            )}
-          </>
-        )}
+        {({ close }) => <Templates frame={frame} close={close} />}
       </PopoverPanel>
     </Popover>
+  );
+}
+
+function Templates({ frame, close }: { readonly frame: number; readonly close: () => void }) {
+  const { newest, rate, ui } = useDesk();
+  const placings = usePlacings(frame);
+  const place = usePlaceTitle();
+  const [chosen, setChosen] = useState('');
+  const [wanted, setWanted] = useState('');
+  const where = placings.find(({ value }) => value === chosen) ?? placings[0];
+  const found = [...newest.values()].filter(({ document }) =>
+    `${document.name} ${document.kind}`.toLowerCase().includes(wanted.toLowerCase()),
+  );
+  const put = (editionId: string): void => {
+    place(editionId, where.placing);
+    close();
+  };
+  return (
+    <>
+      <input
+        type="search"
+        autoFocus
+        aria-label="Find a template"
+        placeholder="Find a template"
+        value={wanted}
+        onChange={(event) => setWanted(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && found[0] !== undefined && put(found[0].id)}
+        className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
+      />
+      <SelectBox
+        label="Where it goes"
+        value={where.value}
+        onChange={setChosen}
+        choices={placings.map(({ value, label }) => ({ value, label }))}
+      />
+      <div className="max-h-72 overflow-y-auto">
+        {found.map((edition) => (
+          <button
+            key={edition.id}
+            type="button"
+            onClick={() => put(edition.id)}
+            className="flex w-full justify-between rounded-lg px-2.5 py-1.5 text-left hover:bg-leaf-wash focus:bg-leaf-wash"
+          >
+            <span>{edition.document.name}</span>
+            <span className="text-soft">{`${frameToShortTimecode(designFrames(edition.document.timing, rate), rate)} · edition ${edition.number}`}</span>
+          </button>
+        ))}
+        {newest.size === 0 && (
+          <Link href="/bench" className="block rounded-lg px-2.5 py-1.5 hover:bg-leaf-wash">
+            The shelf is empty: design a template first
+          </Link>
+        )}
+        {newest.size > 0 && found.length === 0 && (
+          <p className="px-2.5 text-soft">No template is called that.</p>
+        )}
+      </div>
+      {newest.size > 0 && (
+        <button
+          type="button"
+          className="self-start font-semibold text-leaf-ink hover:underline"
+          onClick={() => {
+            ui.setState({ shelfOpen: true });
+            close();
+          }}
+        >
+          Open the shelf’s drawer
+        </button>
+      )}
+    </>
   );
 }

@@ -13,6 +13,7 @@ const PLACES = [
   { href: '/bench', label: 'Bench' },
   { href: '/desk', label: 'Desk' },
   { href: '/press', label: 'Press' },
+  { href: '/house', label: 'House' },
 ];
 
 interface Props {

@@ -1,8 +1,7 @@
 import { layerWords } from '../../document/template';
-import { secondsToNearestFrames } from '../../units/rates';
 import { defineCheck } from '../check';
 import { sayTime } from '../finding';
-import { readableSeconds } from '../readableTime';
+import { lengthToRead, readableSeconds } from '../readableTime';
 import { readingSeconds } from '../readingTime';
 
 export const readingCheck = defineCheck({
@@ -15,7 +14,7 @@ export const readingCheck = defineCheck({
     const readable = readableSeconds(applied, timing);
     // A tenth is as fine as it is told.
     if (reads <= readable + 0.05) return [];
-    const lengthFrames = title.lengthFrames + secondsToNearestFrames(reads - readable, rate) + 1;
+    const lengthFrames = lengthToRead(applied, title.lengthFrames, reads, rate);
     return [
       {
         tone: 'stop',

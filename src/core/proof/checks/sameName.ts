@@ -98,7 +98,9 @@ function* nearlyAlike(spellings: readonly Spelling[]): Generator<readonly [Spell
   }
 }
 
+/** A slip rarely hits the first letter; names that differ there are two names. */
 function isNear(a: string, b: string): boolean {
+  if (a[0] !== b[0]) return false;
   const longest = Math.max(a.length, b.length);
   const most = longest >= 8 ? 2 : 1;
   return Math.abs(a.length - b.length) <= most && distance(a, b) <= most;

@@ -21,10 +21,15 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
   const ids = new Set(chosen.map(({ id }) => id));
   const set = (change: Partial<Title>): void =>
     apply((now) => changeTitles(now, ids, (title) => ({ ...title, ...change })));
-  const { reads, readable } = readingOf(template, shownValues(first), first.lengthFrames, rate, reading);
+  const { reads, readable, neededFrames } = readingOf(
+    template,
+    shownValues(first),
+    first.lengthFrames,
+    rate,
+    reading,
+  );
   const short = reads > readable + 0.05;
   const perSecond = rate.numerator / rate.denominator;
-  const needed = first.lengthFrames + secondsToNearestFrames(reads - readable, rate) + 1;
   const frames = { unit: 'f', min: 0, max: 5000, step: 1, digits: 0, units: { s: perSecond } };
   return (
     <div className="mt-3 grid grid-cols-[96px_120px_1fr] items-center gap-2 border-t border-line pt-3">
@@ -46,7 +51,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
             : `reads in ${reads.toFixed(1)} s`}
         </Pill>
         {short && chosen.length === 1 && (
-          <Button onClick={() => set({ lengthFrames: needed })}>Lengthen</Button>
+          <Button onClick={() => set({ lengthFrames: neededFrames })}>Lengthen</Button>
         )}
       </span>
       <span className="text-soft">Fades</span>

@@ -98,9 +98,9 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
       foot={
         <>
           <span className="flex-1" role="status">
-            {`${good.length} rows are ready`}
+            {`${good.length} ${good.length === 1 ? 'row is' : 'rows are'} ready`}
             {bad > 0 && (
-              <span className="font-semibold text-stop-ink">{`, ${bad} have something wrong`}</span>
+              <span className="font-semibold text-stop-ink">{`, ${bad} ${bad === 1 ? 'has' : 'have'} something wrong`}</span>
             )}
           </span>
           <Button onClick={onBack}>Back</Button>
@@ -198,7 +198,9 @@ function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
     estimateSize: () => ROW_PX,
     overscan: 6,
   });
-  const columns = `44px repeat(${sheet.headers.length}, minmax(130px, 1fr)) minmax(220px, 1.4fr)`;
+  const columns = `44px repeat(${sheet.headers.length}, minmax(0, 1fr)) minmax(0, 1.5fr)`;
+  // Every row is as wide as the widest of them has to be, or their columns would not line up.
+  const minWidth = 44 + sheet.headers.length * 136 + 240;
   const choices = [
     ...(['in', 'out', 'lasts', 'lane', 'template', 'title'] as const).map((kind): Role => ({ kind })),
     ...labels.map((label): Role => ({ kind: 'field', label })),
@@ -208,8 +210,8 @@ function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
   return (
     <div ref={scroller} className="h-[52dvh] overflow-auto rounded-lg border border-line">
       <div
-        className="sticky top-0 z-10 grid min-w-max gap-1 bg-card p-1.5"
-        style={{ gridTemplateColumns: columns }}
+        className="sticky top-0 z-10 grid gap-1 bg-card p-1.5"
+        style={{ gridTemplateColumns: columns, minWidth }}
       >
         <span />
         {sheet.headers.map((header, i) => (
@@ -233,14 +235,14 @@ function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
         ))}
         <span className="self-end pb-1.5 font-semibold">Becomes</span>
       </div>
-      <div className="relative min-w-max" style={{ height: virtual.getTotalSize() }}>
+      <div className="relative" style={{ height: virtual.getTotalSize(), minWidth }}>
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
           return (
             <div
               key={row.index}
               className={classes(
-                'absolute inset-x-0 grid min-w-max items-center gap-1 border-t border-line px-1.5',
+                'absolute inset-x-0 grid items-center gap-1 border-t border-line px-1.5',
                 row.title === null && 'bg-stop-wash',
               )}
               style={{ top: item.start, height: ROW_PX, gridTemplateColumns: columns }}

@@ -64,7 +64,7 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
           <div className="relative">
             <TitleShot
               title={moved}
-              label="Light where the picture is restless over the title’s time"
+              label="Red where the picture is restless over the title’s time"
               width={440}
             />
             <Restless map={map} format={delivery.format} place={place} />
@@ -164,7 +164,7 @@ interface RestlessProps {
   readonly place: QuietPlace | undefined;
 }
 
-/** The map over the picture: the more restless, the lighter. */
+/** The map over the picture: the more restless, the redder. */
 function Restless({ map, format, place }: RestlessProps) {
   const { widthU, heightU } = pictureSize(FORMATS.get(format));
   const { columns, rows, detail, movement } = map;
@@ -187,8 +187,8 @@ function Restless({ map, format, place }: RestlessProps) {
               y={Math.floor(i / columns) * h}
               width={w}
               height={h}
-              fill="#fff"
-              opacity={share * 0.55}
+              fill="#b3392f"
+              opacity={share * 0.65}
             />
           );
         })}

@@ -23,10 +23,23 @@ interface Props {
   readonly chosen: boolean;
   readonly grid: Grid;
   readonly onProblem: (message: string) => void;
+  /** Shows the title in the picture. */
+  readonly onShow: (titleId: string) => void;
 }
 
 /** One title of the cue sheet. */
-export function CueRow({ title, row, number, top, template, columns, chosen, grid, onProblem }: Props) {
+export function CueRow({
+  title,
+  row,
+  number,
+  top,
+  template,
+  columns,
+  chosen,
+  grid,
+  onProblem,
+  onShow,
+}: Props) {
   const context = useCellContext();
   const delivery = useDelivery();
   const { active, range } = grid;
@@ -43,7 +56,7 @@ export function CueRow({ title, row, number, top, template, columns, chosen, gri
       )}
       style={{ top, height: 36, gridTemplateColumns: template }}
     >
-      <RowHead title={title} number={number} />
+      <RowHead title={title} number={number} onShow={onShow} />
       {columns.map((column, col) => {
         const isActive = active?.titleId === title.id && active.col === col;
         return (
@@ -76,7 +89,7 @@ const isSingle = (range: NonNullable<Grid['range']>): boolean =>
   range.firstRow === range.lastRow && range.firstCol === range.lastCol;
 
 /** The number of a row; a click chooses the whole title, with Shift up to it, with Ctrl one more or less. */
-const RowHead = memo(function RowHead({ title, number }: { readonly title: Title; readonly number: number }) {
+const RowHead = memo(function RowHead({ title, number, onShow }: Pick<Props, 'title' | 'number' | 'onShow'>) {
   const { ui, store } = useDesk();
   const select = useSelect();
   const choose = (event: PointerEvent | React.MouseEvent): void => {
@@ -86,6 +99,7 @@ const RowHead = memo(function RowHead({ title, number }: { readonly title: Title
       select(...(without.length === selection.length ? [title.id, ...selection] : without));
       return;
     }
+    onShow(title.id);
     if (!event.shiftKey || selection.length === 0) return select(title.id);
     const ids = store.getState().titles.map(({ id }) => id);
     const [a, b] = [ids.indexOf(selection[0]), ids.indexOf(title.id)];

@@ -103,6 +103,7 @@ export function CueSheet({ filter, onShow }: Props) {
               chosen={selected.has(title.id)}
               grid={grid}
               onProblem={actions.tell}
+              onShow={onShow}
             />
           );
         })}

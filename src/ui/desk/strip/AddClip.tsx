@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { FilmIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { newClip } from '@/core/document/project';
 import { makeRoom } from '@/core/project/clips';
@@ -11,17 +11,32 @@ import { SCENES } from '@/core/scenes';
 import { secondsToNearestFrames } from '@/core/units/rates';
 import { wordsOf } from '../../shared/api';
 import { PICTURE_TYPES } from '../../shared/assets';
-import { useDesk } from '../deskContext';
+import { Segmented } from '../../shared/Segmented';
+import { useDesk, useDeskUi } from '../deskContext';
 import type { MediaFile } from '../media';
 import { bringInMedia, VIDEO_TYPES } from '../media';
 
 const SECONDS = 8;
 const ITEM = 'block w-full rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash';
 
-/** Adds a clip behind the last one, or at the playhead when that is at a cut: a stand-in, a still, a video, a colour. */
+/**
+ * Adds a clip behind the last one, or at the playhead when that is at a cut: a stand-in, a still, a video, a colour. With
+ * a clip chosen it can give that one another picture instead.
+ */
 export function AddClip({ frame }: { readonly frame: number }) {
   const { store, ui, rate } = useDesk();
   const picker = useRef<HTMLInputElement>(null);
+  const clipId = useDeskUi((state) => state.clipId);
+  const [instead, setInstead] = useState(false);
+  const put = (media: MediaFile): void => {
+    if (!instead || clipId === null) return add(media);
+    const { picture, seconds, endless } = media;
+    const sourceLengthFrames = endless ? null : Math.max(1, secondsToNearestFrames(seconds, rate));
+    store.getState().applyWork((work) => ({
+      ...work,
+      clips: work.clips.map((clip) => (clip.id === clipId ? { ...clip, picture, sourceLengthFrames } : clip)),
+    }));
+  };
   const add = ({ picture, label, seconds, endless }: MediaFile): void => {
     const lengthFrames = Math.max(1, secondsToNearestFrames(seconds, rate));
     const id = nanoid(12);
@@ -45,7 +60,7 @@ export function AddClip({ frame }: { readonly frame: number }) {
   const bringIn = async (files: readonly File[]): Promise<void> => {
     for (const file of files) {
       try {
-        add(await bringInMedia(file));
+        put(await bringInMedia(file));
       } catch (error) {
         toast.error(wordsOf(error), { duration: 12_000 });
       }
@@ -61,6 +76,19 @@ export function AddClip({ frame }: { readonly frame: number }) {
           anchor={{ to: 'top start', gap: 6 }}
           className="z-40 max-h-80 w-60 rounded-xl border border-line-strong bg-card p-1"
         >
+          {clipId !== null && (
+            <div className="p-1.5">
+              <Segmented
+                label="What becomes of the picture"
+                value={instead ? 'instead' : 'new'}
+                onChange={(value) => setInstead(value === 'instead')}
+                choices={[
+                  { value: 'new', label: 'New clip' },
+                  { value: 'instead', label: 'In the chosen one' },
+                ]}
+              />
+            </div>
+          )}
           <MenuItem>
             <button type="button" className={ITEM} onClick={() => picker.current?.click()}>
               A still or a video…
@@ -76,7 +104,7 @@ export function AddClip({ frame }: { readonly frame: number }) {
               type="button"
               className={ITEM}
               onClick={() =>
-                add({ picture: '#1d2226', label: 'Background', seconds: SECONDS, endless: true })
+                put({ picture: '#1d2226', label: 'Background', seconds: SECONDS, endless: true })
               }
             >
               A plain background
@@ -88,7 +116,7 @@ export function AddClip({ frame }: { readonly frame: number }) {
                 type="button"
                 className={ITEM}
                 onClick={() =>
-                  add({ picture: scene.id, label: scene.label, seconds: SECONDS, endless: true })
+                  put({ picture: scene.id, label: scene.label, seconds: SECONDS, endless: true })
                 }
               >
                 Stand-in: {scene.label}

@@ -1,0 +1,76 @@
+import { describe, expect, test } from '@jest/globals';
+import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
+import { testTemplate, testText } from '../testing';
+import type { House } from './house';
+import { FIRST_HOUSE } from './house';
+import { finishUses, followHouse, houseChanges, moveUses, usesOf } from './houseChanges';
+import { parseTemplate } from './templateSchema';
+
+const GOLD = '#e3b94f';
+const recoloured: House = {
+  ...FIRST_HOUSE,
+  colours: FIRST_HOUSE.colours.map((one) => (one.colour === GOLD ? { ...one, colour: '#aa3311' } : one)),
+};
+
+describe('changes of the house', () => {
+  test('name the colours and faces that have another value, and the parts that differ', () => {
+    expect(houseChanges(FIRST_HOUSE, FIRST_HOUSE)).toEqual([]);
+    expect(houseChanges(FIRST_HOUSE, recoloured)).toEqual([
+      { kind: 'colour', name: 'Lamp gold', from: GOLD, to: '#aa3311' },
+    ]);
+    const refaced = { ...FIRST_HOUSE, faces: FIRST_HOUSE.faces.map((one) => ({ ...one, face: 'fraunces' })) };
+    expect(houseChanges(FIRST_HOUSE, refaced).map(({ kind }) => kind)).toEqual(['face', 'face']);
+    const rules = {
+      ...FIRST_HOUSE,
+      reading: { ...FIRST_HOUSE.reading, leastSeconds: 3 },
+      areas: [{ format: 'wide-1080', left: 0.1, top: 0.1, right: 0.1, bottom: 0.1 }],
+      colours: FIRST_HOUSE.colours.slice(1),
+    };
+    expect(houseChanges(FIRST_HOUSE, rules)).toEqual([
+      { kind: 'reading' },
+      { kind: 'areas' },
+      { kind: 'names' },
+    ]);
+  });
+
+  test('go into every place with exactly that value, and nowhere else', () => {
+    const changes = houseChanges(FIRST_HOUSE, recoloured);
+    for (const template of DEMO_TEMPLATES) {
+      const next = followHouse(template, changes);
+      const uses = usesOf(template, 'colour', GOLD);
+      expect(usesOf(next, 'colour', GOLD)).toBe(0);
+      expect(usesOf(next, 'colour', '#aa3311')).toBe(uses);
+      if (uses === 0) expect(next).toBe(template);
+      else expect(parseTemplate(next)).toEqual(next);
+      const back = followHouse(next, houseChanges(recoloured, FIRST_HOUSE));
+      expect(back).toEqual(template);
+    }
+    expect(DEMO_TEMPLATES.some((template) => usesOf(template, 'colour', GOLD) > 0)).toBe(true);
+  });
+
+  test('never touch words that somebody typed', () => {
+    const template = testTemplate([testText('name', GOLD)]);
+    expect(followHouse(template, houseChanges(FIRST_HOUSE, recoloured))).toBe(template);
+  });
+
+  test('a face goes into all that is set in it', () => {
+    const from = tidelineStrap.layers.find((layer) => layer.kind === 'text');
+    const face = from?.kind === 'text' ? from.style.face : '';
+    const uses = usesOf(tidelineStrap, 'face', face);
+    const next = followHouse(tidelineStrap, [{ kind: 'face', name: 'x', from: face, to: 'alegreya' }]);
+    expect(uses).toBeGreaterThan(0);
+    expect(usesOf(next, 'face', 'alegreya')).toBe(uses);
+  });
+});
+
+test('uses of finishes and kept moves are counted by layer', () => {
+  const [first, ...rest] = tidelineStrap.layers;
+  const template = { ...tidelineStrap, layers: [{ ...first, finish: 'f' }, ...rest] };
+  expect(finishUses(template, 'f')).toBe(1);
+  expect(finishUses(tidelineStrap, 'f')).toBe(0);
+  const moving = tidelineStrap.layers.find(({ motion }) => motion.in.length > 0);
+  if (moving === undefined) throw new Error('nothing moves');
+  expect(moveUses(tidelineStrap, { id: 'm', name: 'M', motion: moving.motion })).toBeGreaterThan(0);
+  const other = { ...moving.motion, in: [] };
+  expect(moveUses(tidelineStrap, { id: 'm', name: 'M', motion: other })).toBe(0);
+});

@@ -1,0 +1,70 @@
+'use client';
+import { PlusIcon, TrashIcon } from '@heroicons/react/24/outline';
+import { nanoid } from 'nanoid';
+import { usesOf } from '@/core/document/houseChanges';
+import { FACES } from '@/core/text/faces';
+import { useFonts, titleFamily } from '../picture/useFonts';
+import { Button } from '../shared/Button';
+import { SelectBox } from '../shared/SelectBox';
+import type { SectionProps } from './HouseScreen';
+import { Uses } from './uses';
+
+/** The faces by what they are for. Changing one changes every text that is set in it. */
+export function FacesSection({ house, templates, onChange }: SectionProps) {
+  // So that the names below are set in the faces themselves.
+  useFonts();
+  const { faces } = house;
+  const set = (id: string, change: Partial<(typeof faces)[number]>): void =>
+    onChange({ faces: faces.map((one) => (one.id === id ? { ...one, ...change } : one)) });
+  return (
+    <>
+      <p className="pb-3 text-soft">
+        What each face is for. Another face here takes the place of this one in every template that is set in
+        it.
+      </p>
+      <ul className="grid gap-2">
+        {faces.map((face) => (
+          <li key={face.id} className="grid grid-cols-[180px_190px_1fr_32px] items-center gap-3">
+            <input
+              aria-label={`What ${face.name} is for`}
+              value={face.name}
+              maxLength={60}
+              onChange={(event) => event.target.value !== '' && set(face.id, { name: event.target.value })}
+              className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
+            />
+            <SelectBox
+              label={`Face for ${face.name}`}
+              value={face.face}
+              onChange={(id) => set(face.id, { face: id })}
+              choices={FACES.list.map(({ id, label }) => ({ value: id, label }))}
+            />
+            <span className="min-w-0">
+              <span className="block truncate text-[17px]" style={{ fontFamily: titleFamily(face.face) }}>
+                Ilse Marrow, Osier Reach
+              </span>
+              <Uses templates={templates} count={(template) => usesOf(template, 'face', face.face)} />
+            </span>
+            <button
+              type="button"
+              aria-label={`Remove ${face.name}`}
+              className="grid h-8 w-8 place-items-center rounded-md text-soft hover:bg-paper hover:text-ink"
+              onClick={() => onChange({ faces: faces.filter(({ id }) => id !== face.id) })}
+            >
+              <TrashIcon className="h-4 w-4" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="pt-3">
+        <Button
+          disabled={faces.length >= 40}
+          onClick={() =>
+            onChange({ faces: [...faces, { id: nanoid(8), name: 'Another use', face: FACES.list[0].id }] })
+          }
+        >
+          <PlusIcon className="h-4 w-4" /> Add a face
+        </Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,114 @@
+'use client';
+import { useState } from 'react';
+import type { House } from '@/core/document/house';
+import { houseChanges } from '@/core/document/houseChanges';
+import type { HouseRecord } from '@/db/house';
+import type { TemplateRecord } from '@/db/templates';
+import { Button } from '../shared/Button';
+import { classes } from '../shared/classes';
+import { TopBar } from '../shared/TopBar';
+import { AreasSection } from './AreasSection';
+import { ChecksSection } from './ChecksSection';
+import { ColoursSection } from './ColoursSection';
+import { FacesSection } from './FacesSection';
+import { KeptSection } from './KeptSection';
+import { LandingDialog } from './LandingDialog';
+import { TimingSection } from './TimingSection';
+
+interface Props {
+  readonly saved: HouseRecord;
+  readonly templates: readonly TemplateRecord[];
+}
+
+export interface SectionProps {
+  readonly house: House;
+  readonly templates: readonly TemplateRecord[];
+  readonly onChange: (change: Partial<House>) => void;
+}
+
+const SECTIONS = [
+  { id: 'colours', label: 'Colours', Part: ColoursSection },
+  { id: 'faces', label: 'Faces', Part: FacesSection },
+  { id: 'kept', label: 'Finishes and moves', Part: KeptSection },
+  { id: 'timing', label: 'Timing and reading', Part: TimingSection },
+  { id: 'checks', label: 'Checks', Part: ChecksSection },
+  { id: 'areas', label: 'Safe areas', Part: AreasSection },
+] as const;
+
+/** The House: what templates and checks refer to. A change is shown where it lands before it is made. */
+export function HouseScreen({ saved: first, templates: firstTemplates }: Props) {
+  const [saved, setSaved] = useState(first);
+  const [templates, setTemplates] = useState(firstTemplates);
+  const [house, setHouse] = useState(first.document);
+  const [section, setSection] = useState<(typeof SECTIONS)[number]['id']>('colours');
+  const [landing, setLanding] = useState(false);
+  const changes = houseChanges(saved.document, house);
+  const { Part, label } = SECTIONS.find(({ id }) => id === section) ?? SECTIONS[0];
+  return (
+    <div className="flex h-dvh flex-col">
+      <TopBar
+        middle={
+          <>
+            <h1 className="font-serif text-[17px] font-semibold">House</h1>
+            <span className="text-soft" role="status">
+              {changes.length === 0 ? 'as it is in force' : 'changed here, not in force yet'}
+            </span>
+          </>
+        }
+        actions={
+          <>
+            <Button disabled={changes.length === 0} onClick={() => setHouse(saved.document)}>
+              Take it back
+            </Button>
+            <Button look="gold" disabled={changes.length === 0} onClick={() => setLanding(true)}>
+              See where it lands
+            </Button>
+          </>
+        }
+      />
+      <main className="flex min-h-0 flex-1">
+        <nav aria-label="Parts of the House" className="w-52 shrink-0 border-r border-line p-3">
+          {SECTIONS.map((one) => (
+            <button
+              key={one.id}
+              type="button"
+              aria-current={one.id === section ? 'true' : undefined}
+              onClick={() => setSection(one.id)}
+              className={classes(
+                'block w-full rounded-lg px-3 py-2 text-left',
+                one.id === section ? 'bg-leaf-wash font-semibold text-leaf-ink' : 'text-soft hover:text-ink',
+              )}
+            >
+              {one.label}
+            </button>
+          ))}
+        </nav>
+        <section aria-label={label} className="min-h-0 flex-1 overflow-y-auto bg-card px-6 py-4">
+          <div className="max-w-3xl">
+            <h2 className="pb-1 font-serif text-[16px] font-semibold">{label}</h2>
+            <Part
+              house={house}
+              templates={templates}
+              onChange={(change) => setHouse((now) => ({ ...now, ...change }))}
+            />
+          </div>
+        </section>
+      </main>
+      {landing && (
+        <LandingDialog
+          saved={saved}
+          house={house}
+          changes={changes}
+          templates={templates}
+          onClose={() => setLanding(false)}
+          onDone={(record, changed) => {
+            setSaved(record);
+            setHouse(record.document);
+            setTemplates(changed);
+            setLanding(false);
+          }}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,213 @@
+'use client';
+import { useEffect, useMemo, useState } from 'react';
+import type { House } from '@/core/document/house';
+import type { HouseChange } from '@/core/document/houseChanges';
+import { followHouse } from '@/core/document/houseChanges';
+import type { Template } from '@/core/document/template';
+import { FORMATS } from '@/core/layout/formats';
+import { previewFormat } from '@/core/layout/previewFormat';
+import { readingOf } from '@/core/proof/readingOf';
+import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import { RATES } from '@/core/units/rates';
+import type { HouseRecord } from '@/db/house';
+import type { ProjectSummary } from '@/db/projects';
+import type { TemplateRecord } from '@/db/templates';
+import type { DeskProject } from '@/server/usecases/shapes';
+import { useBackdrop } from '../picture/backdrop';
+import { PictureCanvas } from '../picture/PictureCanvas';
+import { useCompiled } from '../picture/useCompiled';
+import { useFonts } from '../picture/useFonts';
+import { ask, wordsOf } from '../shared/api';
+import { Button } from '../shared/Button';
+import { Modal } from '../shared/Modal';
+
+interface Props {
+  readonly saved: HouseRecord;
+  readonly house: House;
+  readonly changes: readonly HouseChange[];
+  readonly templates: readonly TemplateRecord[];
+  readonly onClose: () => void;
+  readonly onDone: (record: HouseRecord, templates: readonly TemplateRecord[]) => void;
+}
+
+/** Where a change of the House lands: each template before and after, and what it does to titles that are placed. */
+export function LandingDialog({ saved, house, changes, templates, onClose, onDone }: Props) {
+  const touched = useMemo(
+    () =>
+      templates.flatMap((record) => {
+        const after = followHouse(record.document, changes);
+        return after === record.document ? [] : [{ record, after }];
+      }),
+    [templates, changes],
+  );
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState('');
+  const wanted = touched.filter(({ record }) => !left.has(record.id));
+  const make = async (): Promise<void> => {
+    setBusy(true);
+    setProblem('');
+    try {
+      const { revision } = await ask<{ revision: number }>('house', {
+        method: 'PUT',
+        body: { revision: saved.revision, document: house },
+      });
+      const revisions = new Map<string, number>();
+      for (const { record, after } of wanted) {
+        const body = { revision: record.revision, document: after };
+        const answer = await ask<{ revision: number }>(`templates/${record.id}`, { method: 'PUT', body });
+        revisions.set(record.id, answer.revision);
+      }
+      const next = templates.map((record) => {
+        const revised = revisions.get(record.id);
+        return revised === undefined
+          ? record
+          : { ...record, document: followHouse(record.document, changes), revision: revised };
+      });
+      onDone({ document: house, revision }, next);
+    } catch (error) {
+      setProblem(`${wordsOf(error)} What was made until then is in force; reload to see it.`);
+      setBusy(false);
+    }
+  };
+  return (
+    <Modal
+      title="Where it lands"
+      open
+      onClose={onClose}
+      width="wide"
+      foot={
+        <>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="gold" disabled={busy} onClick={() => void make()}>
+            {wanted.length === 0 ? 'Make the change' : `Make the change in ${wanted.length} templates`}
+          </Button>
+        </>
+      }
+    >
+      <Placed saved={saved.document} house={house} changes={changes} />
+      {touched.length > 0 && (
+        <p className="pb-2 text-soft">
+          Templates change on the bench; titles follow when the designer releases the next edition.
+        </p>
+      )}
+      <ul className="grid gap-4">
+        {touched.map(({ record, after }) => (
+          <li key={record.id}>
+            <label className="flex items-center gap-2 pb-1.5">
+              <input
+                type="checkbox"
+                checked={!left.has(record.id)}
+                onChange={() =>
+                  setLeft((now) => {
+                    const next = new Set(now);
+                    if (!next.delete(record.id)) next.add(record.id);
+                    return next;
+                  })
+                }
+              />
+              <span className="font-serif font-semibold">{record.document.name}</span>
+            </label>
+            <div className="grid grid-cols-2 gap-3">
+              <Shot template={record.document} label="Before" />
+              <Shot template={after} label="After" />
+            </div>
+          </li>
+        ))}
+      </ul>
+      {problem !== '' && (
+        <p role="alert" className="pt-3 text-stop-ink">
+          {problem}
+        </p>
+      )}
+    </Modal>
+  );
+}
+
+interface Landing {
+  readonly name: string;
+  readonly titles: number;
+  readonly shortBefore: number;
+  readonly shortAfter: number;
+}
+
+/** What the change does to titles that are placed: counted for reading, told for what every proof measures anew. */
+function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { readonly saved: House }) {
+  const kinds = new Set(changes.map(({ kind }) => kind));
+  const counted = kinds.has('reading');
+  const proofed = kinds.has('checks') || kinds.has('areas');
+  const [landings, setLandings] = useState<readonly Landing[] | null>(null);
+  useEffect(() => {
+    if (!counted && !proofed) return;
+    let current = true;
+    void countTitles(saved, house).then((found) => current && setLandings(found));
+    return () => {
+      current = false;
+    };
+  }, [counted, proofed, saved, house]);
+  return (
+    <div className="pb-3">
+      {kinds.has('timing') && (
+        <p>Titles that are placed from now on fade so; those that are placed keep their fades.</p>
+      )}
+      {kinds.has('names') && <p>Names and entries change; nothing that is made looks otherwise.</p>}
+      {kinds.has('areas') && <p>New templates start with the areas.</p>}
+      {(counted || proofed) && landings === null && <p role="status">Counting titles…</p>}
+      {landings?.map(({ name, titles, shortBefore, shortAfter }) => (
+        <p key={name}>
+          <span className="font-semibold">{name}</span>
+          {counted && `: ${shortAfter} of ${titles} titles are too short to read, ${shortBefore} until now`}
+          {proofed && `: ${titles} titles are proofed again when its desk is open`}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+async function countTitles(before: House, after: House): Promise<Landing[]> {
+  const projects = await ask<ProjectSummary[]>('projects');
+  return Promise.all(
+    projects.map(async ({ id, name }) => {
+      const { titles, editions, settings } = await ask<DeskProject>(`projects/${id}`);
+      const rate = RATES.get(settings.rate);
+      const documents = new Map(editions.map((edition) => [edition.id, edition.document]));
+      const short = ({ reading }: House): number =>
+        titles.filter(({ editionId, values, lengthFrames }) => {
+          const document = documents.get(editionId);
+          if (document === undefined) return false;
+          const { reads, readable } = readingOf(document, values, lengthFrames, rate, reading);
+          return reads > readable + 0.05;
+        }).length;
+      return { name, titles: titles.length, shortBefore: short(before), shortAfter: short(after) };
+    }),
+  );
+}
+
+const NO_VALUES = {};
+const WIDTH_PX = 330;
+
+function Shot({ template, label }: { readonly template: Template; readonly label: string }) {
+  const fonts = useFonts();
+  const format = useMemo(() => previewFormat(FORMATS.get(template.formats[0]), WIDTH_PX), [template.formats]);
+  const { title } = useCompiled(template, NO_VALUES, format, fonts);
+  const backdrop = useBackdrop(template.backdrop);
+  const lists = useMemo(() => {
+    if (title === null) return [];
+    const rate = RATES.get(template.rate);
+    const timing = stretchTiming(template.timing, designFrames(template.timing, rate), rate);
+    return [title.frame((timing.inSeconds + timing.outStartSeconds) / 2, timing)];
+  }, [title, template]);
+  return (
+    <figure className="rounded-lg bg-well p-1.5">
+      <PictureCanvas
+        format={format}
+        backdrop={backdrop}
+        backdropSeconds={1}
+        lists={lists}
+        label={`${template.name}, ${label.toLowerCase()}`}
+        className="block max-w-full"
+      />
+      <figcaption className="px-1 pt-1 text-[12px] text-[#c9c4b8]">{label}</figcaption>
+    </figure>
+  );
+}

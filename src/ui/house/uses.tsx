@@ -1,0 +1,22 @@
+import type { TemplateRecord } from '@/db/templates';
+
+/** Where something of the House is used, in words. */
+export function Uses({
+  templates,
+  count,
+}: {
+  readonly templates: readonly TemplateRecord[];
+  readonly count: (template: TemplateRecord['document']) => number;
+}) {
+  const used = templates.flatMap(({ document }) => {
+    const places = count(document);
+    return places === 0 ? [] : [{ name: document.name, places }];
+  });
+  if (used.length === 0) return <span className="text-soft">not used yet</span>;
+  const places = used.reduce((sum, one) => sum + one.places, 0);
+  return (
+    <span className="truncate text-soft" title={used.map((one) => `${one.name}: ${one.places}`).join('\n')}>
+      {`${places} ${places === 1 ? 'place' : 'places'} in ${used.map(({ name }) => name).join(', ')}`}
+    </span>
+  );
+}
