@@ -4,6 +4,7 @@ import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
 import { benchMotion } from './motion';
 import { benchPages } from './pages';
+import { benchDesk } from './desk';
 import { benchTyping } from './typing';
 import { benchBatch, benchExport, benchMemory } from './press';
 
@@ -16,6 +17,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   memory: benchMemory,
   pages: benchPages,
   typing: benchTyping,
+  desk: benchDesk,
 };
 
 async function run(names: readonly string[]): Promise<void> {

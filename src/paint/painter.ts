@@ -25,6 +25,12 @@ export class Painter {
     context.setTransform(1, 0, 0, 1, 0, 0);
   }
 
+  /** Paints a part of a frame, with the frame's point (`left`, `top`), whole pixels, at the context's corner. */
+  paintPart(context: SurfaceContext, items: readonly DisplayItem[], left: number, top: number): void {
+    this.paintItems(context, items, left, top);
+    context.setTransform(1, 0, 0, 1, 0, 0);
+  }
+
   private paintItems(
     context: SurfaceContext,
     items: readonly DisplayItem[],

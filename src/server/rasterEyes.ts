@@ -14,15 +14,9 @@ export function createRasterEyes(): Eyes & { looked: number } {
   const eyes = {
     looked: 0,
     paint(items: Parameters<Eyes['paint']>[0], crop: Parameters<Eyes['paint']>[1]) {
-      const frame = createRasterFrame(crop.x + crop.width, crop.y + crop.height);
-      painter.paint(frame.context, { widthPx: crop.x + crop.width, heightPx: crop.y + crop.height, items });
-      const all = frame.readPixels();
-      const data = new Uint8ClampedArray(crop.width * crop.height * 4);
-      for (let y = 0; y < crop.height; y++) {
-        const from = ((crop.y + y) * (crop.x + crop.width) + crop.x) * 4;
-        data.set(all.subarray(from, from + crop.width * 4), y * crop.width * 4);
-      }
-      return { width: crop.width, height: crop.height, data };
+      const frame = createRasterFrame(crop.width, crop.height);
+      painter.paintPart(frame.context, items, crop.x, crop.y);
+      return { width: crop.width, height: crop.height, data: frame.readPixels() };
     },
     backdrop(picture: string, seconds: number): Promise<BackdropFrame | null> {
       eyes.looked++;

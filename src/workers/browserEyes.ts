@@ -24,9 +24,7 @@ export function createBrowserEyes(): Eyes {
       const width = Math.min(MOST_SIDE_PX, crop.width);
       const height = Math.min(MOST_SIDE_PX, crop.height);
       const context = surface(width, height);
-      context.setTransform(1, 0, 0, 1, -crop.x, -crop.y);
-      painter.paint(context, { widthPx: crop.x + width, heightPx: crop.y + height, items });
-      context.setTransform(1, 0, 0, 1, 0, 0);
+      painter.paintPart(context, items, crop.x, crop.y);
       return { width, height, data: context.getImageData(0, 0, width, height).data };
     },
     async backdrop(picture, seconds) {

@@ -68,7 +68,12 @@ interface CheckBase {
 export type Check = CheckBase &
   (
     | { readonly kind: 'title'; run(context: TitleContext): readonly Found[] }
-    | { readonly kind: 'layout'; run(context: LayoutContext): readonly Found[] | Promise<readonly Found[]> }
+    | {
+        readonly kind: 'layout';
+        /** Whether it finds the same in titles that differ in their words alone. */
+        readonly wordless?: boolean;
+        run(context: LayoutContext): readonly Found[] | Promise<readonly Found[]>;
+      }
     /** Finds by title id. */
     | { readonly kind: 'project'; run(titles: readonly SeenTitle[]): ReadonlyMap<string, readonly Found[]> }
   );

@@ -11,7 +11,7 @@ export interface TextRing {
 }
 
 // So many pixels say as much as all of them.
-const MOST_PIXELS = 1200;
+const MOST_PIXELS = 400;
 
 /**
  * The pixels of a text and of the ring of `widthPx` round its letters; null for a text of which no pixel is covered.

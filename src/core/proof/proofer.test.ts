@@ -126,9 +126,9 @@ describe('a proof that goes on', () => {
   });
 });
 
-test('every demo template is clear with words of its own, in every shape, over a dark picture', async () => {
+test('every demo template is clear with words of its own, wide and tall, over a dark picture', async () => {
   const plan = newPlan('wide-1080');
-  const deliveries = ['wide-1080', 'tall-1080', 'square-1080', 'classic-576'].map((format, i) => ({
+  const deliveries = ['wide-1080', 'tall-1080'].map((format, i) => ({
     id: i === 0 ? 'master' : format,
     name: format,
     format,
@@ -145,7 +145,7 @@ test('every demo template is clear with words of its own, in every shape, over a
       id: `t${i}`,
       editionId: id,
       startFrame: i * 600,
-      lengthFrames: 500,
+      lengthFrames: 300,
       lane: 0,
       values: Object.fromEntries(
         document.fields.filter(({ kind }) => kind === 'text').map((field) => [field.id, 'Osier']),

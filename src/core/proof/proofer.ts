@@ -12,7 +12,7 @@ import type { ShownTitle } from '../project/deliver';
 import { showTitle, titleIn } from '../project/deliver';
 import { meet } from '../project/lanes';
 import type { FontLibrary } from '../text/fontLibrary';
-import type { LayoutContext, TitleContext } from './check';
+import type { Check, LayoutContext, TitleContext } from './check';
 import { CHECKS } from './checks';
 import type { Eyes } from './eyes';
 import type { Finding, Found } from './finding';
@@ -35,6 +35,8 @@ export interface ProofProgress {
   readonly total: number;
 }
 
+type CheckOf<K extends Check['kind']> = Extract<Check, { kind: K }>;
+
 interface Proofed {
   title: Title;
   number: number;
@@ -48,7 +50,7 @@ interface Proofed {
 }
 
 // Wide enough to measure letters by; thin lines are measured in a picture of nearly the frame's own size.
-const WIDTH_PX = 480;
+const WIDTH_PX = 360;
 const INTERLACED_WIDTH_PX = 1440;
 const WORDS_AT_ONCE = 60;
 
@@ -62,6 +64,10 @@ export class Proofer {
   private around: ProofSurroundings | null = null;
   private focused: string | null = null;
   private projectDue = false;
+  /** Whether words cover other places than when titles were last compared; that waits until all are laid out. */
+  private coversMoved = false;
+  /** What was found in titles that look alike but for their words, for checks that do not depend on those. */
+  private readonly alike = new Map<string, Promise<readonly Found[]>>();
 
   constructor(private readonly tools: ProofTools) {}
 
@@ -74,6 +80,7 @@ export class Proofer {
       before.editions !== around.editions ||
       before.newest !== around.newest;
     this.around = around;
+    if (all) this.alike.clear();
     this.order = titles.map(({ id }) => id);
     const present = new Set(this.order);
     for (const id of this.titles.keys()) if (!present.has(id)) this.titles.delete(id);
@@ -105,7 +112,7 @@ export class Proofer {
     const [next] = this.inOrder((one) => this.dueDelivery(one) !== null, 1);
     const delivery = next === undefined ? null : this.dueDelivery(next);
     if (next !== undefined && delivery !== null) return this.checkLayout(next, delivery);
-    return null;
+    return this.coversMoved ? this.checkProject() : null;
   }
 
   private take(title: Title, number: number, all: boolean, elsewhere: boolean): void {
@@ -172,7 +179,7 @@ export class Proofer {
     // It may have been changed while pictures were waited for.
     if (this.titles.get(one.title.id) === one) {
       one.layouts.set(delivery.id, found);
-      if (one.covers.has(delivery.id)) this.projectDue = true;
+      if (one.covers.has(delivery.id)) this.coversMoved = true;
     }
     return new Map([[one.title.id, findingsOf(one)]]);
   }
@@ -192,7 +199,7 @@ export class Proofer {
       if (cover !== null) one.covers.set(delivery.id, cover);
       const found: Finding[] = [];
       for (const check of this.checksOf('layout'))
-        found.push(...tell(check.id, title.id, delivery.id, await check.run(layout)));
+        found.push(...tell(check.id, title.id, delivery.id, await this.runLayout(check, layout)));
       return found;
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
@@ -201,6 +208,27 @@ export class Proofer {
         toFinding('fit', title.id, delivery.id, { tone: 'stop', message: 'cannot be laid out', detail }),
       ];
     }
+  }
+
+  private runLayout(check: CheckOf<'layout'>, context: LayoutContext): Promise<readonly Found[]> {
+    if (check.wordless !== true) return Promise.resolve(check.run(context));
+    const { title, template, timing, delivery } = context;
+    const values = template.fields
+      .filter(({ kind }) => kind !== 'text' && kind !== 'rows' && kind !== 'date')
+      .map(({ id }) => title.values[id]);
+    const lengths = [timing.inFrames, timing.outFrames, title.fadeInFrames, title.fadeOutFrames];
+    const key = JSON.stringify([
+      check.id,
+      title.editionId,
+      template.name,
+      delivery,
+      lengths,
+      title.scrim,
+      values,
+    ]);
+    const known = this.alike.get(key) ?? Promise.resolve(check.run(context));
+    this.alike.set(key, known);
+    return known;
   }
 
   private layoutContext(context: TitleContext, delivery: Delivery): LayoutContext {
@@ -241,6 +269,7 @@ export class Proofer {
 
   private checkProject(): ReadonlyMap<string, readonly Finding[]> {
     this.projectDue = false;
+    this.coversMoved = false;
     const seen = this.order.flatMap((id) => {
       const one = this.titles.get(id);
       return one === undefined || one.context === null ? [] : [{ context: one.context, covers: one.covers }];
@@ -263,14 +292,9 @@ export class Proofer {
     return changed;
   }
 
-  private checksOf<K extends (typeof CHECKS.list)[number]['kind']>(
-    kind: K,
-  ): Extract<(typeof CHECKS.list)[number], { kind: K }>[] {
+  private checksOf<K extends Check['kind']>(kind: K): CheckOf<K>[] {
     const off = this.around?.house.checks.off ?? [];
-    return CHECKS.list.filter(
-      (check): check is Extract<(typeof CHECKS.list)[number], { kind: K }> =>
-        check.kind === kind && !off.includes(check.id),
-    );
+    return CHECKS.list.filter((check): check is CheckOf<K> => check.kind === kind && !off.includes(check.id));
   }
 }
 

@@ -5,13 +5,14 @@ import type { Rect } from '../../kit/rect';
 import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rect';
 import type { FrameFormat } from '../../layout/formats';
 import { pictureSize } from '../../layout/formats';
+import type { Scrim } from '../../document/project';
 import type { CompiledText } from '../../timeline/compile';
 import { frameToTimecode } from '../../units/timecode';
 import type { Check, LayoutContext } from '../check';
 import { defineCheck } from '../check';
 import type { ColourAt, TextRing } from '../contrastRing';
 import { leastContrast, ringContrast, textRing } from '../contrastRing';
-import type { BackdropFrame } from '../eyes';
+import type { BackdropFrame, Pixels } from '../eyes';
 import { backdropPoint, displayAspect } from '../eyes';
 import type { Found } from '../finding';
 import { momentsUnder, picturesUnder } from '../underTitle';
@@ -46,19 +47,34 @@ interface MeasuredText {
 
 function ringsOf({ shown, restingFrame, eyes, rules }: LayoutContext): MeasuredText[] {
   const { compiled } = shown;
-  const { items } = shown.frame(restingFrame);
   const pxPerU = compiled.toPixels[3];
   const { heightU } = pictureSize(compiled.format);
-  return compiled.texts.flatMap((text): MeasuredText[] => {
+  const cropped = compiled.texts.flatMap((text) => {
     const ink = text.ink();
     const widthPx = Math.max(1, text.type.capU * STROKE_SHARE * pxPerU);
     const crop = cropFor(ink, widthPx, compiled.format);
-    if (crop === null) return [];
-    const ring = textRing(eyes.paint(ink, crop), eyes.paint(items, crop), widthPx);
+    return crop === null ? [] : [{ text, ink, widthPx, crop }];
+  });
+  const all = unionRects(cropped.map(({ crop }) => crop));
+  if (all === null) return [];
+  // Shadows and the like make painting dear: once for all texts.
+  const painted = eyes.paint(shown.frame(restingFrame).items, all);
+  return cropped.flatMap(({ text, ink, widthPx, crop }): MeasuredText[] => {
+    const ring = textRing(eyes.paint(ink, crop), cutPixels(painted, all, crop), widthPx);
     if (ring === null) return [];
     const large = text.type.capU >= rules.largeCapShare * heightU;
     return [{ text, ring, crop, needed: large ? rules.contrastLarge : rules.contrastText }];
   });
+}
+
+/** The part of some pixels that lies in a smaller crop. */
+function cutPixels({ data }: Pixels, from: Rect, crop: Rect): Pixels {
+  const cut = new Uint8ClampedArray(crop.width * crop.height * 4);
+  for (let y = 0; y < crop.height; y++) {
+    const start = ((crop.y - from.y + y) * from.width + (crop.x - from.x)) * 4;
+    cut.set(data.subarray(start, start + crop.width * 4), y * crop.width * 4);
+  }
+  return { width: crop.width, height: crop.height, data: cut };
 }
 
 /** The whole pixels that letters and the ring round them cover, within the picture; null for nothing. */
@@ -124,29 +140,38 @@ function backdropColours(picture: BackdropFrame, crop: Rect, format: FrameFormat
   };
 }
 
-/** The weakest scrim, black or white, with which a text passes over some pictures; null when none does. */
+/** The weakest scrim, black or white, with which a text passes over some pictures, in steps of 5 %; null when none does. */
 function scrimFor(
   ring: TextRing,
   pictures: readonly { readonly colourAt: ColourAt }[],
   needed: number,
   present: number,
-): { readonly colour: string; readonly opacity: number } | null {
-  for (let percent = Math.round(present * 100) + 5; percent <= 95; percent += 5) {
-    const opacity = percent / 100;
-    for (const [colour, level] of [
-      ['#000000', 0],
-      ['#ffffff', 255],
-    ] as const) {
-      const under =
-        (colourAt: ColourAt): ColourAt =>
-        (index) => {
-          const [red, green, blue] = colourAt(index);
-          const mix = (channel: number): number => channel * (1 - opacity) + level * opacity;
-          return [mix(red), mix(green), mix(blue)];
-        };
-      if (pictures.every(({ colourAt }) => ringContrast(ring, under(colourAt)) >= needed * 1.02))
-        return { colour, opacity };
+): Scrim | null {
+  const passes = (scrim: Scrim): boolean =>
+    pictures.every(({ colourAt }) => ringContrast(ring, underScrim(colourAt, scrim)) >= needed * 1.02);
+  const found = ['#000000', '#ffffff'].flatMap((colour): Scrim[] => {
+    const at = (step: number): Scrim => ({ colour, opacity: (step * 5) / 100 });
+    let [low, high] = [Math.round(present * 20), STRONGEST_STEP];
+    if (high <= low || !passes(at(high))) return [];
+    // The stronger it is, the more the text stands out once it does at all.
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (passes(at(middle))) high = middle;
+      else low = middle;
     }
-  }
-  return null;
+    return [at(high)];
+  });
+  return found.toSorted((a, b) => a.opacity - b.opacity)[0] ?? null;
+}
+
+// 95 %: with more there is no picture left.
+const STRONGEST_STEP = 19;
+
+function underScrim(colourAt: ColourAt, { colour, opacity }: Scrim): ColourAt {
+  const level = colour === '#000000' ? 0 : 255;
+  const mix = (channel: number): number => channel * (1 - opacity) + level * opacity;
+  return (index) => {
+    const [red, green, blue] = colourAt(index);
+    return [mix(red), mix(green), mix(blue)];
+  };
 }

@@ -12,6 +12,7 @@ const LEAST_AREA = 0.25;
 export const flashingCheck: Check = defineCheck({
   kind: 'layout',
   id: 'flash',
+  wordless: true,
   label: 'Flashing',
   about: 'Counts flashes of more than a quarter of the picture while a title comes, holds and goes.',
   run(context) {

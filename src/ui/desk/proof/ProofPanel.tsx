@@ -67,7 +67,13 @@ export function ProofPanel({ onLook }: { readonly onLook: (titleId: string, fram
 }
 
 function Progress({ done, total }: { readonly done: number; readonly total: number }) {
-  if (total === 0 || done >= total)
+  if (total === 0)
+    return (
+      <span className="text-soft" role="status">
+        Beginning to look
+      </span>
+    );
+  if (done >= total)
     return (
       <span className="text-soft" role="status">
         All looked at

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { DragEvent } from 'react';
+import type { Span } from '@/core/project/lanes';
 import { endOf } from '@/core/project/lanes';
 import type { Player } from '../../picture/usePlayer';
 import { useClips, useDesk, useDeskUi, useTitles } from '../deskContext';
@@ -10,7 +11,7 @@ import { StripClip } from './StripClip';
 import { StripTitle } from './StripTitle';
 import { StripTools } from './StripTools';
 import type { StripView } from './stripView';
-import { HEAD_PX, LANE_PX, StripProvider } from './stripView';
+import { HEAD_PX, LANE_PX, StripProvider, useStrip } from './stripView';
 import { useStripZoom } from './useStripZoom';
 
 /** What a template carries while it is dragged from the shelf's drawer. */
@@ -32,7 +33,10 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
     [pxPerFrame, player.frame, fromFrame, toFrame],
   );
   const lanes = Math.max(1, ...titles.map((title) => title.lane)) + 1;
-  const seen = titles.filter((title) => title.startFrame < toFrame && endOf(title) > fromFrame);
+  const inView = <T extends Span>(list: readonly T[]): readonly T[] =>
+    zoom.ready ? list.filter((one) => one.startFrame < toFrame && endOf(one) > fromFrame) : [];
+  const seen = inView(titles);
+  const seenClips = inView(clips);
   const chosen = new Set(selection);
   const drop = useTemplateDrop(pxPerFrame, setSnapLine);
   return (
@@ -49,8 +53,12 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
               <div key={lane} className="flex items-center" style={{ height: LANE_PX }}>
                 <RowName>Titles {lane + 1}</RowName>
                 <div className="relative h-full" style={{ width: widthPx }} data-lane={lane}>
+                  <Overview
+                    spans={seen.length > MOST_DRAWN ? seen.filter((title) => title.lane === lane) : []}
+                  />
                   {seen
                     .filter((title) => title.lane === lane)
+                    .filter((title) => seen.length <= MOST_DRAWN || chosen.has(title.id))
                     .map((title) => (
                       <StripTitle key={title.id} title={title} chosen={chosen.has(title.id)} />
                     ))}
@@ -60,8 +68,9 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
             <div className="flex items-center" style={{ height: 50 }}>
               <RowName>Picture</RowName>
               <div className="relative h-11" style={{ width: widthPx }} data-clips>
-                {clips
-                  .filter((clip) => clip.startFrame < toFrame && endOf(clip) > fromFrame)
+                <Overview spans={seenClips.length > MOST_DRAWN ? seenClips : []} />
+                {seenClips
+                  .filter((clip) => seenClips.length <= MOST_DRAWN || clip.id === clipId)
                   .map((clip) => (
                     <StripClip key={clip.id} clip={clip} chosen={clip.id === clipId} />
                   ))}
@@ -82,6 +91,29 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
         </div>
       </section>
     </StripProvider>
+  );
+}
+
+// More than so many on one screen are too narrow to be told apart, let alone to be taken hold of.
+const MOST_DRAWN = 240;
+
+/** Very many titles or clips as plain bars; nearer, each is drawn by itself. */
+function Overview({ spans }: { readonly spans: readonly Span[] }) {
+  const { pxPerFrame } = useStrip();
+  if (spans.length === 0) return null;
+  const bars = spans.map(({ startFrame, lengthFrames }) => {
+    const width = Math.max(1, lengthFrames * pxPerFrame - 1);
+    return `M${(startFrame * pxPerFrame).toFixed(1)} 5h${width.toFixed(1)}v28h-${width.toFixed(1)}z`;
+  });
+  return (
+    <svg
+      className="pointer-events-none absolute inset-y-0 left-0 h-full overflow-visible"
+      width="1"
+      role="img"
+      aria-label={`${spans.length} of them; show less time to take hold of one`}
+    >
+      <path d={bars.join('')} className="fill-line-strong" />
+    </svg>
   );
 }
 

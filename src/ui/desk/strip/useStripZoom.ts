@@ -9,6 +9,8 @@ export interface StripZoom {
   readonly widthPx: number;
   readonly fromFrame: number;
   readonly toFrame: number;
+  /** Whether the strip has its width; before that nothing is drawn on it. */
+  readonly ready: boolean;
   readonly atLeast: boolean;
   readonly atMost: boolean;
   zoomBy(factor: number, aroundFrame: number): void;
@@ -72,6 +74,7 @@ export function useStripZoom(frames: number): [RefObject<HTMLDivElement | null>,
     widthPx: frames * pxPerFrame,
     fromFrame: (scroll - 300) / pxPerFrame,
     toFrame: (scroll + boxWidth + 300) / pxPerFrame,
+    ready: boxWidth > 0,
     atLeast: pxPerFrame <= least * 1.001,
     atMost: pxPerFrame >= MOST_PX_PER_FRAME,
     zoomBy,

@@ -1,0 +1,211 @@
+import { chromium } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { median, percentile, report } from './measure';
+import { CHROMIUM, start, withFolder } from './server';
+
+const TITLES = 2000;
+const KEYS = 40;
+const SCROLLS = 60;
+const EDITIONS = ['tideline-strap-1', 'place-corner-1', 'opening-lockup-1'];
+const SCENES = ['lock-gates', 'harbour-dusk', 'weir', 'reed-beds', 'night-deck'];
+
+/** How a project of two thousand titles opens, scrolls, takes letters and a sheet, and how long its whole proof takes. */
+export async function benchDesk(): Promise<void> {
+  console.log(`\nThe desk with ${TITLES} titles`);
+  await withFolder(async (folder) => {
+    const server = await start(folder);
+    const browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+    });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const id = await largeProject(page, server.url);
+    await measureOpening(page, server.url, id);
+    await measureProof(page);
+    await measureTyping(page);
+    await measureScrolling(page);
+    await measureOneEdit(page);
+    await measureImport(page, server.url);
+    await browser.close();
+    await server.stop();
+  });
+}
+
+async function largeProject(page: Page, url: string): Promise<string> {
+  const settings = { name: 'Two thousand', production: '', format: 'wide-1080', rate: '25' };
+  const made = await page.request.post(`${url}/api/projects`, { data: settings });
+  const { id }: { id: string } = await made.json();
+  const titles = Array.from({ length: TITLES }, (_, i) => ({
+    id: `t${i}`,
+    editionId: EDITIONS[i % 10 < 7 ? 0 : i % 10 < 9 ? 1 : 2],
+    startFrame: i * 150,
+    lengthFrames: 145,
+    lane: 0,
+    values: {
+      name: `Guest ${i} Marrow`,
+      role: 'Judge of the boats',
+      place: `Pier ${i}`,
+      when: 'low water',
+      title: `Heat ${i}`,
+      line: 'Day two',
+    },
+    keepsEdition: false,
+    heldTo: 'clip',
+    fadeInFrames: 0,
+    fadeOutFrames: 0,
+    shift: null,
+    scrim: null,
+    perDelivery: {},
+    kept: [],
+  }));
+  const clips = Array.from({ length: 400 }, (_, i) => ({
+    id: `c${i}`,
+    picture: SCENES[i % SCENES.length],
+    label: `Clip ${i}`,
+    startFrame: i * 750,
+    lengthFrames: 750,
+    sourceStartFrame: (i % 40) * 100,
+    sourceLengthFrames: null,
+    place: '',
+    recordedAt: '',
+  }));
+  const project = await (await page.request.get(`${url}/api/projects/${id}`)).json();
+  const plan = {
+    value: {
+      ...project.plan,
+      deliveries: [
+        ...project.plan.deliveries,
+        { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false },
+        { id: 'square', name: 'Square', format: 'square-1080', interlaced: false },
+      ],
+    },
+    revision: project.planRevision,
+  };
+  const remove = project.clips.map((clip: { id: string; revision: number }) => ({
+    id: clip.id,
+    revision: clip.revision,
+  }));
+  const put = (list: readonly object[]): object[] => list.map((value) => ({ value, revision: null }));
+  const answer = await page.request.post(`${url}/api/projects/${id}/changes`, {
+    data: { titles: { put: put(titles), remove: [] }, clips: { put: put(clips), remove }, plan },
+  });
+  if (!answer.ok()) throw new Error(await answer.text());
+  return id;
+}
+
+async function measureOpening(page: Page, url: string, id: string): Promise<void> {
+  await page.goto(`${url}/desk`);
+  const times: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    const from = performance.now();
+    await page.goto(`${url}/desk/${id}`);
+    await page.getByRole('gridcell', { name: 'Name, row 1: Guest 0 Marrow' }).waitFor();
+    times.push(performance.now() - from);
+    if (i < 4) await page.goto(`${url}/desk`);
+  }
+  report('opens, to its first rows, median', `${median(times).toFixed(0)} ms`, 'under 2000 ms');
+}
+
+const allLookedAt = { hasText: 'All looked at' };
+
+async function measureProof(page: Page): Promise<void> {
+  const from = performance.now();
+  await page.getByRole('radio', { name: 'Proof' }).click();
+  await page.getByRole('status').filter(allLookedAt).waitFor({ timeout: 300_000 });
+  const seconds = (performance.now() - from) / 1000;
+  report(`whole proof of ${TITLES} titles in 3 deliveries`, `${seconds.toFixed(1)} s`, 'under 60 s');
+  await page.getByRole('radio', { name: 'Card' }).click();
+}
+
+/** In the page: how long each frame takes while work goes on, in milliseconds. As text, since it is run as it stands. */
+const WATCH_FRAMES = `
+  window.gilderFrames = [];
+  let last = performance.now();
+  requestAnimationFrame(function step(now) {
+    window.gilderFrames.push(now - last);
+    last = now;
+    requestAnimationFrame(step);
+  });
+`;
+
+async function takeFrames(page: Page): Promise<number[]> {
+  return page.evaluate(() => {
+    const frames: unknown = Reflect.get(window, 'gilderFrames');
+    return Array.isArray(frames) ? frames.splice(0) : [];
+  });
+}
+
+function reportFrames(what: string, frames: readonly number[]): void {
+  const late = frames.filter((frame) => frame > 50).length;
+  report(`${what}: frames, 95th percentile`, `${percentile(frames, 0.95).toFixed(0)} ms`);
+  report(`${what}: frames over 50 ms`, `${late} of ${frames.length}`, 'none');
+}
+
+async function measureTyping(page: Page): Promise<void> {
+  await page.evaluate(WATCH_FRAMES);
+  await page.getByRole('gridcell', { name: 'Name, row 3: Guest 2 Marrow' }).click();
+  await page.keyboard.press('End');
+  await page.waitForLoadState('networkidle');
+  await takeFrames(page);
+  for (let i = 0; i < KEYS; i++) await page.keyboard.press('abcdefg'[i % 7], { delay: 40 });
+  reportFrames('typing', await takeFrames(page));
+}
+
+async function measureScrolling(page: Page): Promise<void> {
+  await page.getByRole('grid').hover();
+  await takeFrames(page);
+  for (let i = 0; i < SCROLLS; i++) {
+    await page.mouse.wheel(0, 400);
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+  }
+  reportFrames('scrolling', await takeFrames(page));
+}
+
+async function measureOneEdit(page: Page): Promise<void> {
+  await page.getByRole('radio', { name: 'Proof' }).click();
+  const settled = page.getByRole('status').filter(allLookedAt);
+  await settled.waitFor({ timeout: 120_000 });
+  await page.getByRole('grid').evaluate((grid) => grid.scrollTo(0, 0));
+  await page.getByRole('gridcell', { name: /^Role, row 5: / }).click();
+  const from = performance.now();
+  await page.keyboard.type('Stewrad');
+  await page
+    .getByRole('region', { name: 'Proof', exact: true })
+    .getByText('“Stewrad”, perhaps “Steward”')
+    .waitFor();
+  await settled.waitFor();
+  report('one edit: typed, proofed again, told', `${(performance.now() - from).toFixed(0)} ms`);
+}
+
+async function measureImport(page: Page, url: string): Promise<void> {
+  const settings = { name: 'From a sheet', production: '', format: 'wide-1080', rate: '25' };
+  const { id }: { id: string } = await (
+    await page.request.post(`${url}/api/projects`, { data: settings })
+  ).json();
+  await page.goto(`${url}/desk/${id}`);
+  const rows = Array.from(
+    { length: TITLES },
+    (_, i) => `${i * 6}s\t5.8s\tGuest ${i} Marrow\tJudge of the boats`,
+  );
+  await page.getByRole('button', { name: 'Fill from a sheet' }).click();
+  await page.getByLabel('Cells').fill(['In\tLasts\tName\tRole', ...rows].join('\n'));
+  const from = performance.now();
+  await page.getByRole('button', { name: 'Look at the rows' }).click();
+  await page.getByText(`${TITLES} rows are ready`).waitFor();
+  const seen = performance.now() - from;
+  const again = performance.now();
+  await page.getByRole('button', { name: `Bring in ${TITLES} titles` }).click();
+  await page
+    .getByRole('grid')
+    .and(page.locator(`[aria-rowcount="${TITLES + 1}"]`))
+    .waitFor();
+  const brought = performance.now() - again;
+  await page
+    .getByRole('status')
+    .filter({ hasText: /^saved$/ })
+    .waitFor({ timeout: 60_000 });
+  const saved = performance.now() - again;
+  report(`sheet of ${TITLES} rows: read and shown`, `${seen.toFixed(0)} ms`);
+  report(`sheet of ${TITLES} rows: on the cue sheet`, `${(seen + brought).toFixed(0)} ms`, 'under 3000 ms');
+  report(`sheet of ${TITLES} rows: saved on the server`, `${(seen + saved).toFixed(0)} ms`);
+}
