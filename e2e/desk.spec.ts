@@ -1,7 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { cellBox, drag, middle, saved } from './hands';
+import { cellBox, drag, middle, pixels, saved } from './hands';
 
 const timecode = (seconds: number): string =>
   `00:${String(Math.floor(seconds / 60)).padStart(2, '0')}:${String(seconds % 60).padStart(2, '0')}:00`;
@@ -329,4 +332,71 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
   await expect(strip.getByRole('button', { name: /^Clip Background/ })).toBeVisible();
   expect(await clips.count()).toBeGreaterThan(before);
   await saved(page);
+});
+
+const video = (name: string, codec: readonly string[]): string => {
+  const path = join(mkdtempSync(join(tmpdir(), 'gilder-video-')), name);
+  const source = ['-f', 'lavfi', '-i', 'testsrc=size=320x180:rate=25:duration=2'];
+  execFileSync('ffmpeg', ['-v', 'error', ...source, ...codec, '-pix_fmt', 'yuv420p', path]);
+  return path;
+};
+
+test('a video becomes a clip that is shown; one that cannot be decoded is refused and changes nothing', async ({
+  page,
+}) => {
+  await newProject(page, 'Video');
+  const clips = page.getByRole('region', { name: 'Strip' }).locator('[data-clips] button');
+  const before = await clips.count();
+  const files = page.getByTestId('clip-files');
+  await files.setInputFiles(video('odd.mp4', ['-c:v', 'mpeg4']));
+  await expect(page.getByText(/cannot decode “odd.mp4”|“odd.mp4” is no MP4/)).toBeVisible();
+  await files.setInputFiles({
+    name: 'not.mp4',
+    mimeType: 'video/mp4',
+    buffer: Buffer.from('no video at all'),
+  });
+  await expect(page.getByText(/“not.mp4” is no MP4 or WebM with pictures/)).toBeVisible();
+  await expect(clips).toHaveCount(before);
+  await files.setInputFiles(video('pan.webm', ['-c:v', 'libvpx-vp9', '-b:v', '400k']));
+  await expect(clips).toHaveCount(before + 1);
+  const clip = page.getByRole('button', { name: /^Clip pan, from .*, lasts 02:00$/ });
+  await expect(clip).toBeVisible();
+  // Shown under the playhead: it is another picture at another frame.
+  const picture = page.getByRole('region', { name: 'Picture' }).locator('canvas');
+  await page.getByRole('slider', { name: 'Playhead' }).focus();
+  await page.keyboard.press(']');
+  const bar = await middle(clip);
+  const ruler = await middle(page.getByRole('slider', { name: 'Playhead' }));
+  await page.mouse.click(bar.x - bar.width / 2 + 2, ruler.y);
+  const plain = await pixels(picture);
+  await page.mouse.click(bar.x + bar.width / 3, ruler.y);
+  await expect.poll(() => pixels(picture)).not.toBe(plain);
+  await saved(page);
+});
+
+test('a sheet of thousands of wrong and odd rows is shown as it is, and only what is right comes in', async ({
+  page,
+}) => {
+  await newProject(page, 'Odd sheet');
+  const rows = Array.from({ length: 5000 }, (_, i) => {
+    if (i === 0) return `0s,4s,=SUM(A1),"${'long '.repeat(20_000)}"`;
+    if (i === 1) return '6s,4s,نور الهلالي,مرشدة المد';
+    return i % 2 === 0 ? `late,4s,Guest ${i},judge` : `${i * 6}s,4s,Guest ${i},judge`;
+  });
+  const text = ['In,Lasts,Name,Name', ...rows].join('\r\n');
+  const bytes = Buffer.concat([Buffer.from(text, 'utf8'), Buffer.from([0xe9, 0x0a])]);
+  await page.getByRole('button', { name: 'Fill from a sheet' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByText('Drop a CSV or TSV file').click();
+  await (await chooser).setFiles({ name: 'odd.csv', mimeType: 'text/csv', buffer: bytes });
+  await expect(page.getByText(/not all UTF-8/)).toBeVisible();
+  await expect(page.getByText(/"Name" is there 2 times/)).toBeVisible();
+  await page.getByLabel('What “Name (2)” is').selectOption({ label: 'Role' });
+  await expect(page.getByText(/^2500 rows are ready, 2500 have something wrong$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Bring in 2500 titles' }).click();
+  await expect(page.getByText('2500 rows wait to be corrected', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('grid')).toHaveAttribute('aria-rowcount', '2501');
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(page.getByText('No titles yet.', { exact: false })).toBeVisible();
 });

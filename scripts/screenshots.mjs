@@ -58,8 +58,13 @@ await shoot('bench-card', '/bench/tideline-strap', async (page) => {
 await shoot('bench-lamplight', '/bench/place-corner', painted, 'lamplight');
 await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
-  await page.getByLabel('Name, row 3').click();
+  await page.getByRole('gridcell', { name: /^Name, row 3: / }).click();
+  await page.getByRole('button', { name: /to fix$/ }).waitFor();
 });
+await shoot('proof-sheet', '/desk/lantern-regatta-2/proof', async (page) => {
+  await page.locator('[data-proofed="true"]').waitFor({ timeout: 120_000 });
+});
+await shoot('house', '/house');
 await shoot('press', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
   const send = async (which, kind) => {

@@ -8,6 +8,7 @@ import { createRegistry } from './kit/registry';
 import { FORMATS } from './layout/formats';
 import { MOVES } from './moves';
 import { OUTPUTS } from './outputs';
+import { CHECKS } from './proof/checks';
 import { SCENES } from './scenes';
 import { FACES } from './text/faces';
 
@@ -28,6 +29,10 @@ test('every ease, move and scene in its folder is registered, and the other way 
   expect(SCENES.list.map((one) => camel(one.id)).toSorted()).toEqual(
     files('scenes', ['scene.ts', 'index.ts']),
   );
+});
+
+test('every check in its folder is registered', () => {
+  expect(CHECKS.list).toHaveLength(files('proof/checks', ['index.ts']).length);
 });
 
 test('every output can be written', () => {

@@ -10,8 +10,8 @@ import type { VideoFrameImage } from '@/ui/picture/videoStore';
 import { videoFrame } from '@/ui/picture/videoStore';
 
 // Pictures under titles are measured this wide; the mean of what lies round a letter needs no more.
-const BACKDROP_WIDTH_PX = 320;
-const MOST_KEPT = 600;
+const BACKDROP_WIDTH_PX = 240;
+const MOST_KEPT = 1000;
 const MOST_SIDE_PX = 4096;
 
 /** Looks at pictures for checks with the same painter as the screen and the press. */

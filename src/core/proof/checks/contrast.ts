@@ -15,6 +15,7 @@ import { leastContrast, ringContrast, textRing } from '../contrastRing';
 import type { BackdropFrame, Pixels } from '../eyes';
 import { backdropPoint, displayAspect } from '../eyes';
 import type { Found } from '../finding';
+import { standsOnPanel } from '../panelContrast';
 import { momentsUnder, picturesUnder } from '../underTitle';
 
 // The stroke of a text face is about this share of its capitals' height.
@@ -45,11 +46,21 @@ interface MeasuredText {
   readonly needed: number;
 }
 
-function ringsOf({ shown, restingFrame, eyes, rules }: LayoutContext): MeasuredText[] {
+function ringsOf({ shown, restingFrame, eyes, rules, applied }: LayoutContext): MeasuredText[] {
   const { compiled } = shown;
   const pxPerU = compiled.toPixels[3];
   const { heightU } = pictureSize(compiled.format);
+  const neededFor = ({ type }: CompiledText): number =>
+    type.capU >= rules.largeCapShare * heightU ? rules.contrastLarge : rules.contrastText;
+  const certain = (text: CompiledText): boolean => {
+    const layer = applied.layers.find(({ id }) => id === text.layerId);
+    const margin = text.type.capU * STROKE_SHARE;
+    return (
+      layer !== undefined && standsOnPanel(layer, applied.layers, compiled.boxes, margin, neededFor(text))
+    );
+  };
   const cropped = compiled.texts.flatMap((text) => {
+    if (certain(text)) return [];
     const ink = text.ink();
     const widthPx = Math.max(1, text.type.capU * STROKE_SHARE * pxPerU);
     const crop = cropFor(ink, widthPx, compiled.format);
@@ -62,8 +73,7 @@ function ringsOf({ shown, restingFrame, eyes, rules }: LayoutContext): MeasuredT
   return cropped.flatMap(({ text, ink, widthPx, crop }): MeasuredText[] => {
     const ring = textRing(eyes.paint(ink, crop), cutPixels(painted, all, crop), widthPx);
     if (ring === null) return [];
-    const large = text.type.capU >= rules.largeCapShare * heightU;
-    return [{ text, ring, crop, needed: large ? rules.contrastLarge : rules.contrastText }];
+    return [{ text, ring, crop, needed: neededFor(text) }];
   });
 }
 

@@ -28,7 +28,7 @@ interface Props {
 }
 
 /** One title of the cue sheet. */
-export function CueRow({
+export const CueRow = memo(function CueRow({
   title,
   row,
   number,
@@ -83,6 +83,16 @@ export function CueRow({
       </div>
     </div>
   );
+}, sameRow);
+
+/** A row is drawn again when something of it changes, or when the active cell or the chosen ones come or go in it. */
+function sameRow(before: Props, after: Props): boolean {
+  const keys = ['title', 'row', 'number', 'top', 'template', 'columns', 'chosen', 'onShow'] as const;
+  return keys.every((key) => before[key] === after[key]) && !touches(before) && !touches(after);
+}
+
+function touches({ grid: { active, range }, title, row }: Props): boolean {
+  return active?.titleId === title.id || (range !== null && row >= range.firstRow && row <= range.lastRow);
 }
 
 const isSingle = (range: NonNullable<Grid['range']>): boolean =>
@@ -162,7 +172,8 @@ function Cell({ title, column, row, col, context, active, chosen, grid, onProble
         grid.go({ titleId: title.id, col }, { extend: event.shiftKey });
       }}
       onPointerEnter={(event) => {
-        if (event.buttons === 1 && !active && grid.active !== null)
+        const sheet = event.currentTarget.closest('[role="grid"]');
+        if (event.buttons === 1 && !active && sheet?.contains(document.activeElement) === true)
           grid.go({ titleId: title.id, col }, { extend: true });
       }}
       onDoubleClick={() => grid.go({ titleId: title.id, col }, { edit: true })}

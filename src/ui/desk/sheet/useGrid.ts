@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { Titles } from '../deskStore';
 
@@ -46,21 +46,24 @@ export function useGrid(
   const index = useMemo(() => new Map(rows.map((title, i) => [title.id, i])), [rows]);
   const rowOf = (titleId: string): number => index.get(titleId) ?? -1;
   const range = rangeOf(active, anchor, rowOf);
-  const latest = useRef({ onChoose, scrollTo });
+  const latest = useRef({ onChoose, scrollTo, rows, index, active, anchor });
   useEffect(() => {
-    latest.current = { onChoose, scrollTo };
+    latest.current = { onChoose, scrollTo, rows, index, active, anchor };
   });
-  const go: Grid['go'] = (to, { extend = false, edit = false } = {}) => {
-    const start = extend ? (anchor ?? active ?? to) : to;
+  // The same function at all times, so that rows which stay as they are need not be drawn again.
+  const go = useCallback<Grid['go']>((to, { extend = false, edit = false } = {}) => {
+    const now = latest.current;
+    const start = extend ? (now.anchor ?? now.active ?? to) : to;
+    const rowNow = (titleId: string): number => now.index.get(titleId) ?? -1;
     setActive(to);
     setAnchor(start);
     setEditing(edit);
     setFocused(true);
-    const [a, b] = [rowOf(start.titleId), rowOf(to.titleId)];
-    if (b >= 0) latest.current.scrollTo(b);
-    const chosen = rows.slice(Math.max(0, Math.min(a, b)), Math.max(a, b) + 1).map(({ id }) => id);
-    latest.current.onChoose([to.titleId, ...chosen.filter((id) => id !== to.titleId)]);
-  };
+    const [a, b] = [rowNow(start.titleId), rowNow(to.titleId)];
+    if (b >= 0) now.scrollTo(b);
+    const chosen = now.rows.slice(Math.max(0, Math.min(a, b)), Math.max(a, b) + 1).map(({ id }) => id);
+    now.onChoose([to.titleId, ...chosen.filter((id) => id !== to.titleId)]);
+  }, []);
   const moveBy = (down: number, across: number, extend: boolean): void => {
     if (active === null) return;
     const row = Math.max(0, Math.min(rows.length - 1, rowOf(active.titleId) + down));
