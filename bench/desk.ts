@@ -24,7 +24,7 @@ export async function benchDesk(): Promise<void> {
     await measureProof(page);
     await measureTyping(page);
     await measureScrolling(page);
-    await measureOneEdit(page);
+    await measureOneChange(page);
     await measureImport(page, server.url);
     await browser.close();
     await server.stop();
@@ -161,7 +161,7 @@ async function measureScrolling(page: Page): Promise<void> {
   reportFrames('scrolling', await takeFrames(page));
 }
 
-async function measureOneEdit(page: Page): Promise<void> {
+async function measureOneChange(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Proof' }).click();
   const settled = page.getByRole('status').filter(allLookedAt);
   await settled.waitFor({ timeout: 120_000 });
