@@ -1,4 +1,5 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -13,6 +14,8 @@ import type { NewsItem } from '../news';
 import { NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 import { assetFile, getAssets, takeInAsset } from './assets';
+import { getHouse, putHouse } from './house';
+import { takeInVideo, videoFile } from './media';
 import { getProject, getProjects, putChanges, startProject } from './projects';
 import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
 
@@ -184,4 +187,44 @@ describe('stills', () => {
     await expect(takeInAsset(name, bytes)).rejects.toThrow(InputError);
     await expect(takeInAsset(name, bytes)).rejects.toThrow(message);
   });
+});
+
+describe('videos', () => {
+  const webm = (): Buffer => {
+    const path = join(mkdtempSync(join(tmpdir(), 'gilder-video-')), 'a.webm');
+    const source = ['-f', 'lavfi', '-i', 'testsrc=size=64x36:rate=5:duration=0.4'];
+    execFileSync('ffmpeg', ['-v', 'error', ...source, '-c:v', 'libvpx-vp9', path]);
+    return readFileSync(path);
+  };
+
+  test('are kept once by their content, and come back as they were', async () => {
+    const bytes = webm();
+    const first = await takeInVideo('a.webm', new Blob([Uint8Array.from(bytes)]).stream());
+    const again = await takeInVideo('b.webm', new Blob([Uint8Array.from(bytes)]).stream());
+    expect(again).toEqual(first);
+    const { mediaFolder } = await workshop();
+    expect(readdirSync(mediaFolder)).toHaveLength(1);
+    const answer = await videoFile(first.id);
+    expect(answer.headers.get('Content-Type')).toBe('video/webm');
+    expect(Buffer.from(await answer.arrayBuffer()).equals(bytes)).toBe(true);
+  });
+
+  test('that are none are refused, and nothing of them stays', async () => {
+    const { mediaFolder } = await workshop();
+    const before = readdirSync(mediaFolder);
+    const take = (text: string): Promise<unknown> => takeInVideo('x.mp4', new Blob([text]).stream());
+    await expect(take('no video')).rejects.toThrow(/File "x.mp4": expected an MP4, WebM or MOV video/);
+    await expect(take('')).rejects.toThrow(/expected a video, got "an empty file"/);
+    expect(readdirSync(mediaFolder)).toEqual(before);
+    await expect(videoFile('../../etc/passwd')).rejects.toBeInstanceOf(NotFoundError);
+  });
+});
+
+test('a new template starts with the safe areas of the house', async () => {
+  const { document, revision } = await getHouse();
+  const areas = [{ format: 'wide-1080', left: 0.2, top: 0.1, right: 0.2, bottom: 0.1 }];
+  const next = await putHouse({ revision, document: { ...document, areas } });
+  const start = { name: 'Strap', kind: 'name-strap', production: '', format: 'wide-1080', rate: '25' };
+  expect((await getTemplate(await startTemplate(start))).document.areas).toEqual(areas);
+  await putHouse({ revision: next, document });
 });

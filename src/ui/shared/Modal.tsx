@@ -28,7 +28,7 @@ export function Modal({ title, open, onClose, width = 'narrow', foot, children }
           )}
         >
           <DialogTitle className="font-serif text-[18px] font-semibold">{title}</DialogTitle>
-          <div className="mt-3 min-h-0 flex-1 overflow-y-auto">{children}</div>
+          <div className="-mx-1 mt-3 min-h-0 flex-1 overflow-y-auto px-1 py-0.5">{children}</div>
           {foot !== undefined && <div className="flex items-center justify-end gap-2 pt-4">{foot}</div>}
         </DialogPanel>
       </div>

@@ -284,14 +284,21 @@ describe('the layout in each delivery', () => {
     ).toEqual([]);
   });
 
-  test('words that are cut, too wide or squeezed hard; what stays easy to read is let pass', async () => {
+  test('words that are cut, too wide, squeezed hard or wrapped; a light squeeze is let pass', async () => {
     const long = { name: 'Bartholomew Quillfeather-Oduya of the Upper Weirs' };
     const narrow = (whenLong: Extract<Layer, { kind: 'text' }>['whenLong']): Promise<string[]> =>
       messages({ titles: [title(long)], template: words({ maxWidthShare: 0.3, whenLong }) });
     expect(await narrow([])).toContain('name is too wide');
     expect(await narrow([{ kind: 'cut' }])).toContain('name is cut');
     expect(await narrow([{ kind: 'squeeze', minPercent: 20 }])).toContain('name is squeezed hard');
-    expect(await narrow([{ kind: 'wrap', maxLines: 4 }])).toEqual([]);
+    expect(await narrow([{ kind: 'wrap', maxLines: 4 }])).toEqual(['name is wrapped']);
+    const checks = { ...FIRST_HOUSE.checks, squeezeShare: 0.15 };
+    const light = {
+      titles: [title(long)],
+      template: words({ maxWidthShare: 0.3, whenLong: [{ kind: 'squeeze', minPercent: 20 }] }),
+      more: { house: { ...FIRST_HOUSE, checks } },
+    };
+    expect(await messages(light)).toEqual([]);
   });
 
   test('small capitals and characters that no face has', async () => {
