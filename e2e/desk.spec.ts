@@ -118,12 +118,12 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
   await page.getByRole('button', { name: 'Choose title 10', exact: true }).click({ modifiers: ['Shift'] });
   await page.getByRole('button', { name: 'Swap template…' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Template', { exact: true }).selectOption({ label: 'Place corner' });
+  await dialog.getByLabel('Template', { exact: true }).selectOption({ label: 'Chapter card' });
   await expect(dialog.getByText('Every word finds a field.')).toBeVisible();
   await dialog.getByRole('button', { name: 'Swap 10 titles' }).click();
-  const corners = sheet.getByRole('gridcell', { name: /^Template, row \d+: Place corner$/ });
+  const corners = sheet.getByRole('gridcell', { name: /^Template, row \d+: Chapter card$/ });
   await expect(corners).toHaveCount(10);
-  await expect(sheet.getByRole('gridcell', { name: `Place, row 3: ${names[2]}` })).toBeVisible();
+  await expect(sheet.getByRole('gridcell', { name: `Title, row 3: ${names[2]}` })).toBeVisible();
   await page.keyboard.press('ControlOrMeta+z');
   await expect(corners).toHaveCount(0);
   await page.keyboard.press('ControlOrMeta+Shift+z');
@@ -132,8 +132,8 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
 
   // The designer releases a new edition: the desk is told at once, and the titles are brought up to date.
   const bench = await context.newPage();
-  await bench.goto('/bench/place-corner');
-  await bench.getByLabel('Template name').fill('Place corner, new');
+  await bench.goto('/bench/chapter-card');
+  await bench.getByLabel('Template name').fill('Chapter card, new');
   await bench.getByRole('button', { name: /^Release edition \d+$/ }).click();
   await expect(bench.getByRole('button', { name: /^Edition \d+ released$/ })).toBeDisabled();
   await bench.close();
@@ -144,7 +144,7 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
     .first()
     .click();
   await dialog.getByRole('button', { name: 'Bring all 9 titles up to date' }).click();
-  await expect(sheet.getByRole('gridcell', { name: /: Place corner, new$/ })).toHaveCount(9);
+  await expect(sheet.getByRole('gridcell', { name: /: Chapter card, new$/ })).toHaveCount(9);
 
   // A second delivery, where one title says less and one is left out.
   await page.getByRole('button', { name: 'Delivery: Master' }).click();

@@ -13,13 +13,13 @@ test('a change of the House is shown where it lands, left out where it is not wa
   const count = await dialog.getByRole('checkbox').count();
   expect(count).toBeGreaterThan(2);
   await expect(dialog.getByRole('img', { name: 'Tideline strap, before' })).toBeVisible();
-  await dialog.getByLabel('Chapter card').uncheck();
+  await dialog.getByRole('checkbox', { name: 'Ribbon bumper' }).uncheck();
   await dialog.getByRole('button', { name: `Make the change in ${count - 1} templates` }).click();
   await expect(page.getByText('as it is in force')).toBeVisible();
-  await expect(gold.getByText(/^\d+ places in /)).not.toContainText('Chapter card');
+  await expect(gold.getByText(/^\d+ places in /)).not.toContainText('Ribbon bumper');
 
   // The bench has it, and a reload of the House too.
-  await page.goto('/bench/chapter-card');
+  await page.goto('/bench/tideline-strap');
   await expect(page.getByTestId('well')).toBeVisible();
   await page.goto('/house');
   await expect(page.getByLabel('Lamp gold, hex')).toHaveValue(/#c98a2b/i);
