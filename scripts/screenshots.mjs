@@ -59,7 +59,8 @@ await shoot('bench-lamplight', '/bench/place-corner', painted, 'lamplight');
 await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
   await page.getByRole('gridcell', { name: /^Name, row 3: / }).click();
-  await page.getByRole('button', { name: /to fix$/ }).waitFor();
+  await page.getByText('…', { exact: true }).first().waitFor({ state: 'hidden' });
+  await page.getByRole('grid').getByText('clear').nth(5).waitFor();
 });
 await shoot('proof-sheet', '/desk/lantern-regatta-2/proof', async (page) => {
   await page.locator('[data-proofed="true"]').waitFor({ timeout: 120_000 });

@@ -34,7 +34,11 @@ export type ProofRequest =
 export type ProofReply =
   | {
       readonly kind: 'findings';
-      readonly findings: readonly (readonly [titleId: string, findings: readonly Finding[]])[];
+      readonly findings: readonly (readonly [
+        titleId: string,
+        findings: readonly Finding[],
+        complete: boolean,
+      ])[];
       readonly progress: ProofProgress;
     }
   | { readonly kind: 'quiet'; readonly request: number; readonly map: QuietMap | null }

@@ -101,7 +101,11 @@ async function work(made: Proofer): Promise<void> {
   let changed = new Map<string, ProofFindings>();
   let told = performance.now();
   const tell = (): void => {
-    reply({ kind: 'findings', findings: [...changed], progress: made.progress });
+    reply({
+      kind: 'findings',
+      findings: [...changed].map(([id, list]) => [id, list, made.isComplete(id)]),
+      progress: made.progress,
+    });
     changed = new Map();
     told = performance.now();
   };

@@ -93,6 +93,12 @@ export class Proofer {
     this.focused = titleId;
   }
 
+  /** Whether a title has been looked at in everything, in every delivery. */
+  isComplete(titleId: string): boolean {
+    const one = this.titles.get(titleId);
+    return one !== undefined && one.words !== null && this.dueDelivery(one) === null;
+  }
+
   get progress(): ProofProgress {
     const deliveries = this.around?.plan.deliveries.length ?? 0;
     let done = 0;

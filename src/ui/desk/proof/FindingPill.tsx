@@ -9,8 +9,8 @@ export function FindingPill({ titleId }: { readonly titleId: string }) {
   const { ui } = useDesk();
   const select = useSelect();
   const [worst, ...others] = findingsOf(titleId);
-  if (!knows(titleId)) return <span className="text-[12px] text-soft">…</span>;
-  if (worst === undefined) return <Pill tone="pass">clear</Pill>;
+  if (worst === undefined)
+    return knows(titleId) ? <Pill tone="pass">clear</Pill> : <span className="text-[12px] text-soft">…</span>;
   return (
     <button
       type="button"

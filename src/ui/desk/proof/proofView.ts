@@ -12,6 +12,8 @@ import { usePlan } from '../deskContext';
 /** What the proof has found so far. */
 export interface ProofState {
   readonly findings: ReadonlyMap<string, readonly Finding[]>;
+  /** Titles that were looked at in everything at least once. */
+  readonly complete: ReadonlySet<string>;
   readonly progress: ProofProgress;
   /** Why there is no proof, in words; empty when there is one. */
   readonly failure: string;
@@ -34,6 +36,7 @@ export interface ProofDesk {
 const NO_PROOF: ProofDesk = {
   store: createStore<ProofState>(() => ({
     findings: new Map(),
+    complete: new Set(),
     progress: { done: 0, total: 0 },
     failure: '',
   })),
@@ -54,7 +57,7 @@ export interface ProofView {
   /** The findings of a title that nobody has set aside, what must be fixed first. */
   findingsOf(titleId: string): readonly Finding[];
   toneOf(titleId: string): Tone;
-  /** Whether the title has been proofed at all. */
+  /** Whether the title has been looked at in everything. */
   knows(titleId: string): boolean;
   readonly progress: ProofProgress;
 }
@@ -63,7 +66,7 @@ const NONE: readonly Finding[] = [];
 
 /** What has been found, without what was set aside. */
 export function useProofView(): ProofView {
-  const { findings, progress } = useStore(useProofDesk().store);
+  const { findings, complete, progress } = useStore(useProofDesk().store);
   const { setAside } = usePlan();
   return useMemo(() => {
     const aside = new Set(setAside.map(({ key }) => key));
@@ -79,10 +82,10 @@ export function useProofView(): ProofView {
     return {
       findingsOf,
       toneOf: (id) => findingsOf(id)[0]?.tone ?? 'pass',
-      knows: (id) => findings.has(id),
+      knows: (id) => complete.has(id),
       progress,
     };
-  }, [findings, progress, setAside]);
+  }, [findings, complete, progress, setAside]);
 }
 
 /** The plan with a finding set aside, or taken up again. */

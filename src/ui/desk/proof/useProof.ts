@@ -51,6 +51,7 @@ interface Around {
 class ProofWorkerDesk implements ProofDesk {
   readonly store = createStore<ProofState>(() => ({
     findings: new Map(),
+    complete: new Set(),
     progress: { done: 0, total: 0 },
     failure: '',
   }));
@@ -127,8 +128,14 @@ class ProofWorkerDesk implements ProofDesk {
     switch (reply.kind) {
       case 'findings': {
         const findings = new Map(this.store.getState().findings);
-        for (const [id, list] of reply.findings) if (this.sentTitles.has(id)) findings.set(id, list);
-        this.store.setState({ findings, progress: reply.progress });
+        const complete = new Set(this.store.getState().complete);
+        for (const [id, list, done] of reply.findings) {
+          if (!this.sentTitles.has(id)) continue;
+          findings.set(id, list);
+          // What was whole stays shown while it is looked at again.
+          if (done) complete.add(id);
+        }
+        this.store.setState({ findings, complete, progress: reply.progress });
         return;
       }
       case 'quiet':
