@@ -4,6 +4,7 @@ import { newPlan } from '../document/plan';
 import type { Clip, Title } from '../document/project';
 import { newClip, newTitle } from '../document/project';
 import {
+  cutAt,
   cutClip,
   cutFrames,
   makeRoom,
@@ -91,6 +92,16 @@ describe('clips that change', () => {
     const [first, second] = cutClip(THREE[1], 130, () => 'x');
     expect(first).toMatchObject({ id: 'b', startFrame: 100, lengthFrames: 30, sourceStartFrame: 20 });
     expect(second).toMatchObject({ id: 'x', startFrame: 130, lengthFrames: 70, sourceStartFrame: 50 });
+  });
+
+  test('the clip at a frame is cut there; at its own start there is nothing to cut', () => {
+    expect(spans(cutAt(work(THREE), 130, () => 'x').clips)).toEqual([
+      'a 0-100',
+      'b 100-130',
+      'x 130-200',
+      'c 200-300',
+    ]);
+    for (const frame of [100, 300]) expect(cutAt(work(THREE), frame, () => 'x').clips).toBe(THREE);
   });
 
   test('a trimmed start keeps its pictures where they are, down to the first picture there is', () => {

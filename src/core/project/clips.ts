@@ -53,6 +53,14 @@ export function cutClip(clip: Clip, frame: number, newId: () => string): readonl
   ];
 }
 
+/** The work with the clip at a frame cut in two there; the same work where a clip starts or none lies. */
+export function cutAt(work: Work, frame: number, newId: () => string): Work {
+  const clip = spanAt(work.clips, frame);
+  if (clip === undefined || clip.startFrame === frame) return work;
+  const parts = cutClip(clip, frame, newId);
+  return { ...work, clips: work.clips.flatMap((one) => (one === clip ? parts : [one])) };
+}
+
 /** A clip with one end moved by frames; never shorter than a frame, and never from before its picture's start. */
 export function trimClip(clip: Clip, end: 'start' | 'end', by: number): Clip {
   if (end === 'end') return { ...clip, lengthFrames: Math.max(1, clip.lengthFrames + by) };

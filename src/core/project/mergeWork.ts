@@ -5,7 +5,7 @@ import { sameValue } from '../kit/sameValue';
 /** A cell that two desks changed in different ways. Both values are kept until somebody chooses. */
 export interface CellConflict {
   readonly titleId: string;
-  /** A property of the title, or `values.` and a field's id; `title` when one desk removed it. */
+  /** A property of the title, or `values.` and a field's id. */
   readonly cell: string;
   readonly mine: unknown;
   readonly theirs: unknown;

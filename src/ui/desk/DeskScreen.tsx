@@ -136,7 +136,7 @@ function DeskLayout({ saving, placeEditionId }: LayoutProps) {
           </>
         }
       />
-      <SaveTrouble state={saving.state} onTakeTheirs={saving.resume} onKeepMine={saving.resume} />
+      <SaveTrouble state={saving.state} />
       <ConflictBar />
       <main className="flex min-h-0 flex-1 flex-col">
         <div className="flex min-h-0 flex-1">

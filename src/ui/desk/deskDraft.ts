@@ -7,7 +7,7 @@ import { mergeList, mergePlan, mergeTitle, withConflictCell } from '@/core/proje
 import type { Work } from '@/core/project/work';
 import type { ProjectRevisions } from '@/db/projects';
 import type { DeskProject } from '@/server/usecases/shapes';
-import { ask, RefusedError } from '../shared/api';
+import { ask, RefusedError, UnreachableError } from '../shared/api';
 import type { DeskStore } from './deskStore';
 
 interface Saved<T> {
@@ -19,8 +19,12 @@ interface Saved<T> {
 interface UnsavedWork {
   readonly base: Work;
   readonly mine: Work;
+  /** Cells that nobody had chosen about yet. */
+  readonly conflicts: readonly CellConflict[];
 }
 
+// Each begins from what the other desk has saved by then.
+const MOST_ATTEMPTS = 4;
 // A save while the page goes may carry 64 kB; larger ones are kept here and saved at the next opening.
 const MOST_IN_A_SAVE = 1000;
 
@@ -51,20 +55,33 @@ export class DeskDraft {
 
   /** Saves what differs from the server's state; what others changed in between is put together with it first. */
   save = async (work: Work, leaving: boolean): Promise<void> => {
-    try {
-      await this.send(work, leaving);
-    } catch (error) {
-      if (!(error instanceof RefusedError) || error.status !== 409) throw error;
-      await this.catchUp();
-      await this.send(this.store.getState(), leaving);
-    }
-    await del(this.key).catch(() => undefined);
+    await this.sendMerged(work, leaving);
+    // While cells are in conflict, what is here is nowhere else.
+    if (this.store.getState().conflicts.length > 0) await this.keep(this.store.getState());
+    else await del(this.key).catch(() => undefined);
   };
 
+  private async sendMerged(work: Work, leaving: boolean): Promise<void> {
+    let next = work;
+    for (let attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
+      try {
+        return await this.send(next, leaving);
+      } catch (error) {
+        if (!(error instanceof RefusedError) || error.status !== 409) throw error;
+        await this.catchUp();
+        next = this.store.getState();
+      }
+    }
+    throw new UnreachableError(
+      'Another desk goes on saving at the same time. What is here is kept and tried again.',
+    );
+  }
+
   /** Keeps the work in the browser while it is not on the server. */
-  keep = async (work: Work): Promise<void> => {
+  keep = async ({ titles, clips, plan }: Work): Promise<void> => {
     const base = { titles: valuesOf(this.titles), clips: valuesOf(this.clips), plan: this.plan.value };
-    const unsaved: UnsavedWork = { base, mine: { titles: work.titles, clips: work.clips, plan: work.plan } };
+    const { conflicts } = this.store.getState();
+    const unsaved: UnsavedWork = { base, mine: { titles, clips, plan }, conflicts };
     await set(this.key, unsaved).catch(() => undefined);
   };
 
@@ -74,8 +91,8 @@ export class DeskDraft {
     if (unsaved === undefined) return false;
     const now = this.store.getState();
     const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
+    this.store.setState({ conflicts: [...unsaved.conflicts, ...conflicts] });
     this.store.getState().applyWork(() => work);
-    this.store.setState({ conflicts });
     return !sameValue(work.titles, now.titles);
   }
 
@@ -102,6 +119,8 @@ export class DeskDraft {
     this.titles = savedFrom(project.titles, theirs.titles);
     this.clips = savedFrom(project.clips, theirs.clips);
     this.plan = { value: theirs.plan, revision: project.planRevision };
+    // At once: what is in conflict is nowhere else, and the page may go at any time.
+    if (fresh.length > 0) await this.keep(this.store.getState());
     return project;
   }
 
@@ -171,7 +190,7 @@ function withoutConflicts(titles: readonly Title[], conflicts: readonly CellConf
   if (conflicts.length === 0) return titles;
   return titles.map((title) =>
     conflicts
-      .filter((one) => one.titleId === title.id && one.cell !== 'title')
+      .filter((one) => one.titleId === title.id)
       .reduce((now, one) => withConflictCell(now, one.cell, one.theirs), title),
   );
 }

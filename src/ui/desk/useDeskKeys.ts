@@ -2,9 +2,9 @@
 import { nanoid } from 'nanoid';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { nudgeTitles } from '@/core/project/arrangeTitles';
-import { cutClip, cutFrames, removeClip } from '@/core/project/clips';
+import { cutAt, cutFrames, removeClip } from '@/core/project/clips';
 import { nextDelivery } from '@/core/project/deliver';
-import { endOf, spanAt } from '@/core/project/lanes';
+import { endOf } from '@/core/project/lanes';
 import type { Player } from '../picture/usePlayer';
 import { useDesk, useSelect } from './deskContext';
 import { setMarker } from './strip/StripTools';
@@ -73,16 +73,7 @@ function useTitleKeys(player: Player): void {
     const step = (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? rate.nominal : 1);
     store.getState().apply((now) => nudgeTitles(now, ids, step));
   });
-  useHotkeys('c', () => {
-    const { clips, applyWork } = store.getState();
-    const under = spanAt(clips, player.frame);
-    if (under === undefined || player.frame === under.startFrame) return;
-    const parts = cutClip(under, player.frame, () => nanoid(12));
-    applyWork((work) => ({
-      ...work,
-      clips: work.clips.flatMap((clip) => (clip.id === under.id ? parts : [clip])),
-    }));
-  });
+  useHotkeys('c', () => store.getState().applyWork((work) => cutAt(work, player.frame, () => nanoid(12))));
   const history = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('mod+z', () => store.temporal.getState().undo(), history);
   useHotkeys('mod+shift+z', () => store.temporal.getState().redo(), history);

@@ -4,8 +4,9 @@ import type { SaveState } from './autosaver';
 
 interface Props {
   readonly state: SaveState;
-  readonly onTakeTheirs: () => void;
-  readonly onKeepMine: () => void;
+  /** For work that is not put together by itself: what decides between two versions. */
+  readonly onTakeTheirs?: () => void;
+  readonly onKeepMine?: () => void;
 }
 
 /** A strip under the bar while something is not saved: what happened and what can be done. */
@@ -17,7 +18,7 @@ export function SaveTrouble({ state, onTakeTheirs, onKeepMine }: Props) {
       className="flex shrink-0 items-center gap-3 border-b border-line bg-stop-wash px-4 py-1.5 text-stop-ink"
     >
       <p className="min-w-0 flex-1 whitespace-pre-line">{state.message}</p>
-      {state.kind === 'stale' && (
+      {state.kind === 'stale' && onTakeTheirs !== undefined && (
         <>
           <Button onClick={onTakeTheirs}>Take the other version</Button>
           {state.newer !== null && <Button onClick={onKeepMine}>Keep mine</Button>}

@@ -15,8 +15,8 @@ import {
 import { nanoid } from 'nanoid';
 import type { ReactNode } from 'react';
 import { alignTitles, closeGaps } from '@/core/project/arrangeTitles';
-import { cutClip, removeClip } from '@/core/project/clips';
-import { endOf, spanAt } from '@/core/project/lanes';
+import { cutAt, removeClip } from '@/core/project/clips';
+import { spanAt } from '@/core/project/lanes';
 import type { Player } from '../../picture/usePlayer';
 import { classes } from '../../shared/classes';
 import { useApplyTitles, useApplyWork, useClips, useDesk, useDeskUi } from '../deskContext';
@@ -123,7 +123,7 @@ function ClipTools({ player }: { readonly player: Player }) {
   const clipId = useDeskUi((state) => state.clipId);
   const apply = useApplyWork();
   const under = spanAt(clips, player.frame);
-  const cuttable = under !== undefined && player.frame > under.startFrame && player.frame < endOf(under);
+  const cuttable = under !== undefined && player.frame > under.startFrame;
   const icon = 'h-4 w-4';
   return (
     <>
@@ -132,14 +132,7 @@ function ClipTools({ player }: { readonly player: Player }) {
         label="Cut the clip at the playhead"
         tip="C"
         disabled={!cuttable}
-        onClick={() => {
-          if (under === undefined) return;
-          const parts = cutClip(under, player.frame, () => nanoid(12));
-          apply((work) => ({
-            ...work,
-            clips: work.clips.flatMap((clip) => (clip.id === under.id ? parts : [clip])),
-          }));
-        }}
+        onClick={() => apply((work) => cutAt(work, player.frame, () => nanoid(12)))}
       >
         <ScissorsIcon className={icon} />
       </Tool>
