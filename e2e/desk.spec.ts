@@ -224,6 +224,10 @@ test('two desks on one project see each other’s changes; a conflict names the 
   const bar = other.getByRole('alert').filter({ hasText: 'two desks changed it' });
   await expect(bar).toContainText('Title 4, Role');
   await expect(bar).toContainText('Here “Rigger”, there “Sailor”');
+  // Not even a reload decides.
+  await saved(other);
+  await other.reload();
+  await expect(bar).toContainText('Here “Rigger”, there “Sailor”');
   await bar.getByRole('button', { name: 'Keep what is here' }).click();
   await expect(
     page.getByRole('region', { name: 'Cue sheet' }).getByLabel('Role, row 4', { exact: true }),

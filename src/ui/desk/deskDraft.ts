@@ -1,4 +1,4 @@
-import { del, get, set } from 'idb-keyval';
+import { del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@/core/document/plan';
 import type { Clip, Title } from '@/core/document/project';
 import { sameValue } from '@/core/kit/sameValue';
@@ -39,6 +39,8 @@ export class DeskDraft {
   private clips: ReadonlyMap<string, Saved<Clip>> = new Map();
   private plan: Saved<Plan>;
   private readonly path: string;
+  private readonly prefix: string;
+  /** Under which this page keeps what is not saved; another tab on the same project has its own. */
   private readonly key: string;
 
   constructor(
@@ -46,7 +48,8 @@ export class DeskDraft {
     private readonly store: DeskStore,
   ) {
     this.path = `projects/${encodeURIComponent(project.id)}`;
-    this.key = `gilder-desk-${project.id}`;
+    this.prefix = `gilder-desk-${project.id} `;
+    this.key = this.prefix + this.deskId;
     const { titles, clips, plan } = store.getState();
     this.titles = savedFrom(project.titles, titles);
     this.clips = savedFrom(project.clips, clips);
@@ -85,14 +88,32 @@ export class DeskDraft {
     await set(this.key, unsaved).catch(() => undefined);
   };
 
-  /** Takes up what an earlier page could not save. Says whether there was anything. */
+  /** Takes up what earlier pages could not save, those that are still open left alone. Says whether there was anything. */
   async takeUpUnsaved(): Promise<boolean> {
-    const unsaved = await get<UnsavedWork>(this.key).catch(() => undefined);
+    // Held as long as the page is open: what lies under its key is nobody else's to take up.
+    void navigator.locks.request(this.key, () => new Promise(() => undefined));
+    const left = (await keys<string>().catch(() => [])).filter(
+      (key) => key.startsWith(this.prefix) && key !== this.key,
+    );
+    const found = await Promise.all(
+      left.map((key) =>
+        navigator.locks.request(key, { ifAvailable: true }, (lock) =>
+          lock === null ? false : this.takeUp(key),
+        ),
+      ),
+    );
+    return found.includes(true);
+  }
+
+  private async takeUp(key: string): Promise<boolean> {
+    const unsaved = await get<UnsavedWork>(key).catch(() => undefined);
     if (unsaved === undefined) return false;
     const now = this.store.getState();
     const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
-    this.store.setState({ conflicts: [...unsaved.conflicts, ...conflicts] });
-    this.store.getState().applyWork(() => work);
+    this.store.setState({ conflicts: [...now.conflicts, ...unsaved.conflicts, ...conflicts] });
+    now.applyWork(() => work);
+    await this.keep(this.store.getState());
+    await del(key).catch(() => undefined);
     return !sameValue(work.titles, now.titles);
   }
 
