@@ -1,5 +1,5 @@
 'use client';
-import { PlusIcon, TrashIcon } from '@heroicons/react/24/outline';
+import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { usesOf } from '@/core/document/houseChanges';
 import { FACES } from '@/core/text/faces';
@@ -7,6 +7,7 @@ import { useFonts, titleFamily } from '../picture/useFonts';
 import { Button } from '../shared/Button';
 import { SelectBox } from '../shared/SelectBox';
 import type { SectionProps } from './HouseScreen';
+import { NamedRow } from './NamedRow';
 import { Uses } from './uses';
 
 /** The faces by what they are for. Changing one changes every text that is set in it. */
@@ -24,14 +25,13 @@ export function FacesSection({ house, templates, onChange }: SectionProps) {
       </p>
       <ul className="grid gap-2">
         {faces.map((face) => (
-          <li key={face.id} className="grid grid-cols-[180px_190px_1fr_32px] items-center gap-3">
-            <input
-              aria-label={`What ${face.name} is for`}
-              value={face.name}
-              maxLength={60}
-              onChange={(event) => event.target.value !== '' && set(face.id, { name: event.target.value })}
-              className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
-            />
+          <NamedRow
+            key={face.id}
+            name={face.name}
+            label={`What ${face.name} is for`}
+            onRename={(name) => set(face.id, { name })}
+            onRemove={() => onChange({ faces: faces.filter(({ id }) => id !== face.id) })}
+          >
             <SelectBox
               label={`Face for ${face.name}`}
               value={face.face}
@@ -44,15 +44,7 @@ export function FacesSection({ house, templates, onChange }: SectionProps) {
               </span>
               <Uses templates={templates} count={(template) => usesOf(template, 'face', face.face)} />
             </span>
-            <button
-              type="button"
-              aria-label={`Remove ${face.name}`}
-              className="grid h-8 w-8 place-items-center rounded-md text-soft hover:bg-paper hover:text-ink"
-              onClick={() => onChange({ faces: faces.filter(({ id }) => id !== face.id) })}
-            >
-              <TrashIcon className="h-4 w-4" />
-            </button>
-          </li>
+          </NamedRow>
         ))}
       </ul>
       <div className="pt-3">

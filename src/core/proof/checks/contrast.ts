@@ -1,6 +1,4 @@
-import { outlineBounds } from '../../display/outline';
 import type { DisplayItem } from '../../display/list';
-import { mapRect } from '../../kit/matrix';
 import type { Rect } from '../../kit/rect';
 import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rect';
 import type { FrameFormat } from '../../layout/formats';
@@ -15,6 +13,7 @@ import { leastContrast, ringContrast, textRing } from '../contrastRing';
 import type { BackdropFrame, Pixels } from '../eyes';
 import { backdropPoint, displayAspect } from '../eyes';
 import type { Found } from '../finding';
+import { inkBounds } from '../inkBounds';
 import { standsOnPanel } from '../panelContrast';
 import { momentsUnder, picturesUnder } from '../underTitle';
 
@@ -89,11 +88,7 @@ function cutPixels({ data }: Pixels, from: Rect, crop: Rect): Pixels {
 
 /** The whole pixels that letters and the ring round them cover, within the picture; null for nothing. */
 function cropFor(ink: readonly DisplayItem[], widthPx: number, format: FrameFormat): Rect | null {
-  const boxes = ink.flatMap((item) => {
-    const bounds = item.kind === 'fill' ? outlineBounds(item.outline) : null;
-    return bounds === null || item.kind !== 'fill' ? [] : [mapRect(item.matrix, bounds)];
-  });
-  const all = unionRects(boxes);
+  const all = inkBounds(ink);
   if (all === null) return null;
   const frame = { x: 0, y: 0, width: format.widthPx, height: format.heightPx };
   const crop = intersectRects(outwardRect(growRect(all, widthPx + 1)), frame);

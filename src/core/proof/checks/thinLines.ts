@@ -1,10 +1,9 @@
-import { outlineBounds } from '../../display/outline';
-import { mapRect } from '../../kit/matrix';
-import { outwardRect, unionRects } from '../../kit/rect';
+import { outwardRect } from '../../kit/rect';
 import { FORMATS } from '../../layout/formats';
 import { defineCheck } from '../check';
 import type { Pixels } from '../eyes';
 import type { Found } from '../finding';
+import { inkBounds } from '../inkBounds';
 
 export const thinLinesCheck = defineCheck({
   kind: 'layout',
@@ -26,11 +25,7 @@ export const thinLinesCheck = defineCheck({
     });
     const texts = compiled.texts.flatMap(({ layerId, ink }): Found[] => {
       const items = ink();
-      const boxes = items.flatMap((item) => {
-        const bounds = item.kind === 'fill' ? outlineBounds(item.outline) : null;
-        return bounds === null || item.kind !== 'fill' ? [] : [mapRect(item.matrix, bounds)];
-      });
-      const all = unionRects(boxes);
+      const all = inkBounds(items);
       if (all === null) return [];
       const thickness = thinnestLevelStroke(eyes.paint(items, outwardRect(all)));
       const lines = thickness === null ? Infinity : thickness * linesPerPx;
