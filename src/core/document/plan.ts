@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import { FORMATS } from '../layout/formats';
 import { checkValue } from './check';
-import { exactly, flag, id, listOf, number, text } from './schemaParts';
+import { deliveryId, exactly, flag, id, listOf, number, text } from './schemaParts';
 
 /** One of the files that a project goes out as: a format, and whether it is interlaced. */
 export interface Delivery {
@@ -51,7 +51,7 @@ export function newPlan(format: string): Plan {
 const planSchema = exactly({
   deliveries: listOf(
     exactly({
-      id,
+      id: deliveryId,
       name: yup.string().required().min(1).max(60),
       format: yup
         .string()

@@ -4,7 +4,7 @@ import { SCENES } from '../scenes';
 import { SHORTEST_FRAMES } from '../timeline/stretch';
 import { RATES } from '../units/rates';
 import { checkValue } from './check';
-import { colour, exactly, flag, listOf, number, opacity, text, word } from './schemaParts';
+import { colour, deliveryId, exactly, flag, listOf, number, opacity, text, word } from './schemaParts';
 import type { FieldValue, FieldValues } from './template';
 
 /** A picture on the strip; all numbers are frames of the project's rate. */
@@ -162,7 +162,10 @@ const titleSchema = yup
             ]),
           ),
         )
-        .required(),
+        .required()
+        .test('deliveries', 'ids of deliveries', (changes) =>
+          Object.keys(changes).every((key) => deliveryId.isValidSync(key)),
+        ),
     ),
     kept: listOf(exactly({ label: text(80), value: valueSchema }), 60),
   })

@@ -13,6 +13,8 @@ export const numberOrNull = (min: number, max: number): yup.Schema =>
 export const text = (max: number): yup.StringSchema<string> => yup.string().defined().max(max);
 
 export const id = yup.string().required().min(1).max(64);
+/** The id of a delivery; cells of titles are named by it. */
+export const deliveryId = id.matches(/^[\w-]+$/);
 export const idOrNull = yup.string().defined().nullable().min(1).max(64);
 export const colour = yup
   .string()

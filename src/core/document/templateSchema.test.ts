@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
 import { InputError } from '../kit/inputError';
 import { newTemplate } from './newTemplate';
-import { parseProjectSettings, parseTitle } from './project';
+import { newTitle, parseProjectSettings, parseTitle } from './project';
 import { parseTemplate } from './templateSchema';
 
 function problems(run: () => unknown): string {
@@ -106,6 +106,10 @@ describe('titles and projects', () => {
     [
       { values: { name: ['no'] } },
       /values: expected words of at most 20 000 characters, numbers and switches/,
+    ],
+    [
+      { ...newTitle(title), perDelivery: { 'to all': { leftOut: true, values: {}, shift: null } } },
+      /perDelivery: expected ids of deliveries/,
     ],
   ])('%j is refused', (change, message) => {
     expect(problems(() => parseTitle({ ...title, ...change }))).toMatch(message);

@@ -1,4 +1,5 @@
 import { designValue } from '../document/applyValues';
+import type { Delivery } from '../document/plan';
 import type { Title } from '../document/project';
 import type { Field, FieldValue, FieldValues, Template } from '../document/template';
 import { InputError } from '../kit/inputError';
@@ -27,6 +28,7 @@ export interface CellContext {
   /** The edition that a title gets when a template's name is typed; the newest one. */
   editionNamed(name: string): { readonly id: string; readonly document: Template } | undefined;
   shownValues(title: Title): FieldValues;
+  readonly deliveries?: readonly Delivery[];
 }
 
 const TIME_COLUMNS: readonly Column[] = [
@@ -107,7 +109,8 @@ export function withCell(title: Title, column: Column, typed: string, context: C
       const edition = context.editionNamed(typed);
       if (edition === undefined)
         throw InputError.of('Template', 'the name of a template on the shelf', typed);
-      return template?.name === edition.document.name ? title : swapTitle(title, template, edition);
+      if (template?.name === edition.document.name) return title;
+      return swapTitle(title, template, edition, { deliveries: context.deliveries });
     }
     case 'field': {
       const field = fieldOf(template, column);

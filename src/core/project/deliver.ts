@@ -28,8 +28,12 @@ const NO_CHANGE: DeliveryChange = { leftOut: false, values: {}, shift: null };
 export function withDeliveryChange(title: Title, deliveryId: string, change: Partial<DeliveryChange>): Title {
   const next = { ...NO_CHANGE, ...title.perDelivery[deliveryId], ...change };
   const { [deliveryId]: _, ...others } = title.perDelivery;
-  const plain = Object.keys(next.values).length === 0 && !next.leftOut && next.shift === null;
-  return { ...title, perDelivery: plain ? others : { ...others, [deliveryId]: next } };
+  return { ...title, perDelivery: isAsElsewhere(next) ? others : { ...others, [deliveryId]: next } };
+}
+
+/** Whether a delivery has nothing otherwise after all. */
+export function isAsElsewhere({ leftOut, values, shift }: DeliveryChange): boolean {
+  return !leftOut && shift === null && Object.keys(values).length === 0;
 }
 
 /** The delivery after one, round and round. */

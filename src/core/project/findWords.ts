@@ -1,5 +1,9 @@
+import { designValue } from '../document/applyValues';
 import type { Title } from '../document/project';
 import type { Field, Template } from '../document/template';
+import { InputError } from '../kit/inputError';
+import { parseField } from './cells';
+import { withDeliveryChange } from './deliver';
 
 /** What is looked for in the words of titles. */
 export interface WordSearch {
@@ -12,12 +16,19 @@ export interface WordSearch {
 /** A field that holds what is looked for, before and after. */
 export interface WordHit {
   readonly titleId: string;
+  /** The delivery whose own words they are; null for words that are said in all of them. */
+  readonly deliveryId: string | null;
   readonly field: Field;
   readonly before: string;
   readonly after: string;
+  /** Why the field cannot say what would be there; empty when it can. */
+  readonly problem: string;
 }
 
-/** Every field of words in which something is found, in the order of the titles; none for an empty search. */
+/**
+ * Every field in whose words something is found, typed or still the design's, in the order of the titles, with what
+ * single deliveries say otherwise; none for an empty search.
+ */
 export function findWords(
   titles: readonly Title[],
   search: WordSearch,
@@ -25,26 +36,52 @@ export function findWords(
 ): WordHit[] {
   if (search.find === '') return [];
   const pattern = patternOf(search);
-  return titles.flatMap((title) =>
-    (templateOf(title.editionId)?.fields ?? []).flatMap((field): WordHit[] => {
-      const before = title.values[field.id];
-      if (typeof before !== 'string' || !['text', 'rows'].includes(field.kind)) return [];
-      const after = before.replace(pattern, () => search.replaceWith);
-      pattern.lastIndex = 0;
-      return pattern.test(before) ? [{ titleId: title.id, field, before, after }] : [];
-    }),
-  );
+  const hit = (titleId: string, deliveryId: string | null, field: Field, before: unknown): WordHit[] => {
+    pattern.lastIndex = 0;
+    if (typeof before !== 'string' || !pattern.test(before)) return [];
+    const after = before.replace(pattern, () => search.replaceWith);
+    return [{ titleId, deliveryId, field, before, after, problem: problemOf(field, after) }];
+  };
+  return titles.flatMap((title) => {
+    const template = templateOf(title.editionId);
+    const fields = template?.fields.filter(({ kind }) => kind === 'text' || kind === 'rows') ?? [];
+    return fields.flatMap((field) => [
+      ...hit(title.id, null, field, saidIn(title, template, field)),
+      ...Object.entries(title.perDelivery).flatMap(([id, { values }]) =>
+        hit(title.id, id, field, values[field.id]),
+      ),
+    ]);
+  });
 }
 
 /** The titles with hits replaced. */
 export function replaceWords(titles: readonly Title[], hits: readonly WordHit[]): readonly Title[] {
-  const byTitle = new Map<string, Record<string, string>>();
-  for (const { titleId, field, after } of hits)
-    byTitle.set(titleId, { ...byTitle.get(titleId), [field.id]: after });
-  return titles.map((title) => {
-    const changed = byTitle.get(title.id);
-    return changed === undefined ? title : { ...title, values: { ...title.values, ...changed } };
-  });
+  const byTitle = new Map<string, WordHit[]>();
+  for (const hit of hits) byTitle.set(hit.titleId, [...(byTitle.get(hit.titleId) ?? []), hit]);
+  return titles.map((title) =>
+    (byTitle.get(title.id) ?? []).reduce((now, { deliveryId, field, after }) => {
+      if (deliveryId === null) return { ...now, values: { ...now.values, [field.id]: after } };
+      const before = now.perDelivery[deliveryId]?.values;
+      return withDeliveryChange(now, deliveryId, { values: { ...before, [field.id]: after } });
+    }, title),
+  );
+}
+
+/** What a title says in a field: what was typed, else the design's words, unless it fills itself. */
+function saidIn(title: Title, template: Template | undefined, field: Field): unknown {
+  const typed = title.values[field.id];
+  if (typed !== undefined || template === undefined || field.automatic !== null) return typed;
+  return designValue(template, field);
+}
+
+function problemOf(field: Field, after: string): string {
+  try {
+    parseField(field, after);
+    return '';
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return `it takes ${error.problems[0].expected}`;
+  }
 }
 
 function patternOf({ find, matchCase, wholeWords }: WordSearch): RegExp {

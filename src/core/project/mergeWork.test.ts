@@ -1,9 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newPlan } from '../document/plan';
-import type { Title } from '../document/project';
+import type { DeliveryChange, Title } from '../document/project';
 import { newTitle } from '../document/project';
-import { mergeList, mergePlan, mergeTitle, withConflictCell } from './mergeWork';
+import { withDeliveryChange } from './deliver';
+import { mergeEntry, mergeList, mergePlan, mergeTitle } from './mergeWork';
+import { parseCell, withCellValue } from './titleCells';
 
 const BASE = newTitle({
   id: 't',
@@ -37,9 +39,9 @@ describe('two desks on one title', () => {
     );
     expect(merged.title.values.name).toBe('A');
     expect(merged.conflicts).toEqual([{ titleId: 't', cell: 'values.name', mine: 'A', theirs: 'B' }]);
-    expect(withConflictCell(merged.title, 'values.name', 'B').values).toEqual({ name: 'B', role: 'Judge' });
-    expect(withConflictCell(merged.title, 'values.name', undefined).values).toEqual({ role: 'Judge' });
-    expect(withConflictCell(merged.title, 'startFrame', 3).startFrame).toBe(3);
+    expect(withCellValue(merged.title, 'values.name', 'B').values).toEqual({ name: 'B', role: 'Judge' });
+    expect(withCellValue(merged.title, 'values.name', undefined).values).toEqual({ role: 'Judge' });
+    expect(withCellValue(merged.title, 'startFrame', 3).startFrame).toBe(3);
   });
 
   test('the same change twice is none', () => {
@@ -47,16 +49,34 @@ describe('two desks on one title', () => {
     expect(mergeTitle(BASE, both, structuredClone(both)).conflicts).toEqual([]);
   });
 
+  test('what either has otherwise in a delivery is a cell of its own', () => {
+    const tall = (change: Partial<DeliveryChange>): Title => withDeliveryChange(BASE, 'tall', change);
+    const merged = mergeTitle(BASE, tall({ values: { role: 'J' } }), tall({ leftOut: true }));
+    expect(merged).toEqual({ title: tall({ values: { role: 'J' }, leftOut: true }), conflicts: [] });
+    const both = mergeTitle(BASE, tall({ values: { role: 'J' } }), tall({ values: { role: 'K' } }));
+    const cell = 'perDelivery.tall.values.role';
+    expect(both.conflicts).toEqual([{ titleId: 't', cell, mine: 'J', theirs: 'K' }]);
+    expect(withCellValue(both.title, cell, 'K')).toEqual(tall({ values: { role: 'K' } }));
+    expect(withCellValue(both.title, cell, undefined)).toEqual(BASE);
+  });
+
   test('what only one side changed always wins, and what neither changed stays', () => {
     const values = fc.dictionary(fc.constantFrom('name', 'role', 'side'), fc.constantFrom('x', 'y', 'z'));
+    const sides = fc.record({ values, startFrame: fc.nat(9), inTall: values, leftOut: fc.boolean() });
+    const made = ({
+      inTall,
+      leftOut,
+      ...own
+    }: typeof sides extends fc.Arbitrary<infer T> ? T : never): Title =>
+      withDeliveryChange(changed(own), 'tall', { values: inTall, leftOut });
     fc.assert(
-      fc.property(values, values, fc.nat(9), fc.nat(9), (here, there, a, b) => {
-        const mine = changed({ values: here, startFrame: a });
-        const theirs = changed({ values: there, startFrame: b });
+      fc.property(sides, sides, (here, there) => {
+        const mine = made(here);
+        const theirs = made(there);
         const { title, conflicts } = mergeTitle(BASE, mine, theirs);
         expect(mergeTitle(BASE, mine, BASE).title).toEqual(mine);
         expect(mergeTitle(BASE, BASE, theirs).title).toEqual(theirs);
-        const settled = conflicts.reduce((now, one) => withConflictCell(now, one.cell, one.theirs), title);
+        const settled = conflicts.reduce((now, one) => withCellValue(now, one.cell, one.theirs), title);
         const other = mergeTitle(BASE, theirs, mine);
         // Settled for the other side, it is what that side would have made of it.
         expect(settled).toEqual(other.title);
@@ -80,6 +100,24 @@ describe('two lists', () => {
     expect(merge([one('b')], [one('a', 1), one('b')])).toEqual(['b0', 'a1']);
     expect(merge([one('a', 1), one('b')], [one('a', 2), one('b', 3)])).toEqual(['a1', 'b3']);
   });
+});
+
+test('an entry that two changed has what each of them changed, and this one’s where both did', () => {
+  const base = { id: 'c', label: 'Weir', startFrame: 0, lengthFrames: 50 };
+  const mine = { ...base, label: 'Upper weir', lengthFrames: 60 };
+  const theirs = { ...base, lengthFrames: 70, startFrame: 9 };
+  expect(mergeEntry(base, mine, theirs)).toEqual({ ...mine, startFrame: 9 });
+});
+
+test('cells are read by their names', () => {
+  expect(parseCell('startFrame')).toEqual({ of: 'title', key: 'startFrame' });
+  expect(parseCell('values.a.b')).toEqual({ of: 'value', fieldId: 'a.b' });
+  expect(parseCell('perDelivery.tall.values.a.b')).toEqual({
+    of: 'deliveryValue',
+    deliveryId: 'tall',
+    fieldId: 'a.b',
+  });
+  expect(parseCell('perDelivery.tall.shift')).toEqual({ of: 'delivery', deliveryId: 'tall', key: 'shift' });
 });
 
 test('two plans keep the words, markers and deliveries that either added', () => {

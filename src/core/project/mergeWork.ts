@@ -1,11 +1,12 @@
 import type { Plan } from '../document/plan';
 import type { Title } from '../document/project';
 import { sameValue } from '../kit/sameValue';
+import { cellsOf, withCellValue } from './titleCells';
 
 /** A cell that two desks changed in different ways. Both values are kept until somebody chooses. */
 export interface CellConflict {
   readonly titleId: string;
-  /** A property of the title, or `values.` and a field's id. */
+  /** Its name, as `parseCell` reads it. */
   readonly cell: string;
   readonly mine: unknown;
   readonly theirs: unknown;
@@ -17,32 +18,21 @@ export interface MergedTitle {
   readonly conflicts: readonly CellConflict[];
 }
 
-type Parts = Readonly<Record<string, unknown>>;
-
 /**
  * A title that was changed here and elsewhere: each cell is what the desk that changed it made of it. Where both
  * changed a cell to different values it says what was made of it here, and the conflict is listed.
  */
 export function mergeTitle(base: Title, mine: Title, theirs: Title): MergedTitle {
   const conflicts: CellConflict[] = [];
-  const pick = (cell: string, was: unknown, here: unknown, there: unknown): unknown => {
-    if (sameValue(here, there) || sameValue(was, there)) return here;
-    if (sameValue(was, here)) return there;
-    conflicts.push({ titleId: mine.id, cell, mine: here, theirs: there });
-    return here;
-  };
-  const parts: Record<string, unknown> = {};
-  for (const key of keysOf(base, mine, theirs)) {
-    if (key === 'values') continue;
-    parts[key] = pick(key, partOf(base, key), partOf(mine, key), partOf(theirs, key));
+  const [was, here, there] = [cellsOf(base), cellsOf(mine), cellsOf(theirs)];
+  let title = mine;
+  for (const cell of new Set([...was.keys(), ...there.keys()])) {
+    const [before, own, other] = [was.get(cell), here.get(cell), there.get(cell)];
+    if (sameValue(own, other) || sameValue(before, other)) continue;
+    if (sameValue(before, own)) title = withCellValue(title, cell, other);
+    else conflicts.push({ titleId: mine.id, cell, mine: own, theirs: other });
   }
-  const values: Record<string, unknown> = {};
-  for (const key of keysOf(base.values, mine.values, theirs.values)) {
-    const value = pick(`values.${key}`, base.values[key], mine.values[key], theirs.values[key]);
-    if (value !== undefined) values[key] = value;
-  }
-  // Every property comes from one of three titles.
-  return { title: { ...mine, ...parts, values } as Title, conflicts };
+  return { title, conflicts };
 }
 
 /**
@@ -76,11 +66,19 @@ export function mergeList<T extends { readonly id: string }>(
   return [...kept, ...added];
 }
 
+/** An entry that was changed here and elsewhere: each property as the desk that changed it has it; this one's where both did. */
+export function mergeEntry<T extends object>(base: T, mine: T, theirs: T): T {
+  const untouched = Object.keys(theirs).filter((key) =>
+    sameValue(Reflect.get(base, key), Reflect.get(mine, key)),
+  );
+  return { ...mine, ...Object.fromEntries(untouched.map((key) => [key, Reflect.get(theirs, key)])) };
+}
+
 /** Two plans that come from one, put together: each entry of its lists by itself. */
 export function mergePlan(base: Plan, mine: Plan, theirs: Plan): Plan {
   if (sameValue(mine, base)) return theirs;
   const merge = <T extends { readonly id: string }>(key: (plan: Plan) => readonly T[]): readonly T[] =>
-    mergeList(key(base), key(mine), key(theirs), (_, here) => here);
+    mergeList(key(base), key(mine), key(theirs), mergeEntry);
   return {
     deliveries: merge((plan) => plan.deliveries),
     markers: merge((plan) => plan.markers),
@@ -92,20 +90,4 @@ export function mergePlan(base: Plan, mine: Plan, theirs: Plan): Plan {
       }),
     ),
   };
-}
-
-/** A title with one cell set to a value; a missing value clears a field. */
-export function withConflictCell(title: Title, cell: string, value: unknown): Title {
-  if (!cell.startsWith('values.')) return { ...title, [cell]: value };
-  const { [cell.slice('values.'.length)]: _, ...rest } = title.values;
-  const entry = value === undefined ? {} : { [cell.slice('values.'.length)]: value };
-  return { ...title, values: { ...rest, ...entry } as Title['values'] };
-}
-
-function partOf(value: object, key: string): unknown {
-  return Reflect.get(value, key);
-}
-
-function keysOf(...objects: readonly (Parts | Title)[]): ReadonlySet<string> {
-  return new Set(objects.flatMap((one) => Object.keys(one)));
 }

@@ -84,6 +84,49 @@ describe('another edition of the same template', () => {
   });
 });
 
+describe('what one delivery says otherwise', () => {
+  const inTall = (values: Title['values']): Title => ({
+    ...title(NAMES),
+    perDelivery: { tall: { leftOut: false, values, shift: { dxU: 0, dyU: -40 } } },
+  });
+  const deliveries = [{ id: 'tall', name: 'Tall' }];
+
+  test('goes where the words went that it stands for, and its place stays', () => {
+    const there = swapTitle(inTall({ role: 'Judge' }), tidelineStrap, { id: 'up', document: openingLockup });
+    expect(there.perDelivery).toEqual({
+      tall: { leftOut: false, values: { line: 'Judge' }, shift: { dxU: 0, dyU: -40 } },
+    });
+    const back = swapTitle(there, openingLockup, { id: 'strap', document: tidelineStrap });
+    expect(back.perDelivery.tall.values).toEqual({ role: 'Judge' });
+  });
+
+  test('is matched even where only that delivery says anything', () => {
+    const only = { ...inTall({ role: 'Judge' }), values: { name: 'Ilse' } };
+    const swap = swapTemplate(only, tidelineStrap, openingLockup);
+    expect(swap.values).toEqual({ title: 'Ilse' });
+    expect(swap.perDelivery.tall.values).toEqual({ line: 'Judge' });
+  });
+
+  test('is kept under the name of its delivery when no field takes it', () => {
+    const short: Template = { ...placeCorner, fields: placeCorner.fields.slice(0, 1) };
+    const swap = swapTemplate(inTall({ role: 'Judge' }), tidelineStrap, short, { deliveries });
+    expect(swap.perDelivery.tall).toMatchObject({ values: {}, shift: { dxU: 0, dyU: -40 } });
+    expect(swap.kept).toEqual([
+      { label: 'Role', value: 'Lockkeeper' },
+      { label: 'Role in Tall', value: 'Judge' },
+    ]);
+  });
+
+  test('is no longer otherwise when it said nothing but that', () => {
+    const short: Template = { ...placeCorner, fields: [] };
+    const plain = {
+      ...title(NAMES),
+      perDelivery: { tall: { leftOut: false, values: { role: ' ' }, shift: null } },
+    };
+    expect(swapTemplate(plain, tidelineStrap, short).perDelivery).toEqual({});
+  });
+});
+
 test('what a title has comes in the order of its card, kept words last', () => {
   const all = sourcesOf(
     title({ role: 'Pilot', name: 'Noor' }, [{ label: 'Motto', value: 'Steady' }]),

@@ -1,5 +1,10 @@
+import type { Delivery } from '../document/plan';
 import type { KeptWords, Title } from '../document/project';
 import type { Field, FieldKind, FieldValue, FieldValues, Template } from '../document/template';
+import { isAsElsewhere } from './deliver';
+
+// As long as a title takes it.
+const LONGEST_LABEL = 80;
 
 /** Something that a title has, looking for a field. */
 export interface Source {
@@ -7,6 +12,19 @@ export interface Source {
   readonly label: string;
   readonly kind: FieldKind;
   readonly value: FieldValue;
+  /** Whether it is said in all deliveries, or only in some that have words of their own. */
+  readonly everywhere: boolean;
+}
+
+type SwappedTitle = Pick<Title, 'values' | 'kept' | 'perDelivery'>;
+
+/** How words are matched. */
+interface SwapOptions {
+  readonly sameTemplate?: boolean;
+  /** Decides for single fields of the new template: a source's key, or null for nothing. */
+  readonly chosen?: Readonly<Record<string, string | null>>;
+  /** By whose names words are kept that only one of them has. */
+  readonly deliveries?: readonly Pick<Delivery, 'id' | 'name'>[];
 }
 
 /** What one field of the new template gets; null where nothing fits and the design's own value shows. */
@@ -19,17 +37,21 @@ interface SwapMatch {
 export interface Swap {
   readonly matches: readonly SwapMatch[];
   readonly values: FieldValues;
+  /** What single deliveries have otherwise, in the fields that their words went to. */
+  readonly perDelivery: Title['perDelivery'];
   readonly kept: readonly KeptWords[];
 }
 
 /** The words that a title has: those typed into fields of its template, and those that are kept with it. */
-export function sourcesOf(title: Pick<Title, 'values' | 'kept'>, from: Template | undefined): Source[] {
+export function sourcesOf(title: SwappedTitle, from: Template | undefined): Source[] {
   const fields = new Map(from?.fields.map((field) => [field.id, field]));
   const order = [...fields.keys()];
-  const typed = Object.entries(title.values)
+  const inSome = Object.values(title.perDelivery).flatMap(({ values }) => Object.entries(values));
+  const typed = [...new Map([...inSome, ...Object.entries(title.values)])]
     .map(([id, value]): Source => {
       const field = fields.get(id);
-      return { key: id, label: field?.label ?? id, kind: field?.kind ?? kindOf(value), value };
+      const everywhere = title.values[id] !== undefined;
+      return { key: id, label: field?.label ?? id, kind: field?.kind ?? kindOf(value), value, everywhere };
     })
     .sort((a, b) => rank(order, a.key) - rank(order, b.key));
   const kept = title.kept.map(({ label, value }, i): Source => ({
@@ -37,6 +59,7 @@ export function sourcesOf(title: Pick<Title, 'values' | 'kept'>, from: Template 
     label,
     kind: kindOf(value),
     value,
+    everywhere: true,
   }));
   return [...typed, ...kept];
 }
@@ -44,16 +67,13 @@ export function sourcesOf(title: Pick<Title, 'values' | 'kept'>, from: Template 
 /**
  * Matches a title's words to the fields of another template: by meaning (the same name, then a name that stands for
  * the same thing, then the same kind in the same order), or, for another edition of its own template, by the field
- * itself first. `chosen` decides for single fields: a source's key, or null for nothing. Words without a field are kept.
+ * itself first. Words without a field are kept, those of single deliveries too.
  */
 export function swapTemplate(
-  title: Pick<Title, 'values' | 'kept'>,
+  title: SwappedTitle,
   from: Template | undefined,
   to: Template,
-  options: {
-    readonly sameTemplate?: boolean;
-    readonly chosen?: Readonly<Record<string, string | null>>;
-  } = {},
+  options: SwapOptions = {},
 ): Swap {
   const free = sourcesOf(title, from);
   const taken = new Map<string, Source | null>();
@@ -81,10 +101,42 @@ export function swapTemplate(
     }
   }
   const matches = to.fields.map((field) => ({ field, source: taken.get(field.id) ?? null }));
-  const values = Object.fromEntries(
-    matches.flatMap(({ field, source }) => (source === null ? [] : [[field.id, source.value]])),
+  const said = matches.flatMap(({ field, source }) =>
+    source?.everywhere === true ? [{ field, source }] : [],
   );
-  return { matches, values, kept: free.filter(isWorthKeeping).map(({ label, value }) => ({ label, value })) };
+  const own = swapDeliveries(title, from, matches, options.deliveries ?? []);
+  const left = free.filter((source) => source.everywhere && isWorthKeeping(source.value));
+  return {
+    matches,
+    values: Object.fromEntries(said.map(({ field, source }) => [field.id, source.value])),
+    perDelivery: own.perDelivery,
+    kept: [...left.map(({ label, value }) => ({ label, value })), ...own.kept],
+  };
+}
+
+/** What deliveries have otherwise goes where the words that it stands for went; else it is kept under both names. */
+function swapDeliveries(
+  title: SwappedTitle,
+  from: Template | undefined,
+  matches: readonly SwapMatch[],
+  deliveries: readonly Pick<Delivery, 'id' | 'name'>[],
+): Pick<Swap, 'perDelivery' | 'kept'> {
+  const sources = new Map(sourcesOf(title, from).map((source) => [source.key, source]));
+  const kept: KeptWords[] = [];
+  const changes = Object.entries(title.perDelivery).map(([deliveryId, change]) => {
+    const name = deliveries.find(({ id }) => id === deliveryId)?.name ?? 'one delivery';
+    const values = Object.entries(change.values).flatMap(([id, value]) => {
+      const source = sources.get(id);
+      const field = matches.find((match) => match.source?.key === id)?.field;
+      if (source !== undefined && field !== undefined && canTake(field, { ...source, value }))
+        return [[field.id, value]];
+      const label = `${source?.label ?? id} in ${name}`.slice(0, LONGEST_LABEL);
+      if (isWorthKeeping(value)) kept.push({ label, value });
+      return [];
+    });
+    return [deliveryId, { ...change, values: Object.fromEntries(values) }] as const;
+  });
+  return { perDelivery: Object.fromEntries(changes.filter(([, change]) => !isAsElsewhere(change))), kept };
 }
 
 /** A title on another edition, with its words where they belong. */
@@ -92,10 +144,10 @@ export function swapTitle(
   title: Title,
   from: Template | undefined,
   to: { readonly id: string; readonly document: Template },
-  options: Parameters<typeof swapTemplate>[3] = {},
+  options: SwapOptions = {},
 ): Title {
-  const { values, kept } = swapTemplate(title, from, to.document, options);
-  return { ...title, editionId: to.id, values, kept };
+  const { values, perDelivery, kept } = swapTemplate(title, from, to.document, options);
+  return { ...title, editionId: to.id, values, perDelivery, kept };
 }
 
 type Fits = (field: Field, source: Source) => boolean;
@@ -150,7 +202,7 @@ function canTake(field: Field, { kind, value }: Source): boolean {
   }
 }
 
-function isWorthKeeping({ value }: Source): boolean {
+function isWorthKeeping(value: FieldValue): boolean {
   return typeof value !== 'string' || value.trim() !== '';
 }
 

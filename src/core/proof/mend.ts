@@ -1,13 +1,14 @@
 import type { Title } from '../document/project';
-import type { Template } from '../document/template';
+import type { FieldValue, Template } from '../document/template';
+import { withDeliveryChange } from '../project/deliver';
 import { swapTitle } from '../project/swap';
 import type { Work } from '../project/work';
-import type { MendChange } from './finding';
+import type { Finding, MendChange } from './finding';
 
-/** The work with a finding of a title put right. What asks a person first (`quiet`) changes nothing here. */
+/** The work with a finding put right. What asks a person first (`quiet`) changes nothing here. */
 export function applyMend(
   work: Work,
-  titleId: string,
+  { titleId, deliveryId }: Pick<Finding, 'titleId' | 'deliveryId'>,
   change: MendChange,
   editionOf: (id: string) => { readonly id: string; readonly document: Template } | undefined,
 ): Work {
@@ -19,7 +20,7 @@ export function applyMend(
     case 'title':
       return mended((title) => ({ ...title, ...change.set }));
     case 'words':
-      return mended((title) => ({ ...title, values: { ...title.values, [change.fieldId]: change.value } }));
+      return mended((title) => withWords(title, deliveryId, change.fieldId, change.value));
     case 'ownWord':
       return { ...work, plan: { ...work.plan, words: [...work.plan.words, change.word.toLowerCase()] } };
     case 'edition': {
@@ -27,10 +28,21 @@ export function applyMend(
       return next === undefined
         ? work
         : mended((title) =>
-            swapTitle(title, editionOf(title.editionId)?.document, next, { sameTemplate: true }),
+            swapTitle(title, editionOf(title.editionId)?.document, next, {
+              sameTemplate: true,
+              deliveries: work.plan.deliveries,
+            }),
           );
     }
     case 'quiet':
       return work;
   }
+}
+
+/** Words go where those that they take the place of are said: in one delivery, or in all. */
+function withWords(title: Title, deliveryId: string | null, fieldId: string, value: FieldValue): Title {
+  const own = deliveryId === null ? undefined : title.perDelivery[deliveryId]?.values;
+  if (deliveryId === null || own?.[fieldId] === undefined)
+    return { ...title, values: { ...title.values, [fieldId]: value } };
+  return withDeliveryChange(title, deliveryId, { values: { ...own, [fieldId]: value } });
 }

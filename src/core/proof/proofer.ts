@@ -203,7 +203,7 @@ export class Proofer {
         layout.shown.compiled.texts.flatMap(({ layerId }) => layout.shown.compiled.boxes.get(layerId) ?? []),
       );
       if (cover !== null) one.covers.set(delivery.id, cover);
-      const found: Finding[] = [];
+      const found = context === one.context ? [] : this.ownWordFindings(one, context, delivery);
       for (const check of this.checksOf('layout'))
         found.push(...tell(check.id, title.id, delivery.id, await this.runLayout(check, layout)));
       return found;
@@ -214,6 +214,16 @@ export class Proofer {
         toFinding('fit', title.id, delivery.id, { tone: 'stop', message: 'cannot be laid out', detail }),
       ];
     }
+  }
+
+  /** What checks of words find in a delivery with words of its own, and do not find in all of them. */
+  private ownWordFindings(one: Proofed, context: TitleContext, { id }: Delivery): Finding[] {
+    const { title } = one;
+    if (sameValue(context.title.values, title.values)) return [];
+    const everywhere = new Set(one.words?.map(({ check, message }) => `${check} ${message}`));
+    return this.checksOf('title')
+      .flatMap((check) => tell(check.id, title.id, id, check.run(context)))
+      .filter(({ check, message }) => !everywhere.has(`${check} ${message}`));
   }
 
   private runLayout(check: CheckOf<'layout'>, context: LayoutContext): Promise<readonly Found[]> {

@@ -5,6 +5,7 @@ import { memo, useState } from 'react';
 import { toast } from 'sonner';
 import { wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
+import { NameBox } from '../shared/NameBox';
 import { SaveNote } from '../shared/SaveNote';
 import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
@@ -25,13 +26,11 @@ export const BenchTitle = memo(function BenchTitle({ saving, edition, changed }:
   return (
     <>
       <h1 className="sr-only">Bench: {name}</h1>
-      <input
-        aria-label="Template name"
+      <NameBox
+        label="Template name"
         value={name}
         maxLength={80}
-        onChange={(event) =>
-          event.target.value !== '' && apply((now) => ({ ...now, name: event.target.value }))
-        }
+        onChange={(next) => apply((now) => ({ ...now, name: next }))}
         className="h-8 max-w-80 min-w-24 rounded-lg border border-transparent bg-transparent px-2 font-serif text-[17px] font-semibold field-sizing-content hover:border-line-strong"
       />
       <span className="whitespace-nowrap text-soft">{stands} ·</span>

@@ -8,6 +8,7 @@ import { DEFAULT_DATE_PATTERN } from '@/core/document/applyValues';
 import type { AutomaticSource, Field, FieldLimits, Template } from '@/core/document/template';
 import { AUTOMATIC_SOURCES } from '@/core/document/template';
 import { bindLayer, findProperty } from '@/core/layers';
+import { NameBox } from '../shared/NameBox';
 import { SelectBox } from '../shared/SelectBox';
 import { useApply, useTemplate } from './benchStore';
 import { LimitRows } from './LimitRows';
@@ -48,11 +49,10 @@ export function FieldRow({ field }: { readonly field: Field }) {
         >
           <ArrowsUpDownIcon className="h-4 w-4" />
         </button>
-        <input
-          aria-label={`Name of the field for ${what}`}
+        <NameBox
+          label={`Name of the field for ${what}`}
           value={field.label}
-          maxLength={60}
-          onChange={(event) => event.target.value !== '' && set({ label: event.target.value })}
+          onChange={(label) => set({ label })}
           className="h-7 min-w-0 flex-1 rounded-md border border-line-strong bg-card px-2 font-semibold"
         />
         <button

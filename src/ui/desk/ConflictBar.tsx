@@ -1,10 +1,10 @@
 'use client';
 import { useStore } from 'zustand';
 import type { CellConflict } from '@/core/project/mergeWork';
-import { withConflictCell } from '@/core/project/mergeWork';
-import { frameToTimecode } from '@/core/units/timecode';
+import { parseCell, withCellValue } from '@/core/project/titleCells';
+import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
 import { Button } from '../shared/Button';
-import { numbersOf, useDesk, useTemplateOf, useTitles } from './deskContext';
+import { numbersOf, useDesk, usePlan, useTemplateOf, useTitles } from './deskContext';
 
 /** Cells that another desk changed too: both values, until somebody chooses. */
 export function ConflictBar() {
@@ -20,7 +20,7 @@ export function ConflictBar() {
     store
       .getState()
       .apply((now) =>
-        now.map((title) => (title.id === first.titleId ? withConflictCell(title, first.cell, value) : title)),
+        now.map((title) => (title.id === first.titleId ? withCellValue(title, first.cell, value) : title)),
       );
   };
   const title = titles.find(({ id }) => id === first.titleId);
@@ -44,30 +44,66 @@ const CELL_WORDS: Readonly<Record<string, string>> = {
   lengthFrames: 'Lasts',
   lane: 'Lane',
   editionId: 'Template',
+  keepsEdition: 'Keeps its edition',
+  heldTo: 'Moves with its clip',
+  fadeInFrames: 'Fade in',
+  fadeOutFrames: 'Fade out',
+  shift: 'Place',
+  scrim: 'Scrim',
+  kept: 'Words without a field',
+  leftOut: 'Left out',
 };
 
 function useSayCell() {
-  const { rate, editions } = useDesk();
+  const { editions } = useDesk();
+  const { deliveries } = usePlan();
   const templateOf = useTemplateOf();
+  const sayTime = useSayTime();
   return {
     cell({ cell }: CellConflict, editionId: string | undefined): string {
-      if (!cell.startsWith('values.')) return CELL_WORDS[cell] ?? cell;
-      const id = cell.slice('values.'.length);
       const template = editionId === undefined ? undefined : templateOf(editionId);
-      return template?.fields.find((field) => field.id === id)?.label ?? id;
+      const field = (id: string): string => template?.fields.find((one) => one.id === id)?.label ?? id;
+      const delivery = (id: string): string => deliveries.find((one) => one.id === id)?.name ?? id;
+      const read = parseCell(cell);
+      switch (read.of) {
+        case 'title':
+          return CELL_WORDS[read.key] ?? read.key;
+        case 'value':
+          return field(read.fieldId);
+        case 'delivery':
+          return `${CELL_WORDS[read.key]} in ${delivery(read.deliveryId)}`;
+        case 'deliveryValue':
+          return `${field(read.fieldId)} in ${delivery(read.deliveryId)}`;
+      }
     },
     value(cell: string, value: unknown): string {
-      if ((cell === 'startFrame' || cell === 'lengthFrames') && typeof value === 'number')
-        return frameToTimecode(value, rate);
-      if (cell === 'editionId' && typeof value === 'string') {
+      const { of, ...read } = parseCell(cell);
+      const key = 'key' in read ? read.key : '';
+      if (typeof value === 'boolean') return value ? 'yes' : 'no';
+      if (typeof value === 'number') return key === 'lane' ? String(value + 1) : sayTime(key, value);
+      if (key === 'heldTo') return value === 'clip' ? 'yes' : 'no';
+      if (key === 'leftOut') return 'no';
+      if (key === 'editionId' && typeof value === 'string') {
         const edition = editions.get(value);
         return edition === undefined ? value : `${edition.document.name} ${edition.number}`;
       }
-      return value === undefined
-        ? 'the template’s own'
-        : typeof value === 'object'
-          ? JSON.stringify(value)
-          : String(value);
+      if (value === undefined || value === null)
+        return of === 'deliveryValue' ? 'as in the others' : of === 'title' ? 'none' : 'the template’s own';
+      return typeof value === 'string' ? value : sayParts(value);
     },
   };
+}
+
+function useSayTime(): (key: string, frames: number) => string {
+  const { rate } = useDesk();
+  return (key, frames) => {
+    if (key === 'startFrame') return frameToTimecode(frames, rate);
+    return key.endsWith('Frames') ? frameToShortTimecode(frames, rate) : String(frames);
+  };
+}
+
+/** A place, a scrim or kept words: what they are made of, one after the other. */
+function sayParts(value: unknown): string {
+  if (typeof value !== 'object' || value === null) return String(value);
+  return Object.values(value).map(sayParts).join(', ');
 }

@@ -128,15 +128,17 @@ function createShownValues(
 export function useCellContext(): CellContext {
   const { editions, newest, rate } = useDesk();
   const shownValues = useShownValues();
+  const { deliveries } = usePlan();
   return useMemo(
     () => ({
       rate,
       shownValues,
+      deliveries,
       templateOf: (editionId) => editions.get(editionId)?.document,
       editionNamed: (name) =>
         [...newest.values()].find((edition) => plainName(edition.document.name) === plainName(name)),
     }),
-    [editions, newest, rate, shownValues],
+    [deliveries, editions, newest, rate, shownValues],
   );
 }
 

@@ -3,7 +3,8 @@ import type { Plan } from '@/core/document/plan';
 import type { Clip, Title } from '@/core/document/project';
 import { sameValue } from '@/core/kit/sameValue';
 import type { CellConflict } from '@/core/project/mergeWork';
-import { mergeList, mergePlan, mergeTitle, withConflictCell } from '@/core/project/mergeWork';
+import { mergeEntry, mergeList, mergePlan, mergeTitle } from '@/core/project/mergeWork';
+import { withCellValue } from '@/core/project/titleCells';
 import type { Work } from '@/core/project/work';
 import type { ProjectRevisions } from '@/db/projects';
 import type { DeskProject } from '@/server/usecases/shapes';
@@ -212,7 +213,7 @@ function withoutConflicts(titles: readonly Title[], conflicts: readonly CellConf
   return titles.map((title) =>
     conflicts
       .filter((one) => one.titleId === title.id)
-      .reduce((now, one) => withConflictCell(now, one.cell, one.theirs), title),
+      .reduce((now, one) => withCellValue(now, one.cell, one.theirs), title),
   );
 }
 
@@ -227,7 +228,7 @@ function mergeWorks(
     conflicts.push(...merged.conflicts);
     return merged.title;
   });
-  const clips = mergeList(base.clips, mine.clips, theirs.clips, (_, here) => here);
+  const clips = mergeList(base.clips, mine.clips, theirs.clips, mergeEntry);
   return { work: { titles, clips, plan: mergePlan(base.plan, mine.plan, theirs.plan) }, conflicts };
 }
 

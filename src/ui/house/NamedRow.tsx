@@ -1,6 +1,7 @@
 'use client';
 import { TrashIcon } from '@heroicons/react/24/outline';
 import type { ReactNode } from 'react';
+import { NameBox } from '../shared/NameBox';
 
 interface Props {
   readonly name: string;
@@ -16,13 +17,7 @@ interface Props {
 export function NamedRow({ name, label = `Name of ${name}`, onRename, onRemove, children }: Props) {
   return (
     <li className="grid grid-cols-[180px_180px_1fr_32px] items-center gap-3">
-      <input
-        aria-label={label}
-        value={name}
-        maxLength={60}
-        onChange={(event) => event.target.value !== '' && onRename(event.target.value)}
-        className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
-      />
+      <NameBox label={label} value={name} onChange={onRename} />
       {children}
       <button
         type="button"

@@ -109,8 +109,25 @@ describe('words and times', () => {
     const [finding] = await prove({ titles: [short] });
     expect(finding.message).toMatch(/^reads in \d\.\d s, lasts 0\.6$/);
     const work = { titles: [short], clips: CLIPS, plan: newPlan('wide-1080') };
-    const mended = applyMend(work, 't', finding.mends[0].change, () => undefined);
+    const mended = applyMend(work, finding, finding.mends[0].change, () => undefined);
     expect(await messages({ titles: mended.titles })).toEqual([]);
+  });
+
+  test('what only one delivery says is looked at there, and mended there', async () => {
+    const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
+    const own = title(undefined, {
+      perDelivery: { tall: { leftOut: false, values: { role: 'Lockeeper of boats' }, shift: null } },
+    });
+    const plan = { ...newPlan('wide-1080'), deliveries: [...newPlan('wide-1080').deliveries, tall] };
+    const { deliveries } = plan;
+    const [finding, ...others] = of(await prove({ titles: [own], deliveries }), 'spelling');
+    expect(others).toEqual([]);
+    expect(finding).toMatchObject({ deliveryId: 'tall', message: '“Lockeeper”, perhaps “Lockkeeper”' });
+    const work = { titles: [own], clips: CLIPS, plan };
+    const [mended] = applyMend(work, finding, finding.mends[0].change, () => undefined).titles;
+    expect(mended.values).toEqual(own.values);
+    expect(mended.perDelivery.tall.values).toEqual({ role: 'Lockkeeper of boats' });
+    expect(of(await prove({ titles: [mended], deliveries }), 'spelling')).toEqual([]);
   });
 
   test('a needed field that is empty, and one that still says what the template says', async () => {
@@ -349,7 +366,7 @@ describe('contrast over the pictures', () => {
     const light = title({ name: 'Ilse' }, { startFrame: 600 });
     const [finding] = of(await prove({ titles: [light], template: bare }), 'contrast');
     const work = { titles: [light], clips: CLIPS, plan: newPlan('wide-1080') };
-    const [scrimmed] = applyMend(work, 't', finding.mends[0].change, () => undefined).titles;
+    const [scrimmed] = applyMend(work, finding, finding.mends[0].change, () => undefined).titles;
     expect(scrimmed.scrim).toMatchObject({ colour: '#000000' });
     expect(of(await prove({ titles: [scrimmed], template: bare }), 'contrast')).toEqual([]);
     const weaker = {

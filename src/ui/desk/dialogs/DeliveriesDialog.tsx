@@ -6,6 +6,7 @@ import { MASTER_ID } from '@/core/document/plan';
 import { FORMATS } from '@/core/layout/formats';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
+import { NameBox } from '../../shared/NameBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { useApplyWork, useDesk, usePlan } from '../deskContext';
 
@@ -53,14 +54,10 @@ export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) 
       <ul className="grid gap-2">
         {deliveries.map((delivery) => (
           <li key={delivery.id} className="grid grid-cols-[1fr_1fr_120px_32px] items-center gap-2">
-            <input
-              aria-label={`Name of ${delivery.name}`}
+            <NameBox
+              label={`Name of ${delivery.name}`}
               value={delivery.name}
-              maxLength={60}
-              onChange={(event) =>
-                event.target.value !== '' && set(delivery.id, { name: event.target.value })
-              }
-              className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
+              onChange={(name) => set(delivery.id, { name })}
             />
             <SelectBox
               label={`Format of ${delivery.name}`}

@@ -1,10 +1,11 @@
 'use client';
+import type { Delivery } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
 import { swapTitle } from '@/core/project/swap';
 import type { EditionRecord } from '@/db/templates';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
-import { newerEdition, numbersOf, useApplyTitles, useDesk, useTitles } from '../deskContext';
+import { newerEdition, numbersOf, useApplyTitles, useDesk, usePlan, useTitles } from '../deskContext';
 import { TitleShot } from './TitleShot';
 
 const MOST_SHOWN = 24;
@@ -18,12 +19,13 @@ export function EditionsDialog({ onClose }: { readonly onClose: () => void }) {
     const newer = newerEdition(view, title);
     return newer === null ? [] : [{ title, newer }];
   });
+  const { deliveries } = usePlan();
   const updateAll = (): void => {
     const ids = new Set(behind.map(({ title }) => title.id));
     apply((now) =>
       now.map((title) => {
         const newer = ids.has(title.id) ? newerEdition(view, title) : null;
-        return newer === null ? title : onEdition(title, newer, view.editions);
+        return newer === null ? title : onEdition(title, newer, view.editions, deliveries);
       }),
     );
     onClose();
@@ -67,16 +69,19 @@ function onEdition(
   title: Title,
   edition: EditionRecord,
   editions: ReadonlyMap<string, EditionRecord>,
+  deliveries: readonly Delivery[],
 ): Title {
-  return swapTitle(title, editions.get(title.editionId)?.document, edition, { sameTemplate: true });
+  const from = editions.get(title.editionId)?.document;
+  return swapTitle(title, from, edition, { sameTemplate: true, deliveries });
 }
 
 function Compared({ title, newer }: { readonly title: Title; readonly newer: EditionRecord }) {
   const { editions } = useDesk();
   const titles = useTitles();
+  const { deliveries } = usePlan();
   const apply = useApplyTitles();
   const used = editions.get(title.editionId);
-  const after = onEdition(title, newer, editions);
+  const after = onEdition(title, newer, editions, deliveries);
   const lost = after.kept.slice(title.kept.length);
   const set = (change: (one: Title) => Title): void =>
     apply((now) => now.map((one) => (one.id === title.id ? change(one) : one)));
@@ -89,7 +94,9 @@ function Compared({ title, newer }: { readonly title: Title; readonly newer: Edi
         <Button
           onClick={() => set((one) => ({ ...one, keepsEdition: true }))}
         >{`Keep edition ${used?.number}`}</Button>
-        <Button onClick={() => set((one) => onEdition(one, newer, editions))}>Bring up to date</Button>
+        <Button onClick={() => set((one) => onEdition(one, newer, editions, deliveries))}>
+          Bring up to date
+        </Button>
       </div>
       <div className="grid grid-cols-2 gap-3">
         <TitleShot title={title} label={`Edition ${used?.number}`} />

@@ -90,7 +90,9 @@ export function FillDialog({ frame, onClose }: Props) {
       )}
       {waiting.sheet !== null && (
         <p className="flex items-center gap-2 pt-3">
-          {`${waiting.sheet.rows.length} rows of the last sheet wait to be corrected.`}
+          {waiting.sheet.rows.length === 1
+            ? 'One row of the last sheet waits to be corrected.'
+            : `${waiting.sheet.rows.length} rows of the last sheet wait to be corrected.`}
           <Button onClick={() => setRead({ sheet: waiting.sheet, problem: '' })}>Correct them</Button>
           <Button onClick={() => keepWaiting(waiting.key, null)}>Forget them</Button>
         </p>

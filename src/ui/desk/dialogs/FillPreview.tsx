@@ -83,8 +83,10 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
     };
     keepWaiting(waiting.key, left.rows.length === 0 ? null : left);
     select(...titles.slice(0, 1).map(({ id }) => id));
+    const waits =
+      bad === 0 ? '' : bad === 1 ? ', one row waits to be corrected' : `, ${bad} rows wait to be corrected`;
     toast.success(
-      `${titles.length} titles are on the sheet${bad > 0 ? `, ${bad} rows wait to be corrected` : ''}.`,
+      `${titles.length === 1 ? 'One title is' : `${titles.length} titles are`} on the sheet${waits}.`,
     );
     if (bad === 0) onClose();
     else setSheet(left);

@@ -4,9 +4,10 @@ import type { WordHit, WordSearch } from '@/core/project/findWords';
 import { findWords, replaceWords } from '@/core/project/findWords';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
-import { numbersOf, useApplyTitles, useTemplateOf, useTitles } from '../deskContext';
+import { numbersOf, useApplyTitles, usePlan, useTemplateOf, useTitles } from '../deskContext';
 
-const keyOf = ({ titleId, field }: WordHit): string => `${titleId} ${field.id}`;
+const keyOf = ({ titleId, deliveryId, field }: WordHit): string =>
+  `${titleId} ${deliveryId ?? ''} ${field.id}`;
 const MOST_SHOWN = 300;
 
 /** Find and replace: every hit is shown before and after, and can be left out. */
@@ -22,8 +23,7 @@ export function FindDialog({ onClose }: { readonly onClose: () => void }) {
   });
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const hits = useMemo(() => findWords(titles, search, templateOf), [titles, search, templateOf]);
-  const wanted = hits.filter((hit) => !left.has(keyOf(hit)));
-  const numbers = numbersOf(titles);
+  const wanted = hits.filter((hit) => hit.problem === '' && !left.has(keyOf(hit)));
   const set = (change: Partial<WordSearch>): void => {
     setSearch((now) => ({ ...now, ...change }));
     setLeft(new Set());
@@ -81,17 +81,7 @@ export function FindDialog({ onClose }: { readonly onClose: () => void }) {
         <ul className="mt-3 divide-y divide-line border-y border-line" aria-label="Places found">
           {hits.slice(0, MOST_SHOWN).map((hit) => (
             <li key={keyOf(hit)}>
-              <label className="grid grid-cols-[20px_44px_110px_1fr_1fr] items-center gap-2 py-1.5">
-                <input type="checkbox" checked={!left.has(keyOf(hit))} onChange={() => toggle(hit)} />
-                <span className="font-mono text-[12px] text-soft">{numbers.get(hit.titleId)}</span>
-                <span className="truncate text-soft">{hit.field.label}</span>
-                <span className="truncate" dir="auto">
-                  {hit.before}
-                </span>
-                <span className="truncate font-semibold" dir="auto">
-                  {hit.after}
-                </span>
-              </label>
+              <Hit hit={hit} wanted={!left.has(keyOf(hit))} onToggle={() => toggle(hit)} />
             </li>
           ))}
         </ul>
@@ -100,6 +90,46 @@ export function FindDialog({ onClose }: { readonly onClose: () => void }) {
         <p className="pt-2 text-soft">and {hits.length - MOST_SHOWN} more places, which are changed too</p>
       )}
     </Modal>
+  );
+}
+
+interface HitProps {
+  readonly hit: WordHit;
+  readonly wanted: boolean;
+  readonly onToggle: () => void;
+}
+
+/** A place where the words are, as it is and as it would be. */
+function Hit({ hit, wanted, onToggle }: HitProps) {
+  const numbers = numbersOf(useTitles());
+  const { deliveries } = usePlan();
+  const { titleId, deliveryId, field, before, after, problem } = hit;
+  const delivery = deliveries.find(({ id }) => id === deliveryId);
+  return (
+    <label className="grid grid-cols-[20px_44px_130px_1fr_1fr] items-center gap-2 py-1.5">
+      <input
+        type="checkbox"
+        disabled={problem !== ''}
+        checked={problem === '' && wanted}
+        onChange={onToggle}
+      />
+      <span className="font-mono text-[12px] text-soft">{numbers.get(titleId)}</span>
+      <span className="truncate text-soft">
+        {delivery === undefined ? field.label : `${field.label} in ${delivery.name}`}
+      </span>
+      <span className="truncate" dir="auto">
+        {before}
+      </span>
+      {problem === '' ? (
+        <span className="truncate font-semibold" dir="auto">
+          {after}
+        </span>
+      ) : (
+        <span className="truncate text-stop-ink" title={problem}>
+          {`left as it is: ${problem}`}
+        </span>
+      )}
+    </label>
   );
 }
 

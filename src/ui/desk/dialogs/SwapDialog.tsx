@@ -8,7 +8,7 @@ import { Button } from '../../shared/Button';
 import { Labelled } from '../../shared/StartDialog';
 import { Modal } from '../../shared/Modal';
 import { SelectBox } from '../../shared/SelectBox';
-import { useApplyTitles, useDesk, useDeskUi, useTitles } from '../deskContext';
+import { useApplyTitles, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
 import { TitleShot } from './TitleShot';
 
 const NOTHING = ' ';
@@ -17,6 +17,7 @@ const NOTHING = ' ';
 export function SwapDialog({ onClose }: { readonly onClose: () => void }) {
   const { editions, newest } = useDesk();
   const titles = useTitles();
+  const { deliveries } = usePlan();
   const apply = useApplyTitles();
   const selection = useDeskUi((ui) => ui.selection);
   const proposed = useDeskUi((ui) => ui.swapTo);
@@ -29,6 +30,7 @@ export function SwapDialog({ onClose }: { readonly onClose: () => void }) {
   if (first === undefined || to === undefined) return null;
   const from = (title: Title): Template | undefined => editions.get(title.editionId)?.document;
   const optionsFor = (title: Title): Parameters<typeof swapTitle>[3] => ({
+    deliveries,
     sameTemplate: editions.get(title.editionId)?.templateId === templateId,
     // A route is made for the first title's template; titles of others are matched by themselves.
     chosen: title.editionId === first.editionId ? routes : {},

@@ -14,7 +14,7 @@ export function useSwapTo(): (titleIds: readonly string[], templateId: string) =
     (titleIds, templateId) => {
       const to = newest.get(templateId);
       if (to === undefined) return;
-      const { titles } = store.getState();
+      const { titles, plan } = store.getState();
       const chosen = titles.filter((title) => titleIds.includes(title.id));
       const from = (editionId: string) => editions.get(editionId)?.document;
       const plain = chosen.every(
@@ -25,7 +25,11 @@ export function useSwapTo(): (titleIds: readonly string[], templateId: string) =
         store
           .getState()
           .apply((now) =>
-            now.map((title) => (ids.has(title.id) ? swapTitle(title, from(title.editionId), to) : title)),
+            now.map((title) =>
+              ids.has(title.id)
+                ? swapTitle(title, from(title.editionId), to, { deliveries: plan.deliveries })
+                : title,
+            ),
           );
         return;
       }

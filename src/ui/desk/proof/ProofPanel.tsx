@@ -150,7 +150,7 @@ function FindingItem({
                   dialog: 'quiet',
                   ...(finding.deliveryId === null ? {} : { deliveryId: finding.deliveryId }),
                 });
-              } else apply((work) => applyMend(work, finding.titleId, mend.change, (id) => editions.get(id)));
+              } else apply((work) => applyMend(work, finding, mend.change, (id) => editions.get(id)));
             }}
           >
             {mend.label}
