@@ -1,4 +1,7 @@
+import 'fake-indexeddb/auto';
 import '@testing-library/jest-dom/jest-globals';
+import { TextDecoder, TextEncoder } from 'node:util';
+import { deserialize, serialize } from 'node:v8';
 
 // jsdom lays nothing out, so nothing ever changes its size.
 class StillObserver {
@@ -7,6 +10,10 @@ class StillObserver {
   disconnect(): void {}
 }
 globalThis.ResizeObserver ??= StillObserver;
+
+// Browsers have these; jsdom has not.
+const structuredClone = (value: unknown): unknown => deserialize(serialize(value));
+Object.assign(globalThis, { TextDecoder, TextEncoder, structuredClone });
 
 // Nothing is there to be fetched from; what asks waits, as it does on a slow line.
 globalThis.fetch ??= () => new Promise<Response>(() => undefined);

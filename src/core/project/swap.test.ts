@@ -51,6 +51,11 @@ describe('another template', () => {
     const swap = swapTemplate(title(NAMES), tidelineStrap, openingLockup, { chosen });
     expect(swap.values).toEqual({ title: 'Lockkeeper' });
     expect(swap.kept).toEqual([{ label: 'Name', value: 'Ilse Marrow' }]);
+    // Words are no colour, whoever says so.
+    const wrong = swapTemplate(title(NAMES), tidelineStrap, openingLockup, {
+      chosen: { 'plate-colour': 'name' },
+    });
+    expect(wrong.values).toEqual({ title: 'Ilse Marrow', line: 'Lockkeeper' });
   });
 
   test('never drops or doubles a word, whatever the templates', () => {

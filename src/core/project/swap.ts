@@ -88,7 +88,7 @@ export function swapTemplate(
     else if (key !== undefined)
       take(
         field,
-        free.findIndex((source) => source.key === key),
+        free.findIndex((source) => source.key === key && canTake(field, source)),
       );
   }
   for (const fits of options.sameTemplate === true ? [BY_ID, ...BY_MEANING] : BY_MEANING) {
@@ -184,8 +184,8 @@ const BY_MEANING: readonly Fits[] = [
   (field, source) => isText(field.kind) && isText(source.kind),
 ];
 
-/** Whether a field can show a value at all. */
-function canTake(field: Field, { kind, value }: Source): boolean {
+/** Whether a field can show what a source says at all. */
+export function canTake(field: Field, { kind, value }: Source): boolean {
   switch (field.kind) {
     case 'text':
       return isText(kind) || kind === 'date' || kind === 'number';

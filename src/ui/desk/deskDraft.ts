@@ -28,6 +28,8 @@ interface UnsavedWork {
 const MOST_ATTEMPTS = 4;
 // A save while the page goes may carry 64 kB; larger ones are kept here and saved at the next opening.
 const MOST_IN_A_SAVE = 1000;
+// A letter takes up to three bytes, a request at most 4 MB.
+const MOST_CHARACTERS = 1_200_000;
 
 /**
  * A project on the server as this desk knows it. Only what changed is sent; what others changed is put together with
@@ -111,7 +113,8 @@ export class DeskDraft {
     if (unsaved === undefined) return false;
     const now = this.store.getState();
     const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
-    this.store.setState({ conflicts: [...now.conflicts, ...unsaved.conflicts, ...conflicts] });
+    const open = withConflicts(now.conflicts, unsaved.conflicts);
+    this.store.setState({ conflicts: withConflicts(open, conflicts) });
     now.applyWork(() => work);
     await this.keep(this.store.getState());
     await del(key).catch(() => undefined);
@@ -133,16 +136,13 @@ export class DeskDraft {
       if (mine.titles === this.store.getState().titles) found.push(...conflicts);
       return work;
     });
-    const open = this.store.getState().conflicts;
-    const fresh = found.filter(
-      (one) => !open.some((old) => old.titleId === one.titleId && old.cell === one.cell),
-    );
-    if (fresh.length > 0) this.store.setState({ conflicts: [...open, ...fresh] });
+    const { conflicts } = this.store.getState();
+    if (found.length > 0) this.store.setState({ conflicts: withConflicts(conflicts, found) });
     this.titles = savedFrom(project.titles, theirs.titles);
     this.clips = savedFrom(project.clips, theirs.clips);
     this.plan = { value: theirs.plan, revision: project.planRevision };
     // At once: what is in conflict is nowhere else, and the page may go at any time.
-    if (fresh.length > 0) await this.keep(this.store.getState());
+    if (found.length > 0) await this.keep(this.store.getState());
     return project;
   }
 
@@ -188,12 +188,25 @@ function changesOf<T extends { readonly id: string }>(
   return { put, remove };
 }
 
+/** Changes in as many parts as requests may carry them in. */
 function inParts<T>({ put, remove }: RowChanges<T>): RowChanges<T>[] {
-  const count = Math.ceil(Math.max(put.length, remove.length) / MOST_IN_A_SAVE);
-  return Array.from({ length: count }, (_, i) => ({
-    put: put.slice(i * MOST_IN_A_SAVE, (i + 1) * MOST_IN_A_SAVE),
-    remove: remove.slice(i * MOST_IN_A_SAVE, (i + 1) * MOST_IN_A_SAVE),
-  }));
+  const parts: RowChanges<T>[] = [];
+  let part: { value: T; revision: number | null }[] = [];
+  let characters = 0;
+  for (const one of put) {
+    const size = JSON.stringify(one).length;
+    if (part.length === MOST_IN_A_SAVE || (part.length > 0 && characters + size > MOST_CHARACTERS)) {
+      parts.push({ put: part, remove: [] });
+      part = [];
+      characters = 0;
+    }
+    part.push(one);
+    characters += size;
+  }
+  if (part.length > 0) parts.push({ put: part, remove: [] });
+  for (let i = 0; i < remove.length; i += MOST_IN_A_SAVE)
+    parts.push({ put: [], remove: remove.slice(i, i + MOST_IN_A_SAVE) });
+  return parts;
 }
 
 function afterSave<T extends { readonly id: string }>(
@@ -205,6 +218,12 @@ function afterSave<T extends { readonly id: string }>(
   for (const { value } of put) next.set(value.id, { value, revision: revisions[value.id] });
   for (const { id } of remove) next.delete(id);
   return next;
+}
+
+/** The conflicts with newer ones; a cell that is in conflict again has what is there now. */
+function withConflicts(open: readonly CellConflict[], newer: readonly CellConflict[]): CellConflict[] {
+  const again = new Set(newer.map(({ titleId, cell }) => `${titleId} ${cell}`));
+  return [...open.filter(({ titleId, cell }) => !again.has(`${titleId} ${cell}`)), ...newer];
 }
 
 /** The titles as they are saved while cells are in conflict: those cells as the other desk has them. */

@@ -30,6 +30,7 @@ export async function ask<T>(
   { method = 'GET', body, keepalive = false }: Options = {},
 ): Promise<T> {
   let response: Response;
+  let answer: T & Refusal;
   try {
     response = await fetch(`/api/${path}`, {
       method,
@@ -39,12 +40,13 @@ export async function ask<T>(
         ? {}
         : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
     });
+    // An answer that is no JSON is not Gilder's own: it is starting, or something stands between.
+    answer = await response.json();
   } catch {
     throw new UnreachableError(
       'Gilder cannot be reached. What you typed is kept here and saved when it is back.',
     );
   }
-  const answer: T & Refusal = await response.json();
   if (!response.ok) throw new RefusedError(response.status, answer);
   return answer;
 }

@@ -53,6 +53,19 @@ test('while the server is away it waits and tries again, and nothing is lost', a
   expect(sent.at(-1)).toBe('c');
 });
 
+test('trouble of the server’s own is waited for as well', async () => {
+  let trouble = true;
+  const { saver } = start(async () => {
+    if (trouble) throw new RefusedError(500, { message: 'Something went wrong in Gilder itself.' });
+  });
+  saver.change('b');
+  await jest.advanceTimersByTimeAsync(400);
+  expect(saver.state.kind).toBe('waiting');
+  trouble = false;
+  await settle();
+  expect(saver.state.kind).toBe('saved');
+});
+
 describe('a stale write', () => {
   test('stops saving until it is decided, and goes on then', async () => {
     let refuse = true;

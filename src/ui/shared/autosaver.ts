@@ -3,7 +3,7 @@ import { RefusedError, UnreachableError, wordsOf } from './api';
 export type SaveState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
-  /** The server is away; trying again. */
+  /** The server is away or in trouble; trying again. */
   | { readonly kind: 'waiting'; readonly message: string }
   /** Someone else saved in between; nothing was overwritten. */
   | { readonly kind: 'stale'; readonly message: string; readonly newer: unknown }
@@ -108,7 +108,8 @@ export class Autosaver<T> {
 }
 
 function failureState(error: unknown): SaveState {
-  if (error instanceof UnreachableError) return { kind: 'waiting', message: error.message };
+  const itsOwnFault = error instanceof RefusedError && error.status >= 500;
+  if (error instanceof UnreachableError || itsOwnFault) return { kind: 'waiting', message: error.message };
   if (error instanceof RefusedError && error.status === 409) {
     return { kind: 'stale', message: error.message, newer: error.refusal.newer };
   }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Title } from '@/core/document/project';
 import type { Template } from '@/core/document/template';
-import { sourcesOf, swapTemplate, swapTitle } from '@/core/project/swap';
+import { canTake, sourcesOf, swapTemplate, swapTitle } from '@/core/project/swap';
 import type { EditionRecord } from '@/db/templates';
 import { Button } from '../../shared/Button';
 import { Labelled } from '../../shared/StartDialog';
@@ -124,10 +124,12 @@ function Routes({ first, from, to, options, routes, setRoutes }: RoutesProps) {
                 onChange={(key) => setRoutes({ ...routes, [field.id]: key === NOTHING ? null : key })}
                 choices={[
                   { value: NOTHING, label: 'the template’s own' },
-                  ...sources.map(({ key, label, value }) => ({
-                    value: key,
-                    label: `${label}: ${String(value).slice(0, 60)}`,
-                  })),
+                  ...sources
+                    .filter((one) => canTake(field, one))
+                    .map(({ key, label, value }) => ({
+                      value: key,
+                      label: `${label}: ${String(value).slice(0, 60)}`,
+                    })),
                 ]}
               />
             </td>

@@ -1,48 +1,18 @@
 import { beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { openingLockup, placeCorner, tidelineStrap } from '../../../../demo/templates';
-import { newPlan } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
-import { newTitle } from '@/core/document/project';
-import type { Template } from '@/core/document/template';
-import { RATES } from '@/core/units/rates';
-import type { EditionRecord } from '@/db/templates';
 import { DeskProvider, newerEdition } from '../deskContext';
 import type { DeskView } from '../deskContext';
-import { createDeskStore } from '../deskStore';
-import { createDeskUi } from '../deskUi';
+import { createDeskView, deskTitle } from '../deskForTest';
 import { CueSheet } from './CueSheet';
 import { NO_FILTER } from './useSheetRows';
-
-const edition = (id: string, templateId: string, document: Template, number = 1): EditionRecord => ({
-  id,
-  templateId,
-  number,
-  document,
-  releasedAt: '2026-11-25T00:00:00.000Z',
-  uses: 0,
-});
-const strap = edition('strap-1', 'strap', tidelineStrap);
-const newer = edition('strap-2', 'strap', tidelineStrap, 2);
-const corner = edition('corner-1', 'corner', placeCorner);
-const lockup = edition('lockup-1', 'lockup', openingLockup);
-
-const title = (id: string, startFrame: number, values: Title['values'], editionId = 'strap-1'): Title =>
-  newTitle({ id, editionId, startFrame, lengthFrames: 150, lane: 0, values });
 
 let view: DeskView;
 let shown: string[];
 
-const createView = (list: readonly Title[]): DeskView => ({
-  projectId: 'p',
-  settings: { name: 'P', production: '', format: 'wide-1080', rate: '25' },
-  rate: RATES.get('25'),
-  editions: new Map([strap, newer, corner, lockup].map((one) => [one.id, one])),
-  newest: new Map([newer, corner, lockup].map((one) => [one.templateId, one])),
-  store: createDeskStore({ titles: list, clips: [], plan: newPlan('wide-1080') }),
-  ui: createDeskUi(),
-});
+const title = deskTitle;
+const createView = (titles: readonly Title[]): DeskView => createDeskView({ titles });
 
 function Desk({ filter = NO_FILTER }: { readonly filter?: typeof NO_FILTER }) {
   return (
