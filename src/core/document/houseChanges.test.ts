@@ -74,3 +74,15 @@ test('uses of finishes and kept moves are counted by layer', () => {
   const other = { ...moving.motion, in: [] };
   expect(moveUses(tidelineStrap, { id: 'm', name: 'M', motion: other })).toBe(0);
 });
+
+test('two colours that change places do so at once', () => {
+  const swapped = followHouse(tidelineStrap, [
+    { kind: 'colour', name: 'A', from: GOLD, to: '#10303c' },
+    { kind: 'colour', name: 'B', from: '#10303c', to: GOLD },
+  ]);
+  const counts = (template: typeof tidelineStrap): number[] => [
+    usesOf(template, 'colour', GOLD),
+    usesOf(template, 'colour', '#10303c'),
+  ];
+  expect(counts(swapped)).toEqual(counts(tidelineStrap).toReversed());
+});

@@ -40,11 +40,23 @@ function listed({ colours, faces, finishes, moves }: House): unknown {
  * value, so that every place with exactly that value follows. The same object where nothing in it changes.
  */
 export function followHouse(template: Template, changes: readonly HouseChange[]): Template {
-  return changes.reduce((now, change) => {
-    if (change.kind === 'colour') return replaced(now, 'colour', change.from, change.to);
-    if (change.kind === 'face') return replaced(now, 'face', change.from, change.to);
-    return now;
-  }, template);
+  // All at once: what becomes one colour is not taken for what that colour was.
+  return replaced(
+    replaced(template, 'colour', changedValues('colour', changes)),
+    'face',
+    changedValues('face', changes),
+  );
+}
+
+/** What each value becomes; of two entries with one value the first counts. */
+function changedValues(
+  kind: 'colour' | 'face',
+  changes: readonly HouseChange[],
+): ReadonlyMap<string, string> {
+  const values = new Map<string, string>();
+  for (const change of changes)
+    if (change.kind === kind && !values.has(change.from)) values.set(change.from, change.to);
+  return values;
 }
 
 /** In how many places a template has a value of the house. */
@@ -70,12 +82,17 @@ export function moveUses(template: Template, move: House['moves'][number]): numb
   ).length;
 }
 
-function replaced(template: Template, kind: 'colour' | 'face', from: string, to: string): Template {
+function replaced(
+  template: Template,
+  kind: 'colour' | 'face',
+  values: ReadonlyMap<string, string>,
+): Template {
   let found = false;
   const swap = <T>(value: T): T =>
     // A walk gives back what it is given, with other texts in it.
     walk(value, '', (key, text) => {
-      if (text !== from || !counts(kind, key)) return text;
+      const to = values.get(text);
+      if (to === undefined || !counts(kind, key)) return text;
       found = true;
       return to;
     }) as T;

@@ -6,7 +6,7 @@ import { newTitle } from '../document/project';
 import { FORMATS } from '../layout/formats';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../units/rates';
-import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange } from './deliver';
+import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange, withValueEverywhere } from './deliver';
 
 let fonts: FontLibrary;
 beforeAll(async () => {
@@ -41,6 +41,19 @@ describe('what a delivery has otherwise', () => {
   test('is gone once it is as in the others', () => {
     const left = withDeliveryChange(title, 'tall', { leftOut: true });
     expect(withDeliveryChange(left, 'tall', { leftOut: false })).toEqual(title);
+  });
+
+  test('is gone from a field that is typed for every delivery, and only from that', () => {
+    const own = withDeliveryChange(title, 'tall', {
+      values: { name: 'I. M.', role: 'Judge' },
+      leftOut: true,
+    });
+    expect(withValueEverywhere(own, 'name', 'Noor')).toEqual({
+      ...withDeliveryChange(title, 'tall', { values: { role: 'Judge' }, leftOut: true }),
+      values: { name: 'Noor' },
+    });
+    const short = withDeliveryChange(title, 'tall', { values: { name: 'I. M.' } });
+    expect(withValueEverywhere(short, 'name', 'Noor')).toEqual({ ...title, values: { name: 'Noor' } });
   });
 
   test('deliveries come round', () => {

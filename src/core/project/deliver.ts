@@ -2,7 +2,7 @@ import type { DisplayItem, DisplayList } from '../display/list';
 import { rectOutline } from '../display/shapes';
 import type { Plan } from '../document/plan';
 import type { DeliveryChange, Scrim, Title } from '../document/project';
-import type { FieldValues, Template } from '../document/template';
+import type { FieldValue, FieldValues, Template } from '../document/template';
 import { IDENTITY } from '../kit/matrix';
 import type { PictureSizes } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
@@ -29,6 +29,15 @@ export function withDeliveryChange(title: Title, deliveryId: string, change: Par
   const next = { ...NO_CHANGE, ...title.perDelivery[deliveryId], ...change };
   const { [deliveryId]: _, ...others } = title.perDelivery;
   return { ...title, perDelivery: isAsElsewhere(next) ? others : { ...others, [deliveryId]: next } };
+}
+
+/** A title that says something in a field in every delivery, those that said something of their own there too. */
+export function withValueEverywhere(title: Title, fieldId: string, value: FieldValue): Title {
+  const said: Title = { ...title, values: { ...title.values, [fieldId]: value } };
+  return Object.entries(title.perDelivery).reduce((now, [id, { values }]) => {
+    const { [fieldId]: own, ...others } = values;
+    return own === undefined ? now : withDeliveryChange(now, id, { values: others });
+  }, said);
 }
 
 /** Whether a delivery has nothing otherwise after all. */

@@ -4,6 +4,7 @@ import type { Title } from '@/core/document/project';
 import { newPlan } from '@/core/document/plan';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { UnreachableError } from '../shared/api';
+import { jsonAnswer } from '../shared/forTest';
 import { deskTitle } from './deskForTest';
 import { DeskDraft } from './deskDraft';
 import type { DeskStore } from './deskStore';
@@ -34,7 +35,7 @@ class Server {
 
   answer = async (_: string | URL | Request, request: RequestInit = {}): Promise<Response> => {
     if (this.away) throw new TypeError('Failed to fetch');
-    if (request.method !== 'POST') return json(200, this.project());
+    if (request.method !== 'POST') return jsonAnswer(200, this.project());
     const body: { titles: { put: Put[]; remove: { id: string; revision: number }[] } } = JSON.parse(
       String(request.body),
     );
@@ -43,7 +44,7 @@ class Server {
     const stale =
       put.some(({ value, revision }) => known(value.id) !== revision) ||
       remove.some(({ id, revision }) => known(id) !== revision);
-    if (stale) return json(409, { message: 'Changed in between.' });
+    if (stale) return jsonAnswer(409, { message: 'Changed in between.' });
     this.saves.push(put.length + remove.length);
     const revisions: Record<string, number> = {};
     for (const { value } of put) {
@@ -52,13 +53,9 @@ class Server {
       revisions[value.id] = revision;
     }
     for (const { id } of remove) this.titles.delete(id);
-    return json(200, { titles: revisions, clips: {}, plan: null });
+    return jsonAnswer(200, { titles: revisions, clips: {}, plan: null });
   };
 }
-
-const json = (status: number, body: unknown): Response =>
-  // What is asked of an answer; jsdom has none.
-  ({ ok: status < 400, status, json: () => Promise.resolve(structuredClone(body)) }) as Response;
 
 let server: Server;
 const before = globalThis.fetch;

@@ -1,9 +1,10 @@
 import { del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@/core/document/plan';
 import type { Clip, Title } from '@/core/document/project';
+import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { sameValue } from '@/core/kit/sameValue';
 import type { CellConflict } from '@/core/project/mergeWork';
-import { mergeEntry, mergeList, mergePlan, mergeTitle } from '@/core/project/mergeWork';
+import { mergePlan, mergeTitle } from '@/core/project/mergeWork';
 import { withCellValue } from '@/core/project/titleCells';
 import type { Work } from '@/core/project/work';
 import type { ProjectRevisions } from '@/db/projects';

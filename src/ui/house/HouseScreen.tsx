@@ -14,6 +14,7 @@ import { FacesSection } from './FacesSection';
 import { KeptSection } from './KeptSection';
 import { LandingDialog } from './LandingDialog';
 import { TimingSection } from './TimingSection';
+import { useHouseDraft } from './useHouseDraft';
 
 interface Props {
   readonly saved: HouseRecord;
@@ -37,9 +38,8 @@ const SECTIONS = [
 
 /** The House: what templates and checks refer to. A change is shown where it lands before it is made. */
 export function HouseScreen({ saved: first, templates: firstTemplates }: Props) {
-  const [saved, setSaved] = useState(first);
+  const { saved, house, change, takeBack, catchUp } = useHouseDraft(first);
   const [templates, setTemplates] = useState(firstTemplates);
-  const [house, setHouse] = useState(first.document);
   const [section, setSection] = useState<(typeof SECTIONS)[number]['id']>('colours');
   const [landing, setLanding] = useState(false);
   const changes = houseChanges(saved.document, house);
@@ -57,7 +57,7 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
         }
         actions={
           <>
-            <Button disabled={changes.length === 0} onClick={() => setHouse(saved.document)}>
+            <Button disabled={changes.length === 0} onClick={takeBack}>
               Take it back
             </Button>
             <Button look="gold" disabled={changes.length === 0} onClick={() => setLanding(true)}>
@@ -86,11 +86,7 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
         <section aria-label={label} className="min-h-0 flex-1 overflow-y-auto bg-card px-6 py-4">
           <div className="max-w-3xl">
             <h2 className="pb-1 font-serif text-[16px] font-semibold">{label}</h2>
-            <Part
-              house={house}
-              templates={templates}
-              onChange={(change) => setHouse((now) => ({ ...now, ...change }))}
-            />
+            <Part house={house} templates={templates} onChange={change} />
           </div>
         </section>
       </main>
@@ -101,11 +97,9 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
           changes={changes}
           templates={templates}
           onClose={() => setLanding(false)}
-          onDone={(record, changed) => {
-            setSaved(record);
-            setHouse(record.document);
-            setTemplates(changed);
-            setLanding(false);
+          onKnown={(record, now) => {
+            catchUp(record);
+            setTemplates(now);
           }}
         />
       )}

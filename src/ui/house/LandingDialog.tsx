@@ -17,7 +17,7 @@ import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
 import { useFonts } from '../picture/useFonts';
-import { ask, wordsOf } from '../shared/api';
+import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { Modal } from '../shared/Modal';
 
@@ -27,11 +27,19 @@ interface Props {
   readonly changes: readonly HouseChange[];
   readonly templates: readonly TemplateRecord[];
   readonly onClose: () => void;
-  readonly onDone: (record: HouseRecord, templates: readonly TemplateRecord[]) => void;
+  /** What is on the server, as soon as it is known to be otherwise. */
+  readonly onKnown: (record: HouseRecord, templates: readonly TemplateRecord[]) => void;
+}
+
+const MEANWHILE =
+  'The House or a template was changed elsewhere meanwhile. Both are put together here; look, and make the change again.';
+
+function whatIsThere(): Promise<[HouseRecord, readonly TemplateRecord[]]> {
+  return Promise.all([ask<HouseRecord>('house'), ask<readonly TemplateRecord[]>('templates')]);
 }
 
 /** Where a change of the House lands: each template before and after, and what it does to titles that are placed. */
-export function LandingDialog({ saved, house, changes, templates, onClose, onDone }: Props) {
+export function LandingDialog({ saved, house, changes, templates, onClose, onKnown }: Props) {
   const touched = useMemo(
     () =>
       templates.flatMap((record) => {
@@ -48,25 +56,20 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onDon
     setBusy(true);
     setProblem('');
     try {
-      const { revision } = await ask<{ revision: number }>('house', {
-        method: 'PUT',
-        body: { revision: saved.revision, document: house },
-      });
-      const revisions = new Map<string, number>();
-      for (const { record, after } of wanted) {
-        const body = { revision: record.revision, document: after };
-        const answer = await ask<{ revision: number }>(`templates/${record.id}`, { method: 'PUT', body });
-        revisions.set(record.id, answer.revision);
-      }
-      const next = templates.map((record) => {
-        const revised = revisions.get(record.id);
-        return revised === undefined
-          ? record
-          : { ...record, document: followHouse(record.document, changes), revision: revised };
-      });
-      onDone({ document: house, revision }, next);
+      for (const { record, after } of wanted)
+        await ask(`templates/${record.id}`, {
+          method: 'PUT',
+          body: { revision: record.revision, document: after },
+        });
+      // Last: should a template refuse, what is left to change is still known by what the House was.
+      await ask('house', { method: 'PUT', body: { revision: saved.revision, document: house } });
+      onKnown(...(await whatIsThere()));
+      onClose();
     } catch (error) {
-      setProblem(`${wordsOf(error)} What was made until then is in force; reload to see it.`);
+      const there = await whatIsThere().catch(() => null);
+      if (there !== null) onKnown(...there);
+      const stale = error instanceof RefusedError && error.status === 409;
+      setProblem(stale ? MEANWHILE : wordsOf(error));
       setBusy(false);
     }
   };

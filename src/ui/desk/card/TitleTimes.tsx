@@ -5,7 +5,8 @@ import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
 import { Pill } from '../../shared/Pill';
 import { useHouse } from '../../shared/useHouse';
-import { useApplyTitles, useDesk, useShownValues } from '../deskContext';
+import { useApplyTitles, useDelivery, useDesk, useShownValues } from '../deskContext';
+import { titleIn } from '@/core/project/deliver';
 import { changeTitles } from '@/core/project/work';
 import type { Title } from '@/core/document/project';
 import type { ChosenTitles } from './TitleCard';
@@ -15,6 +16,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
   const { editions, rate } = useDesk();
   const apply = useApplyTitles();
   const shownValues = useShownValues();
+  const delivery = useDelivery();
   const { reading } = useHouse();
   const template = editions.get(first.editionId)?.document;
   if (template === undefined) return null;
@@ -23,7 +25,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
     apply((now) => changeTitles(now, ids, (title) => ({ ...title, ...change })));
   const { reads, readable, neededFrames } = readingOf(
     template,
-    shownValues(first),
+    { ...shownValues(first), ...titleIn(first, delivery.id)?.values },
     first.lengthFrames,
     rate,
     reading,

@@ -1,0 +1,22 @@
+import { mergeEntry, mergeList } from '../kit/mergeParts';
+import type { House } from './house';
+
+/**
+ * Two states of the house that come from one, put together: each entry and figure as the one that changed it has it,
+ * `mine` where both did.
+ */
+export function mergeHouse(base: House, mine: House, theirs: House): House {
+  const list = <T extends { readonly id: string }>(pick: (house: House) => readonly T[]): readonly T[] =>
+    mergeList(pick(base), pick(mine), pick(theirs), mergeEntry);
+  const areas = list(({ areas: all }) => all.map((area) => ({ ...area, id: area.format })));
+  return {
+    colours: list(({ colours }) => colours),
+    faces: list(({ faces }) => faces),
+    finishes: list(({ finishes }) => finishes),
+    moves: list(({ moves }) => moves),
+    timing: mergeEntry(base.timing, mine.timing, theirs.timing),
+    reading: mergeEntry(base.reading, mine.reading, theirs.reading),
+    checks: mergeEntry(base.checks, mine.checks, theirs.checks),
+    areas: areas.map(({ id: _, ...area }) => area),
+  };
+}

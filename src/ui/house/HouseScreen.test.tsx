@@ -1,0 +1,193 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { clear } from 'idb-keyval';
+import { placeCorner, tidelineStrap } from '../../../demo/templates';
+import type { House } from '@/core/document/house';
+import { FIRST_HOUSE } from '@/core/document/house';
+import { usesOf } from '@/core/document/houseChanges';
+import type { Template } from '@/core/document/template';
+import type { HouseRecord } from '@/db/house';
+import type { TemplateRecord } from '@/db/templates';
+import { jsonAnswer, renderScreen } from '../shared/forTest';
+import { HouseScreen } from './HouseScreen';
+
+const GOLD = '#e3b94f';
+const NEW_GOLD = '#c98a2b';
+
+/** A server with a House and two templates that takes a change only of the newest state. */
+class Server {
+  house: HouseRecord = { document: FIRST_HOUSE, revision: 1 };
+  readonly templates = new Map<string, TemplateRecord>();
+
+  constructor() {
+    for (const document of [tidelineStrap, placeCorner]) this.putTemplate(document.name, document, 1);
+  }
+
+  putTemplate(id: string, document: Template, revision: number): void {
+    this.templates.set(id, { id, document, revision, releasedRevision: 1, latestEdition: 1 });
+  }
+
+  answer = async (input: string | URL | Request, request: RequestInit = {}): Promise<Response> => {
+    // Fonts are on their way for as long as a test takes.
+    if (!String(input).startsWith('/api/')) return new Promise(() => undefined);
+    const path = String(input).replace('/api/', '');
+    if (request.method !== 'PUT') return jsonAnswer(200, this.read(path));
+    const body: { revision: number; document: House & Template } = JSON.parse(String(request.body));
+    const id = decodeURIComponent(path.replace('templates/', ''));
+    const known = path === 'house' ? this.house : this.templates.get(id);
+    if (known?.revision !== body.revision) return jsonAnswer(409, { message: 'Changed in between.' });
+    const revision = body.revision + 1;
+    if (path === 'house') this.house = { document: body.document, revision };
+    else this.putTemplate(id, body.document, revision);
+    return jsonAnswer(200, { revision });
+  };
+
+  private read(path: string): unknown {
+    if (path === 'house') return this.house;
+    return path === 'templates' ? [...this.templates.values()] : [];
+  }
+}
+
+let server: Server;
+const before = globalThis.fetch;
+beforeEach(async () => {
+  await clear();
+  server = new Server();
+  globalThis.fetch = server.answer;
+});
+afterEach(() => {
+  globalThis.fetch = before;
+});
+
+const openHouse = (): void => {
+  cleanup();
+  renderScreen('/house', <HouseScreen saved={server.house} templates={[...server.templates.values()]} />);
+};
+const status = (): HTMLElement => screen.getByText(/as it is in force|changed here, not in force yet/);
+const goTo = (part: string): Promise<void> => userEvent.click(screen.getByRole('button', { name: part }));
+const colourRow = (name: string): HTMLElement => {
+  const row = screen.getByLabelText(`Name of ${name}`).closest('li');
+  if (row === null) throw new Error(`No row for ${name}`);
+  return row;
+};
+async function recolour(name: string, hex: string): Promise<void> {
+  const box = within(colourRow(name)).getByLabelText(`${name}, hex`);
+  await userEvent.clear(box);
+  await userEvent.type(box, `${hex}{Enter}`);
+}
+const colourOf = (house: House, name: string): string | undefined =>
+  house.colours.find((one) => one.name === name)?.colour;
+const usesThere = (colour: string): number =>
+  [...server.templates.values()].reduce((sum, { document }) => sum + usesOf(document, 'colour', colour), 0);
+
+describe('the House', () => {
+  test('says where a colour is used, shows where its change lands, and changes all of it', async () => {
+    openHouse();
+    expect(within(colourRow('Lamp gold')).getByText(/^\d+ places in /)).toBeInTheDocument();
+    const uses = usesThere(GOLD);
+    await recolour('Lamp gold', NEW_GOLD);
+    expect(status()).toHaveTextContent('changed here, not in force yet');
+    expect(colourOf(server.house.document, 'Lamp gold')).toBe(GOLD);
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    expect(screen.getByRole('img', { name: 'Tideline strap, before' })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change in/ }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    expect(colourOf(server.house.document, 'Lamp gold')).toBe(NEW_GOLD);
+    expect([usesThere(GOLD), usesThere(NEW_GOLD)]).toEqual([0, uses]);
+  });
+
+  test('a template that is left out stays as it is', async () => {
+    openHouse();
+    await recolour('Lamp gold', NEW_GOLD);
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Tideline strap' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    expect(server.templates.get('Tideline strap')?.document).toEqual(tidelineStrap);
+  });
+
+  test('what is not in force yet outlives a reload, and can be taken back', async () => {
+    openHouse();
+    await screen.findByText('as it is in force');
+    await recolour('Lamp gold', NEW_GOLD);
+    openHouse();
+    await waitFor(() => expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(NEW_GOLD));
+    await userEvent.click(screen.getByRole('button', { name: 'Take it back' }));
+    expect(status()).toHaveTextContent('as it is in force');
+    openHouse();
+    await screen.findByText('as it is in force');
+    expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(GOLD);
+  });
+
+  test('a change that somebody made meanwhile is put together with this one, and nothing is overwritten', async () => {
+    openHouse();
+    await recolour('Lamp gold', NEW_GOLD);
+    const reading = { ...FIRST_HOUSE.reading, leastSeconds: 4 };
+    server.house = { document: { ...FIRST_HOUSE, reading }, revision: 2 };
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
+    expect(await screen.findByRole('alert')).toHaveTextContent(/changed elsewhere meanwhile/);
+    expect(colourOf(server.house.document, 'Lamp gold')).toBe(GOLD);
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    expect(server.house.document.reading.leastSeconds).toBe(4);
+    expect(colourOf(server.house.document, 'Lamp gold')).toBe(NEW_GOLD);
+    expect(usesThere(GOLD)).toBe(0);
+  });
+
+  test('while Gilder is away nothing is lost and nothing is half done', async () => {
+    openHouse();
+    await recolour('Lamp gold', NEW_GOLD);
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
+    expect(await screen.findByRole('alert')).toHaveTextContent(/cannot be reached/);
+    globalThis.fetch = server.answer;
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    expect(usesThere(GOLD)).toBe(0);
+  });
+});
+
+describe('its parts', () => {
+  test('an entry is added, named and removed; an emptied name waits for another', async () => {
+    openHouse();
+    await userEvent.click(screen.getByRole('button', { name: 'Add a colour' }));
+    const name = screen.getByLabelText('Name of New colour');
+    await userEvent.clear(name);
+    await userEvent.type(name, 'Rope');
+    expect(screen.getByLabelText('Name of Rope')).toHaveValue('Rope');
+    await userEvent.click(screen.getByRole('button', { name: 'Remove Rope' }));
+    expect(status()).toHaveTextContent('as it is in force');
+  });
+
+  test('figures of reading and checks are typed, checks switched off', async () => {
+    openHouse();
+    await goTo('Timing and reading');
+    const least = screen.getByLabelText('At least');
+    await userEvent.clear(least);
+    await userEvent.type(least, '3{Enter}');
+    await goTo('Checks');
+    await userEvent.click(screen.getByRole('switch', { name: 'Spelling' }));
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Make the change' }));
+    await waitFor(() => expect(server.house.revision).toBe(2));
+    expect(server.house.document.reading.leastSeconds).toBe(3);
+    expect(server.house.document.checks.off).toEqual(['spelling']);
+  });
+
+  test('an area starts as the standard has it, and goes back to it', async () => {
+    openHouse();
+    await goTo('Safe areas');
+    await userEvent.selectOptions(screen.getByLabelText('Add an area for a format'), 'Tall 9:16');
+    const left = screen.getByLabelText('Tall, left');
+    const standard = left.getAttribute('value');
+    expect(Number(standard)).toBeGreaterThan(0);
+    await userEvent.clear(left);
+    await userEvent.type(left, '12{Enter}');
+    expect(status()).toHaveTextContent('changed here');
+    await userEvent.click(screen.getByRole('button', { name: 'Back to the standard for Tall' }));
+    expect(status()).toHaveTextContent('as it is in force');
+  });
+});
