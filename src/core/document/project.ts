@@ -231,3 +231,6 @@ const clipSchema = yup
 export function parseClip(value: unknown, where = 'Clip'): Clip {
   return checkValue<Clip>(clipSchema, value, where);
 }
+
+/** The picture of a plain background. */
+export const PLAIN_PICTURE = '#1d2226';

@@ -38,14 +38,14 @@ describe('room in the pictures', () => {
   test('ripple cuts the clip it falls into and pushes what follows back, titles and markers too', () => {
     made = 0;
     const room = makeRoom(
-      work(THREE, [title('t', 90), title('u', 160)]),
+      work(THREE, [title('t', 90), title('u', 160), title('clock', 260, { heldTo: 'time' })]),
       { startFrame: 140, lengthFrames: 30 },
       'ripple',
       newId,
     );
     expect(spans(room.clips)).toEqual(['a 0-100', 'b 100-140', 'new-1 170-230', 'c 230-330']);
     expect(room.clips.find(({ id }) => id === 'new-1')?.sourceStartFrame).toBe(60);
-    expect(room.titles.map(({ startFrame }) => startFrame)).toEqual([90, 190]);
+    expect(room.titles.map(({ startFrame }) => startFrame)).toEqual([90, 190, 260]);
     expect(room.plan.markers[0].frame).toBe(180);
   });
 

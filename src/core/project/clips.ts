@@ -4,8 +4,8 @@ import { endOf, spanAt } from './lanes';
 import type { Work } from './work';
 
 /**
- * Makes room in the pictures for a span. `ripple` pushes everything from there on back by its length, and cuts a clip
- * that it falls into in two; `overwrite` takes away what lies there. `newId` names the second part of a cut clip.
+ * Makes room in the pictures for a span. `ripple` pushes everything from there on back by its length, save titles that
+ * are held to their time, and cuts a clip that it falls into in two; `overwrite` takes away what lies there. `newId` names the second part of a cut clip.
  */
 export function makeRoom(work: Work, span: Span, way: 'ripple' | 'overwrite', newId: () => string): Work {
   return way === 'ripple' ? ripple(work, span, newId) : overwrite(work, span, newId);
@@ -23,7 +23,9 @@ function ripple(work: Work, span: Span, newId: () => string): Work {
     one.frame >= at ? { ...one, frame: one.frame + span.lengthFrames } : one;
   return {
     clips,
-    titles: work.titles.map((title) => (title.startFrame >= at ? shifted(title, span.lengthFrames) : title)),
+    titles: work.titles.map((title) =>
+      title.startFrame >= at && title.heldTo === 'clip' ? shifted(title, span.lengthFrames) : title,
+    ),
     plan: { ...work.plan, markers: work.plan.markers.map(push) },
   };
 }

@@ -6,7 +6,7 @@ import { newTitle } from '../document/project';
 import { FORMATS } from '../layout/formats';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../units/rates';
-import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange, withValueEverywhere } from './deliver';
+import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange, withSharedValues } from './deliver';
 
 let fonts: FontLibrary;
 beforeAll(async () => {
@@ -43,17 +43,21 @@ describe('what a delivery has otherwise', () => {
     expect(withDeliveryChange(left, 'tall', { leftOut: false })).toEqual(title);
   });
 
-  test('is gone from a field that is typed for every delivery, and only from that', () => {
+  test('gives way to words for all that are typed while it is shown, and stays when another is', () => {
     const own = withDeliveryChange(title, 'tall', {
       values: { name: 'I. M.', role: 'Judge' },
       leftOut: true,
     });
-    expect(withValueEverywhere(own, 'name', 'Noor')).toEqual({
+    expect(withSharedValues(own, 'tall', { name: 'Noor' })).toEqual({
       ...withDeliveryChange(title, 'tall', { values: { role: 'Judge' }, leftOut: true }),
       values: { name: 'Noor' },
     });
     const short = withDeliveryChange(title, 'tall', { values: { name: 'I. M.' } });
-    expect(withValueEverywhere(short, 'name', 'Noor')).toEqual({ ...title, values: { name: 'Noor' } });
+    expect(withSharedValues(short, 'tall', { name: 'Noor' })).toEqual({ ...title, values: { name: 'Noor' } });
+    expect(withSharedValues(short, 'master', { name: 'Noor' })).toEqual({
+      ...short,
+      values: { name: 'Noor' },
+    });
   });
 
   test('deliveries come round', () => {

@@ -2,7 +2,7 @@ import type { DisplayItem, DisplayList } from '../display/list';
 import { rectOutline } from '../display/shapes';
 import type { Plan } from '../document/plan';
 import type { DeliveryChange, Scrim, Title } from '../document/project';
-import type { FieldValue, FieldValues, Template } from '../document/template';
+import type { FieldValues, Template } from '../document/template';
 import { IDENTITY } from '../kit/matrix';
 import type { PictureSizes } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
@@ -31,13 +31,15 @@ export function withDeliveryChange(title: Title, deliveryId: string, change: Par
   return { ...title, perDelivery: isAsElsewhere(next) ? others : { ...others, [deliveryId]: next } };
 }
 
-/** A title that says something in a field in every delivery, those that said something of their own there too. */
-export function withValueEverywhere(title: Title, fieldId: string, value: FieldValue): Title {
-  const said: Title = { ...title, values: { ...title.values, [fieldId]: value } };
-  return Object.entries(title.perDelivery).reduce((now, [id, { values }]) => {
-    const { [fieldId]: own, ...others } = values;
-    return own === undefined ? now : withDeliveryChange(now, id, { values: others });
-  }, said);
+/**
+ * A title that says something for all deliveries, typed where one of them is shown: that one has it as well, whatever
+ * it said of its own; others keep what they have otherwise.
+ */
+export function withSharedValues(title: Title, shownDeliveryId: string, values: FieldValues): Title {
+  const said = { ...title, values: { ...title.values, ...values } };
+  const own = Object.entries(title.perDelivery[shownDeliveryId]?.values ?? {});
+  const others = Object.fromEntries(own.filter(([id]) => values[id] === undefined));
+  return own.length === 0 ? said : withDeliveryChange(said, shownDeliveryId, { values: others });
 }
 
 /** Whether a delivery has nothing otherwise after all. */

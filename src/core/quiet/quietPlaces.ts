@@ -24,7 +24,7 @@ export interface OwnPosition {
 }
 
 /** The positions that a template offers itself: every choice of its fields that sets where something stands. */
-export function ownPositions(template: Template, values: FieldValues): OwnPosition[] {
+export function ownPositions(template: Template): OwnPosition[] {
   return template.fields
     .filter((field) => field.kind === 'choice')
     .filter((field) => {
@@ -37,7 +37,7 @@ export function ownPositions(template: Template, values: FieldValues): OwnPositi
     .flatMap((field) =>
       (field.limits.choices ?? []).map((choice) => ({
         label: `${field.label}: ${choice.label}`,
-        values: { ...values, [field.id]: choice.value },
+        values: { [field.id]: choice.value },
       })),
     );
 }

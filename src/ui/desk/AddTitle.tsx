@@ -3,6 +3,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
 import { useState } from 'react';
+import { PLAIN_PICTURE } from '@/core/document/project';
 import type { Placing } from '@/core/project/placeTitle';
 import { designFrames } from '@/core/timeline/stretch';
 import { frameToShortTimecode } from '@/core/units/timecode';
@@ -41,7 +42,7 @@ export function usePlacings(
   const alone = (['ripple', 'overwrite'] as const).map((way) => ({
     value: way,
     label: way === 'ripple' ? 'Alone, later pictures move back' : 'Alone, over the pictures there',
-    placing: { kind: 'alone', frame, picture: '#1d2226', way } as const,
+    placing: { kind: 'alone', frame, picture: PLAIN_PICTURE, way } as const,
   }));
   return [
     ...over,

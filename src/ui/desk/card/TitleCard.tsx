@@ -2,7 +2,7 @@
 import { DocumentDuplicateIcon, TrashIcon } from '@heroicons/react/24/outline';
 import type { Title } from '@/core/document/project';
 import type { FieldValue } from '@/core/document/template';
-import { titleIn, withDeliveryChange, withValueEverywhere } from '@/core/project/deliver';
+import { titleIn, withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import { plainName } from '@/core/project/swap';
 import { CardForm } from '../../shared/CardForm';
 import { Segmented } from '../../shared/Segmented';
@@ -113,7 +113,7 @@ function CardFields({ first, chosen }: ChosenTitles) {
             : plainName(field.label) === plainName(label),
         );
         if (target === undefined) return title;
-        if (!onlyHere) return withValueEverywhere(title, target.id, value);
+        if (!onlyHere) return withSharedValues(title, delivery.id, { [target.id]: value });
         const here = title.perDelivery[delivery.id]?.values ?? {};
         return withDeliveryChange(title, delivery.id, { values: { ...here, [target.id]: value } });
       }),

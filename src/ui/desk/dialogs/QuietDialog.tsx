@@ -5,7 +5,7 @@ import { FORMATS, pictureSize } from '@/core/layout/formats';
 import { safeArea } from '@/core/layout/safeAreas';
 import type { Rect } from '@/core/kit/rect';
 import { unionRects } from '@/core/kit/rect';
-import { titleIn, withDeliveryChange } from '@/core/project/deliver';
+import { titleIn, withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import type { QuietPlace } from '@/core/quiet/quietPlaces';
 import { ownPositions, quietPlaces } from '@/core/quiet/quietPlaces';
@@ -33,7 +33,7 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
   const [chosen, setChosen] = useState(0);
   if (title === undefined) return null;
   const place: QuietPlace | undefined = places[chosen];
-  const moved = place === undefined ? title : placed(title, place, onlyHere ? delivery.id : null);
+  const moved = place === undefined ? title : placed(title, place, delivery.id, onlyHere);
   return (
     <Modal
       title="Quiet places"
@@ -98,13 +98,17 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
   );
 }
 
-function placed(title: Title, place: QuietPlace, deliveryId: string | null): Title {
-  if (deliveryId !== null)
+/** A title at a place: in the shown delivery alone, or in all, this one's own place given up. */
+function placed(title: Title, { shift, values }: QuietPlace, deliveryId: string, onlyHere: boolean): Title {
+  if (onlyHere)
     return withDeliveryChange(title, deliveryId, {
-      shift: place.shift ?? { dxU: 0, dyU: 0 },
-      values: { ...title.perDelivery[deliveryId]?.values, ...place.values },
+      shift: shift ?? { dxU: 0, dyU: 0 },
+      values: { ...title.perDelivery[deliveryId]?.values, ...values },
     });
-  return { ...title, shift: place.shift, values: { ...title.values, ...place.values } };
+  const there = withSharedValues({ ...title, shift }, deliveryId, values);
+  return there.perDelivery[deliveryId] === undefined
+    ? there
+    : withDeliveryChange(there, deliveryId, { shift: null });
 }
 
 function useQuietMap(title: Title | undefined, format: string): QuietMap | 'looking' | null {
@@ -137,7 +141,7 @@ function usePlaces(title: Title | undefined, map: QuietMap | 'looking' | null): 
     const coverOf = (one: Title['values']): Rect | null => coverFor(template, one, format, fonts);
     const cover = coverOf(values);
     if (cover === null) return [];
-    const own = ownPositions(template, {}).flatMap((position) => {
+    const own = ownPositions(template).flatMap((position) => {
       const there = coverOf({ ...values, ...position.values });
       return there === null ? [] : [{ ...position, cover: there }];
     });

@@ -4,10 +4,12 @@ import { FilmIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { newClip } from '@/core/document/project';
+import type { Clip } from '@/core/document/project';
+import { MISSING_PICTURE, newClip, PLAIN_PICTURE } from '@/core/document/project';
 import { makeRoom } from '@/core/project/clips';
 import { endOf } from '@/core/project/lanes';
 import { SCENES } from '@/core/scenes';
+import type { FrameRate } from '@/core/units/rates';
 import { secondsToNearestFrames } from '@/core/units/rates';
 import { wordsOf } from '../../shared/api';
 import { PICTURE_TYPES } from '../../shared/assets';
@@ -30,11 +32,9 @@ export function AddClip({ frame }: { readonly frame: number }) {
   const [instead, setInstead] = useState(false);
   const put = (media: MediaFile): void => {
     if (!instead || clipId === null) return add(media);
-    const { picture, seconds, endless } = media;
-    const sourceLengthFrames = endless ? null : Math.max(1, secondsToNearestFrames(seconds, rate));
     store.getState().applyWork((work) => ({
       ...work,
-      clips: work.clips.map((clip) => (clip.id === clipId ? { ...clip, picture, sourceLengthFrames } : clip)),
+      clips: work.clips.map((clip) => (clip.id === clipId ? withMedia(clip, media, rate) : clip)),
     }));
   };
   const add = ({ picture, label, seconds, endless }: MediaFile): void => {
@@ -104,7 +104,7 @@ export function AddClip({ frame }: { readonly frame: number }) {
               type="button"
               className={ITEM}
               onClick={() =>
-                put({ picture: '#1d2226', label: 'Background', seconds: SECONDS, endless: true })
+                put({ picture: PLAIN_PICTURE, label: 'Background', seconds: SECONDS, endless: true })
               }
             >
               A plain background
@@ -139,4 +139,17 @@ export function AddClip({ frame }: { readonly frame: number }) {
       />
     </>
   );
+}
+
+/** A clip with another picture, as long as it was. One whose picture was not here keeps the name that a cut list gave it. */
+function withMedia(clip: Clip, { picture, label, seconds, endless }: MediaFile, rate: FrameRate): Clip {
+  const length = endless ? null : Math.max(1, secondsToNearestFrames(seconds, rate));
+  const latest = length === null ? Infinity : Math.max(0, length - clip.lengthFrames);
+  return {
+    ...clip,
+    picture,
+    label: clip.picture === MISSING_PICTURE ? clip.label : label,
+    sourceStartFrame: Math.min(clip.sourceStartFrame, latest),
+    sourceLengthFrames: length,
+  };
 }

@@ -1,0 +1,127 @@
+import { beforeEach, expect, test } from '@jest/globals';
+import { act, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { createStore } from 'zustand';
+import { newPlan } from '@/core/document/plan';
+import type { Finding } from '@/core/proof/finding';
+import { toFinding } from '@/core/proof/finding';
+import type { DeskView } from '../deskContext';
+import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
+import { ProofPanel } from './ProofPanel';
+import type { ProofDesk, ProofState } from './proofView';
+import { ProofProvider } from './proofView';
+
+const short: Finding = toFinding('reading', 'a', null, {
+  tone: 'stop',
+  message: 'reads in 3.0 s, lasts 1.2',
+  detail: 'A viewer needs 3.0 s to read it.',
+  mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames: 200 } } }],
+});
+const slip: Finding = toFinding('spelling', 'b', 'tall', {
+  tone: 'look',
+  subject: 'role Sailmakr',
+  message: '“Sailmakr”?',
+  detail: 'Role: “Sailmakr” is in no dictionary here.',
+  mends: [
+    { label: 'Write “Sailmaker”', change: { kind: 'words', fieldId: 'role', value: 'Sailmaker' } },
+    { label: 'It is right', change: { kind: 'ownWord', word: 'Sailmakr' } },
+  ],
+  frame: 40,
+});
+
+let view: DeskView;
+let desk: ProofDesk;
+let looked: [string, number | null][];
+const find = (findings: readonly Finding[], done = 4): void =>
+  desk.store.setState({
+    findings: new Map(['a', 'b'].map((id) => [id, findings.filter(({ titleId }) => titleId === id)])),
+    complete: new Set(done === 4 ? ['a', 'b'] : []),
+    progress: { done, total: 4 },
+  });
+
+beforeEach(() => {
+  const plan = newPlan('wide-1080');
+  const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
+  view = createDeskView({
+    titles: [deskTitle('a', 0, { name: 'Ilse' }), deskTitle('b', 200, { name: 'Teo', role: 'Sailmakr' })],
+    plan: { ...plan, deliveries: [...plan.deliveries, tall] },
+    ui: { selection: ['a'] },
+  });
+  looked = [];
+  desk = {
+    store: createStore<ProofState>(() => ({
+      findings: new Map(),
+      complete: new Set(),
+      progress: { done: 0, total: 0 },
+      failure: '',
+    })),
+    askQuiet: () => Promise.resolve(null),
+  };
+  renderOnDesk(
+    view,
+    <ProofProvider value={desk}>
+      <ProofPanel onLook={(...where) => looked.push(where)} />
+    </ProofProvider>,
+  );
+});
+const item = (message: string): HTMLElement => {
+  const found = screen.getByText(message).closest('li');
+  if (found === null) throw new Error(`No finding says ${message}`);
+  return found;
+};
+
+test('says how far it is, and calls nothing clear before it was looked at', () => {
+  expect(screen.getByRole('status')).toHaveTextContent('Beginning to look');
+  act(() => find([], 1));
+  expect(screen.getByRole('status')).toHaveTextContent('25 % looked at');
+  expect(screen.getByText('It is being looked at.')).toBeInTheDocument();
+  act(() => find([]));
+  expect(screen.getByRole('status')).toHaveTextContent('All looked at');
+  expect(screen.getByText('Nothing was found in it.')).toBeInTheDocument();
+});
+
+test('tells what was found in the chosen title first, then in the others, with number and delivery', () => {
+  act(() => find([short, slip]));
+  const [own, others] = screen.getAllByRole('list');
+  expect(within(own).getByText('A viewer needs 3.0 s to read it.')).toBeInTheDocument();
+  expect(within(others).getByText('2')).toBeInTheDocument();
+  expect(within(others).getByText('Tall')).toBeInTheDocument();
+});
+
+test('a finding leads to where it is seen, in its delivery', async () => {
+  act(() => find([short, slip]));
+  await userEvent.click(screen.getByText('“Sailmakr”?'));
+  expect(looked).toEqual([['b', 40]]);
+  expect(view.ui.getState()).toMatchObject({ selection: ['b'], deliveryId: 'tall' });
+});
+
+test('a mend changes the title, and undo takes it back', async () => {
+  act(() => find([short, slip]));
+  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Lengthen' }));
+  expect(view.store.getState().titles[0].lengthFrames).toBe(200);
+  act(() => view.store.temporal.getState().undo());
+  expect(view.store.getState().titles[0].lengthFrames).toBe(150);
+  await userEvent.click(within(item(slip.message)).getByRole('button', { name: 'Write “Sailmaker”' }));
+  expect(view.store.getState().titles[1].values.role).toBe('Sailmaker');
+  await userEvent.click(within(item(slip.message)).getByRole('button', { name: 'It is right' }));
+  expect(view.store.getState().plan.words).toEqual(['sailmakr']);
+});
+
+test('a finding is set aside with a reason, listed, and taken up again', async () => {
+  act(() => find([short]));
+  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Set aside' }));
+  const reason = screen.getByLabelText('Reason');
+  expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await userEvent.type(reason, 'Seen twice before{Enter}');
+  expect(screen.queryByText(short.message)).toBeNull();
+  expect(view.store.getState().plan.setAside).toEqual([{ key: short.key, reason: 'Seen twice before' }]);
+  await userEvent.click(screen.getByText('1 set aside'));
+  expect(screen.getByText('Time to read')).toBeInTheDocument();
+  await userEvent.click(screen.getByRole('button', { name: 'Take up again' }));
+  expect(screen.getByText(short.message)).toBeInTheDocument();
+});
+
+test('a proof that cannot go on says why', () => {
+  act(() => desk.store.setState({ failure: 'The proof stopped. Reload the page.' }));
+  expect(screen.getByRole('alert')).toHaveTextContent('The proof stopped.');
+});
