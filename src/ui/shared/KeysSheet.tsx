@@ -27,6 +27,7 @@ const KEYS = [
   ['C', 'On the desk: cut the clip at the playhead'],
   ['Q', 'On the desk: quiet places for the chosen title'],
   ['Ctrl or Cmd + D', 'In the sheet: fill down; + Enter: this text in all chosen cells'],
+  ['Alt + Enter', 'In the sheet: a new line within a cell'],
   ['Ctrl or Cmd + F', 'On the desk: find and replace'],
   ['Ctrl or Cmd + Z', 'Undo; with Shift redo'],
   ['Escape', 'Leave a text, a drag or a sheet'],

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { KeyboardEvent } from 'react';
+import type { ChangeEvent, FocusEvent, KeyboardEvent } from 'react';
 import type { Title } from '@/core/document/project';
 import type { Field } from '@/core/document/template';
 import { InputError } from '@/core/kit/inputError';
@@ -30,17 +30,25 @@ export function CellInput(props: Props) {
   return <TextCell {...props} />;
 }
 
+// Grows over the rows below it with its lines.
+const LINES =
+  'absolute inset-x-0.5 top-0 z-20 h-auto max-h-40 resize-none py-[7px] leading-[18px] shadow-md field-sizing-content';
+const takesLines = ({ kind, limits }: Field): boolean =>
+  kind === 'rows' || (kind === 'text' && (limits.maxLines ?? 1) > 1);
+
 const BOX = 'h-8 w-full min-w-0 rounded-md bg-field px-2 outline-none';
 
 /** Words go into the title as they are typed; a time when it is left, and a wrong one stays with what is wrong. */
 function TextCell({ title, column, field, text, label, grid }: Props) {
   const apply = useApplyTitles();
   const context = useCellContext();
-  const box = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState('');
   const first = useRef(text);
   const live = field !== undefined && ['text', 'rows', 'date'].includes(field.kind);
+  // A box of one line would drop the breaks between lines.
+  const lines = field !== undefined && (takesLines(field) || text.includes('\n'));
   useFocus(box, grid);
   const write = (next: string): boolean => {
     try {
@@ -72,8 +80,22 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
     grid.setEditing(false);
     requestAnimationFrame(() => box.current?.select());
   };
+  const breakLine = (): void => {
+    const element = box.current;
+    if (element === null) return;
+    // Put into the box first: what is typed next comes behind it at once.
+    element.setRangeText('\n', element.selectionStart, element.selectionEnd, 'end');
+    grid.setEditing(true);
+    write(element.value);
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.key === 'Escape') {
+    if (lines && event.key === 'Enter' && event.altKey) {
+      event.preventDefault();
+      event.stopPropagation();
+      breakLine();
+    } else if (lines && grid.editing && event.key.startsWith('Arrow')) {
+      event.stopPropagation();
+    } else if (event.key === 'Escape') {
       event.stopPropagation();
       back();
     } else if (event.key === 'F2') {
@@ -90,26 +112,31 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
       requestAnimationFrame(() => box.current?.select());
     }
   };
-  const shown = typed ?? text;
+  const shared = {
+    'aria-label': label,
+    'aria-invalid': wrong !== '',
+    dir: live ? 'auto' : undefined,
+    value: live ? text : (typed ?? text),
+    maxLength: live ? field.limits.maxLength : undefined,
+    onFocus: (event: FocusEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
+      if (!grid.editing) event.target.select();
+    },
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
+      grid.setEditing(true);
+      if (live) write(event.target.value);
+      else setTyped(event.target.value);
+    },
+    onBlur: commit,
+    onKeyDown,
+  };
+  const look = classes(BOX, wrong !== '' && 'bg-stop-wash');
   return (
-    <span className="relative block w-full min-w-0 px-0.5">
-      <input
-        ref={box}
-        aria-label={label}
-        aria-invalid={wrong !== ''}
-        dir={live ? 'auto' : undefined}
-        value={live ? text : shown}
-        maxLength={live ? field.limits.maxLength : undefined}
-        onFocus={(event) => !grid.editing && event.target.select()}
-        onChange={(event) => {
-          grid.setEditing(true);
-          if (live) write(event.target.value);
-          else setTyped(event.target.value);
-        }}
-        onBlur={commit}
-        onKeyDown={onKeyDown}
-        className={classes(BOX, wrong !== '' && 'bg-stop-wash')}
-      />
+    <span className={classes('relative block w-full min-w-0 px-0.5', lines && 'h-8')}>
+      {lines ? (
+        <textarea ref={box} {...shared} rows={1} className={classes(look, LINES)} />
+      ) : (
+        <input ref={box} {...shared} className={look} />
+      )}
       {wrong !== '' && (
         <span
           role="alert"
@@ -195,14 +222,14 @@ function keepArrows(event: KeyboardEvent<HTMLSelectElement>): void {
 }
 
 function useFocus(
-  box: React.RefObject<HTMLInputElement | HTMLSelectElement | null>,
+  box: React.RefObject<HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement | null>,
   { focused, editing }: Grid,
 ): void {
   useEffect(() => {
     const element = box.current;
     if (!focused || element === null) return;
     element.focus({ preventScroll: true });
-    if (!(element instanceof HTMLInputElement)) return;
+    if (element instanceof HTMLSelectElement) return;
     if (editing) element.setSelectionRange(element.value.length, element.value.length);
     else element.select();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the cell becomes the active one

@@ -148,6 +148,8 @@ function Cell({ title, column, row, col, context, active, chosen, grid, onProble
   const field = fieldOf(template, column);
   const text = cellText(title, column, context);
   const label = `${field?.label ?? column.label}, row ${row + 1}`;
+  const delivery = useDelivery();
+  const here = field === undefined ? undefined : title.perDelivery[delivery.id]?.values[field.id];
   const designed = field !== undefined && title.values[field.id] === undefined;
   const look = classes(
     'flex h-full min-w-0 items-center',
@@ -189,10 +191,26 @@ function Cell({ title, column, row, col, context, active, chosen, grid, onProble
           onProblem={onProblem}
         />
       ) : (
-        <span className="truncate px-2" dir={column.kind === 'field' ? 'auto' : undefined}>
-          {text.replaceAll('\n', ' · ')}
-        </span>
+        <>
+          <span className="truncate px-2" dir={column.kind === 'field' ? 'auto' : undefined}>
+            {text.replaceAll('\n', ' · ')}
+          </span>
+          {here !== undefined && <Otherwise delivery={delivery.name} says={String(here)} />}
+        </>
       )}
     </div>
+  );
+}
+
+/** Marks words that the shown delivery says otherwise; the sheet has what is said in the others. */
+function Otherwise({ delivery, says }: { readonly delivery: string; readonly says: string }) {
+  const words = `In ${delivery}: “${says}”`;
+  return (
+    <span
+      role="img"
+      aria-label={words}
+      title={words}
+      className="mr-1.5 ml-auto h-2 w-2 shrink-0 rotate-45 bg-leaf"
+    />
   );
 }

@@ -2,6 +2,7 @@ import { beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Title } from '@/core/document/project';
+import { withDeliveryChange } from '@/core/project/deliver';
 import { DeskProvider, newerEdition } from '../deskContext';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle } from '../deskForTest';
@@ -89,6 +90,35 @@ describe('the cue sheet', () => {
     await userEvent.keyboard('{Shift>}{Tab}{/Shift}{ArrowUp}{ArrowLeft}');
     expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
     expect(row(1)).toHaveAttribute('aria-selected', 'true');
+  });
+
+  test('a cell of several lines keeps its breaks, and Alt Enter makes one', async () => {
+    view = createView([title('a', 0, { name: 'Ilse Marrow', role: 'Lockkeeper\nand ferryman' })]);
+    render(<Desk />);
+    expect(cell('Role, row 1')).toHaveTextContent('Lockkeeper · and ferryman');
+    press(cell('Role, row 1'));
+    await userEvent.keyboard('{F2}!');
+    expect(titles()[0].values.role).toBe('Lockkeeper\nand ferryman!');
+    await userEvent.keyboard('{Alt>}{Enter}{/Alt}at dusk');
+    expect(titles()[0].values.role).toBe('Lockkeeper\nand ferryman!\nat dusk');
+    await userEvent.keyboard('{Escape}');
+    expect(titles()[0].values.role).toBe('Lockkeeper\nand ferryman');
+  });
+
+  test('words that the shown delivery says otherwise are marked', () => {
+    const own = title('a', 0, { name: 'Ilse Marrow', role: 'Lockkeeper' });
+    view = createView([withDeliveryChange(own, 'tall', { values: { role: 'Keeper' } })]);
+    const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
+    act(() => {
+      view.store.getState().applyWork((work) => ({
+        ...work,
+        plan: { ...work.plan, deliveries: [...work.plan.deliveries, tall] },
+      }));
+    });
+    render(<Desk />);
+    expect(screen.queryByRole('img')).toBeNull();
+    act(() => view.ui.setState({ deliveryId: 'tall' }));
+    expect(within(cell('Role, row 1')).getByRole('img')).toHaveAccessibleName('In Tall: “Keeper”');
   });
 
   test('a time is taken on Enter, and the row goes where it belongs', async () => {
