@@ -6,12 +6,12 @@ import { Button } from '../shared/Button';
 import { ColourBox } from '../shared/ColourBox';
 import type { SectionProps } from './HouseScreen';
 import { NamedRow } from './NamedRow';
-import { Uses } from './uses';
+import { asInForce, Uses } from './uses';
 
 const MOST = 64;
 
 /** The named colours; a template has one of them wherever it has exactly that colour. */
-export function ColoursSection({ house, templates, onChange }: SectionProps) {
+export function ColoursSection({ house, inForce, templates, onChange }: SectionProps) {
   const { colours } = house;
   const set = (id: string, change: Partial<(typeof colours)[number]>): void =>
     onChange({ colours: colours.map((one) => (one.id === id ? { ...one, ...change } : one)) });
@@ -33,7 +33,10 @@ export function ColoursSection({ house, templates, onChange }: SectionProps) {
               value={colour.colour}
               onChange={(next) => set(colour.id, { colour: next })}
             />
-            <Uses templates={templates} count={(template) => usesOf(template, 'colour', colour.colour)} />
+            <Uses
+              templates={templates}
+              count={(template) => usesOf(template, 'colour', asInForce(inForce.colours, colour).colour)}
+            />
           </NamedRow>
         ))}
       </ul>

@@ -8,10 +8,10 @@ import { Button } from '../shared/Button';
 import { SelectBox } from '../shared/SelectBox';
 import type { SectionProps } from './HouseScreen';
 import { NamedRow } from './NamedRow';
-import { Uses } from './uses';
+import { asInForce, Uses } from './uses';
 
 /** The faces by what they are for. Changing one changes every text that is set in it. */
-export function FacesSection({ house, templates, onChange }: SectionProps) {
+export function FacesSection({ house, inForce, templates, onChange }: SectionProps) {
   // So that the names below are set in the faces themselves.
   useFonts();
   const { faces } = house;
@@ -42,7 +42,10 @@ export function FacesSection({ house, templates, onChange }: SectionProps) {
               <span className="block truncate text-[17px]" style={{ fontFamily: titleFamily(face.face) }}>
                 Ilse Marrow, Osier Reach
               </span>
-              <Uses templates={templates} count={(template) => usesOf(template, 'face', face.face)} />
+              <Uses
+                templates={templates}
+                count={(template) => usesOf(template, 'face', asInForce(inForce.faces, face).face)}
+              />
             </span>
           </NamedRow>
         ))}

@@ -88,6 +88,8 @@ describe('the House', () => {
     const uses = usesThere(GOLD);
     await recolour('Lamp gold', NEW_GOLD);
     expect(status()).toHaveTextContent('changed here, not in force yet');
+    // What is made has the old one still.
+    expect(within(colourRow('Lamp gold')).getByText(/^\d+ places in /)).toBeInTheDocument();
     expect(colourOf(server.house.document, 'Lamp gold')).toBe(GOLD);
     await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
     expect(screen.getByRole('img', { name: 'Tideline strap, before' })).toBeInTheDocument();

@@ -23,6 +23,8 @@ interface Props {
 
 export interface SectionProps {
   readonly house: House;
+  /** The House that is in force: what templates have is what it says. */
+  readonly inForce: House;
   readonly templates: readonly TemplateRecord[];
   readonly onChange: (change: Partial<House>) => void;
 }
@@ -86,7 +88,7 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
         <section aria-label={label} className="min-h-0 flex-1 overflow-y-auto bg-card px-6 py-4">
           <div className="max-w-3xl">
             <h2 className="pb-1 font-serif text-[16px] font-semibold">{label}</h2>
-            <Part house={house} templates={templates} onChange={change} />
+            <Part house={house} inForce={saved.document} templates={templates} onChange={change} />
           </div>
         </section>
       </main>

@@ -20,3 +20,8 @@ export function Uses({
     </span>
   );
 }
+
+/** An entry as it is in force, which is what templates have; one that is new, as it is. */
+export function asInForce<T extends { readonly id: string }>(list: readonly T[], one: T): T {
+  return list.find(({ id }) => id === one.id) ?? one;
+}

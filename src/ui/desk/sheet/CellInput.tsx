@@ -89,10 +89,10 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
     write(element.value);
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (lines && event.key === 'Enter' && event.altKey) {
+    if (event.key === 'Enter' && event.altKey) {
       event.preventDefault();
       event.stopPropagation();
-      breakLine();
+      if (lines) breakLine();
     } else if (lines && grid.editing && event.key.startsWith('Arrow')) {
       event.stopPropagation();
     } else if (event.key === 'Escape') {

@@ -103,6 +103,10 @@ describe('the cue sheet', () => {
     expect(titles()[0].values.role).toBe('Lockkeeper\nand ferryman!\nat dusk');
     await userEvent.keyboard('{Escape}');
     expect(titles()[0].values.role).toBe('Lockkeeper\nand ferryman');
+    press(cell('Name, row 1'));
+    await userEvent.keyboard('{Alt>}{Enter}{/Alt}');
+    expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
+    expect(titles()[0].values.name).toBe('Ilse Marrow');
   });
 
   test('words that the shown delivery says otherwise are marked', () => {
