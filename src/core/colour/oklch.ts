@@ -4,6 +4,9 @@ import type { HexColour } from '../display/list';
 addSpace(modeRgb);
 addSpace(modeOklch);
 const convert = converter('oklch');
+const toRgb = converter('rgb');
+// A colour that a screen shows is off by this much at the most when it comes back; lowering its chroma would be more.
+const ROUNDING = 1e-3;
 
 /** A colour as lightness (0 to 1), chroma (0 to about 0.4) and hue (degrees). */
 export interface Oklch {
@@ -20,5 +23,8 @@ export function hexToOklch(colour: HexColour): Oklch {
 
 /** The nearest colour that a screen can show: chroma is lowered until it can. */
 export function oklchToHex({ l, c, h }: Oklch): HexColour {
-  return formatHex(clampChroma({ mode: 'oklch', l, c, h }, 'oklch'));
+  const wanted = { mode: 'oklch', l, c, h } as const;
+  const { r, g, b } = toRgb(wanted);
+  const shows = [r, g, b].every((part) => part > -ROUNDING && part < 1 + ROUNDING);
+  return formatHex(shows ? wanted : clampChroma(wanted, 'oklch'));
 }
