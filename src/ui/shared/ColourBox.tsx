@@ -21,8 +21,17 @@ interface Props {
   readonly swatches?: readonly { readonly value: string; readonly label: string }[];
 }
 
+const SHORT = /^#[0-9a-f]{3}$/i;
+
 /** A colour: a swatch that opens a picker, and its hex figure to type. */
 export function ColourBox({ label, value, onChange, swatches = [] }: Props) {
+  // Three figures may be the beginning of six: they count once the box is left.
+  const type = (hex: string): void => {
+    if (!SHORT.test(hex)) onChange(hex.toLowerCase());
+  };
+  const settle = ({ value: hex }: HTMLInputElement): void => {
+    if (SHORT.test(hex)) onChange(hex.toLowerCase().replace(/[0-9a-f]/g, '$&$&'));
+  };
   return (
     <div className="flex w-full min-w-0 items-center gap-2">
       <Popover className="relative shrink-0">
@@ -44,7 +53,9 @@ export function ColourBox({ label, value, onChange, swatches = [] }: Props) {
         aria-label={`${label}, hex`}
         prefixed
         color={value}
-        onChange={onChange}
+        onChange={type}
+        onBlur={(event) => settle(event.currentTarget)}
+        onKeyDown={(event) => event.key === 'Enter' && settle(event.currentTarget)}
         className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2 font-mono text-[12.5px]"
       />
     </div>
