@@ -1,3 +1,4 @@
+import { findProperty } from '../layers';
 import { updateLayer } from './editTemplate';
 import type { FieldValue, Keyframe, Layer, Moment, Template, Track } from './template';
 
@@ -52,4 +53,20 @@ export function setKey(layer: Layer, path: string, moment: Moment, value: FieldV
     layer,
     tracks.includes(track) ? tracks.map((one) => (one === track ? next : one)) : [...tracks, next],
   );
+}
+
+/** Keys as a layer's property can have them: figures in its range; null when it takes another kind of value. */
+export function keysFor(layer: Layer, path: string, keys: readonly Keyframe[]): readonly Keyframe[] | null {
+  const property = findProperty(layer, path);
+  if (property === undefined || !keys.every(({ value }) => fits(property.control.kind, value))) return null;
+  return keys.map((key) => ({
+    ...key,
+    value: findProperty(property.with(key.value), path)?.value ?? property.value,
+  }));
+}
+
+function fits(kind: string, value: FieldValue): boolean {
+  if (kind === 'number') return typeof value === 'number';
+  const colour = typeof value === 'string' && value.startsWith('#');
+  return kind === 'colour' ? colour : typeof value === 'string' && !colour;
 }

@@ -6,6 +6,7 @@ import { updateLayer } from '@/core/document/editTemplate';
 import type { FieldValue, FieldValues, Layer, Template } from '@/core/document/template';
 import { bindLayer } from '@/core/layers';
 import { classes } from '../shared/classes';
+import { NameBox } from '../shared/NameBox';
 import { useApply } from './benchStore';
 import { CardPanel } from './CardPanel';
 import { MotionPanel } from './motion/MotionPanel';
@@ -115,14 +116,12 @@ const LayerName = memo(function LayerName() {
     return <h2 className="px-3.5 py-3 font-serif text-[16px] font-semibold">No layer chosen</h2>;
   return (
     <div className="flex items-center gap-2 px-2 py-2">
-      <input
-        aria-label="Layer name"
+      <NameBox
+        key={layer.id}
+        label="Layer name"
         value={layer.name}
         maxLength={80}
-        onChange={(event) => {
-          const name = event.target.value;
-          if (name !== '') apply((now) => updateLayer(now, layer.id, (one) => ({ ...one, name })));
-        }}
+        onChange={(name) => apply((now) => updateLayer(now, layer.id, (one) => ({ ...one, name })))}
         className="h-8 min-w-0 flex-1 rounded-lg border border-transparent bg-transparent px-1.5 font-serif text-[16px] font-semibold hover:border-line-strong"
       />
       <span className="shrink-0 pr-2 text-soft">

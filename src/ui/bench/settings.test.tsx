@@ -3,52 +3,26 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { tidelineStrap } from '../../../demo/templates';
-import type { FieldValues, Layer } from '@/core/document/template';
+import type { FieldValues, Layer, Template } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
-import type { BenchStore } from './benchStore';
-import { BenchProvider, createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
-import { EditingProvider } from './EditingProvider';
+import type { BenchForTest } from './benchForTest';
+import { BenchAround, createBench } from './benchForTest';
 import { Settings } from './Settings';
 
-let store: BenchStore;
-const playhead = createPlayhead(tidelineStrap);
-
+let bench: BenchForTest;
+beforeEach(() => {
+  bench = createBench(tidelineStrap);
+});
 function Bench({ selected }: { readonly selected: string | null }) {
   const [values, setValues] = useState<FieldValues>({});
-  const view = {
-    store,
-    selected,
-    selection: selected === null ? [] : [selected],
-    select: () => undefined,
-    formatId: 'wide-1080',
-    chooseFormat: () => undefined,
-    scope: null,
-    setScope: () => undefined,
-    boxes: createBoxesNote(),
-    playhead,
-    chosenKey: null,
-    chooseKey: () => undefined,
-    picking: null,
-    pickColour: () => undefined,
-  };
   return (
-    <BenchProvider value={view}>
-      <EditingProvider>
-        <Settings valuesOf={() => values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
-      </EditingProvider>
-    </BenchProvider>
+    <BenchAround bench={bench} selection={selected === null ? [] : [selected]}>
+      <Settings valuesOf={() => values} onTry={(id, value) => setValues({ ...values, [id]: value })} />
+    </BenchAround>
   );
 }
-
-beforeEach(() => {
-  store = createBenchStore(tidelineStrap, playhead);
-});
-
-const layer = (id: string): Layer => {
-  const found = store.getState().template.layers.find((one) => one.id === id);
-  if (found === undefined) throw new Error(`no layer ${id}`);
-  return found;
-};
+const template = (): Template => bench.store.getState().template;
+const layer = (id: string): Layer => bench.layer(id);
 const pickMove = async (menu: string | RegExp, move: string): Promise<void> => {
   await userEvent.click(screen.getByRole('button', { name: menu }));
   await userEvent.click(screen.getByRole('button', { name: move, pressed: false }));
@@ -70,7 +44,7 @@ describe('Type', () => {
       runs: [{ text: 'Ode Pell' }],
       style: { face: 'fraunces', weight: 700, letterCase: 'capitals' },
     });
-    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+    expect(parseTemplate(template())).toEqual(template());
   });
 
   test('offers only the weights that the face has', () => {
@@ -88,12 +62,12 @@ describe('Type', () => {
     await userEvent.click(leaf);
     expect(leaf).toHaveAttribute('aria-pressed', 'true');
     expect(screen.getByText(/2 on this layer/)).toBeInTheDocument();
-    expect(store.getState().template.fields.at(-1)).toMatchObject({
+    expect(template().fields.at(-1)).toMatchObject({
       label: 'Name line, size',
       kind: 'number',
     });
     await userEvent.click(leaf);
-    expect(store.getState().template.fields).toHaveLength(3);
+    expect(template().fields).toHaveLength(3);
   });
 
   test('long text: steps are tried in the order of the designer, a cut always last', async () => {
@@ -182,7 +156,7 @@ describe('Motion', () => {
       hold: [{ move: 'shimmer' }],
       out: [{ move: 'fade' }],
     });
-    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+    expect(parseTemplate(template())).toEqual(template());
   });
 
   test('offers a panel only what can be done to one', async () => {
@@ -209,7 +183,7 @@ describe('Motion', () => {
     expect(out).toMatchObject([{ move: 'rise', startSeconds: expect.closeTo(0.12, 5) }, { move: 'glint' }]);
     await userEvent.click(screen.getByRole('button', { name: 'Take away Glint, in 2' }));
     expect(layer('name').motion.in.map((use) => use.move)).toEqual(['rise']);
-    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+    expect(parseTemplate(template())).toEqual(template());
   });
 
   test('a layer stands in depth, has a shutter for all layers, time of its own and a matte', async () => {
@@ -233,7 +207,7 @@ describe('Motion', () => {
       matte: { layerId: 'panel', by: 'alpha', inverted: true },
     });
     expect(layer('panel').motion.shutterDegrees).toBe(180);
-    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+    expect(parseTemplate(template())).toEqual(template());
   });
 
   test('units wait for marks, follow by numbers, at a fixed delay, and turn about a point', async () => {
@@ -248,7 +222,7 @@ describe('Motion', () => {
     expect(layer('name').motion.in).toMatchObject([
       { order: 'custom', ranks: [1, 0], gapSeconds: 0.08, pivot: 'baseline', waits: true },
     ]);
-    expect(parseTemplate(store.getState().template)).toEqual(store.getState().template);
+    expect(parseTemplate(template())).toEqual(template());
   });
 
   test('a move never leaves its column', async () => {
@@ -267,11 +241,11 @@ describe('Card', () => {
     await tab('Card');
     const label = screen.getByLabelText('Name of the field for Role line: reads');
     await userEvent.clear(label);
-    expect(store.getState().template.fields[1].label).not.toBe('');
+    expect(template().fields[1].label).not.toBe('');
     await userEvent.type(label, '{Control>}a{/Control}Function');
     await userEvent.click(screen.getAllByRole('checkbox', { name: 'needed' })[1]);
     await userEvent.click(screen.getByRole('button', { name: 'Close Panel colour to editors' }));
-    const { fields } = store.getState().template;
+    const { fields } = template();
     expect(fields).toHaveLength(2);
     expect(fields[1]).toMatchObject({ required: true });
   });
@@ -281,7 +255,7 @@ describe('Card', () => {
     await tab('Card');
     await userEvent.type(screen.getByRole('textbox', { name: 'Role' }), '!');
     expect(screen.getByRole('textbox', { name: 'Role' })).toHaveValue('Lockkeeper, Osier Reach!');
-    expect(store.getState().template).toBe(tidelineStrap);
+    expect(template()).toBe(tidelineStrap);
   });
 });
 

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { setKey, updateTrack } from '@/core/document/editTracks';
+import { keysFor, setKey, updateTrack } from '@/core/document/editTracks';
 import type { Layer, Template, Track } from '@/core/document/template';
 import { updateLayer } from '@/core/document/editTemplate';
 import { bindLayer, findProperty } from '@/core/layers';
@@ -48,6 +48,7 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
     apply((now: Template) => updateTrack(now, layer.id, path, next));
   const chosen =
     chosenKey?.layerId === layer.id ? tracks.find(({ path }) => path === chosenKey.path) : undefined;
+  const pasted = chosen === undefined || copied === null ? null : keysFor(layer, chosen.path, copied.keys);
   return (
     <>
       <Row label="Animate">
@@ -82,11 +83,9 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
             Copy keys
           </Button>
           <Button
-            disabled={copied === null}
-            onClick={() => {
-              const keys = copied?.keys ?? [];
-              change(chosen.path, (track) => ({ ...track, keys }));
-            }}
+            disabled={pasted === null}
+            title={pasted === null ? 'Keys of this kind have not been copied' : undefined}
+            onClick={() => pasted !== null && change(chosen.path, (track) => ({ ...track, keys: pasted }))}
           >
             Paste
           </Button>

@@ -1,0 +1,76 @@
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Layer, Template } from '@/core/document/template';
+import type { Rect } from '@/core/kit/rect';
+import type { BenchStore, ChosenKey } from './benchStore';
+import { BenchProvider, createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
+import { EditingProvider } from './EditingProvider';
+
+/** A bench with a template, without its picture. */
+export interface BenchForTest {
+  readonly store: BenchStore;
+  readonly playhead: ReturnType<typeof createPlayhead>;
+  readonly boxes: ReturnType<typeof createBoxesNote>;
+  /** A layer of the template as it is now. */
+  layer(id: string): Layer;
+}
+
+export function createBench(template: Template): BenchForTest {
+  const playhead = createPlayhead(template);
+  const store = createBenchStore(template, playhead);
+  return {
+    store,
+    playhead,
+    boxes: createBoxesNote(),
+    layer(id) {
+      const found = store.getState().template.layers.find((one) => one.id === id);
+      if (found === undefined) throw new Error(`no layer ${id}`);
+      return found;
+    },
+  };
+}
+
+interface Props {
+  readonly bench: BenchForTest;
+  /** The chosen layers, first the one whose settings are shown. */
+  readonly selection: readonly string[];
+  readonly children: ReactNode;
+}
+
+/** What parts of the bench need round them; keys are chosen by themselves. */
+export function BenchAround({ bench, selection, children }: Props) {
+  const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
+  const view = {
+    store: bench.store,
+    selected: selection[0] ?? null,
+    selection,
+    select: () => undefined,
+    formatId: bench.store.getState().template.formats[0],
+    chooseFormat: () => undefined,
+    scope: null,
+    setScope: () => undefined,
+    boxes: bench.boxes,
+    playhead: bench.playhead,
+    chosenKey,
+    chooseKey,
+    picking: null,
+    pickColour: () => undefined,
+  };
+  return (
+    <BenchProvider value={view}>
+      <EditingProvider>{children}</EditingProvider>
+    </BenchProvider>
+  );
+}
+
+/** Notes where layers stand, as the picture does once it is painted. */
+export function noteBoxes(bench: BenchForTest, boxes: Readonly<Record<string, Rect>>): void {
+  bench.boxes.write(
+    new Map(
+      Object.entries(boxes).map(([id, box]) => [
+        id,
+        { ...box, firstBaseline: box.height, lastBaseline: box.height },
+      ]),
+    ),
+  );
+}
