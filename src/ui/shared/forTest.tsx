@@ -1,10 +1,27 @@
 import { render } from '@testing-library/react';
+import type { AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime';
+import { AppRouterContext } from 'next/dist/shared/lib/app-router-context.shared-runtime';
 import { PathnameContext } from 'next/dist/shared/lib/hooks-client-context.shared-runtime';
 import type { ReactNode } from 'react';
 
-/** Draws a whole screen at its address. */
-export function renderScreen(path: string, screen: ReactNode): ReturnType<typeof render> {
-  return render(<PathnameContext value={path}>{screen}</PathnameContext>);
+/** Draws a whole screen at its address; gives the list of where it went from there. */
+export function renderScreen(path: string, screen: ReactNode): readonly string[] {
+  const visited: string[] = [];
+  const stay = (): void => undefined;
+  const router = {
+    push: (to: string) => void visited.push(to),
+    replace: (to: string) => void visited.push(to),
+    back: stay,
+    forward: stay,
+    refresh: stay,
+    prefetch: stay,
+  } as unknown as AppRouterInstance;
+  render(
+    <AppRouterContext value={router}>
+      <PathnameContext value={path}>{screen}</PathnameContext>
+    </AppRouterContext>,
+  );
+  return visited;
 }
 
 /** An answer of a server, as far as it is asked of; jsdom has none of its own. */

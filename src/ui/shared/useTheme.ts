@@ -7,11 +7,16 @@ export type Theme = 'daylight' | 'lamplight';
 const listeners = new Set<() => void>();
 
 function subscribe(listener: () => void): () => void {
+  // Another tab changed it: this page follows.
+  const follow = (): void => {
+    document.documentElement.dataset.theme = readTheme();
+    listener();
+  };
   listeners.add(listener);
-  window.addEventListener('storage', listener);
+  window.addEventListener('storage', follow);
   return () => {
     listeners.delete(listener);
-    window.removeEventListener('storage', listener);
+    window.removeEventListener('storage', follow);
   };
 }
 

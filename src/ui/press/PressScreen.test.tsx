@@ -1,0 +1,161 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { act, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { FileFacts } from '@/db/schema';
+import type { JobSummary } from '@/server/usecases/shapes';
+import { jsonAnswer, renderScreen } from '../shared/forTest';
+import { PressScreen } from './PressScreen';
+
+const file = (name: string, more: Partial<FileFacts> = {}): FileFacts =>
+  ({
+    name,
+    bytes: 2_500_000,
+    frames: 150,
+    framesPainted: 90,
+    widthPx: 1920,
+    heightPx: 1080,
+    codec: 'prores',
+    alphaErrorMax: 0,
+    ...more,
+  }) as FileFacts;
+const job = (id: string, more: Partial<JobSummary> = {}): JobSummary =>
+  ({
+    id,
+    name: 'Lantern Regatta, titles',
+    output: 'prores-mov',
+    format: 'wide-1080',
+    rate: '25',
+    titleCount: 2,
+    status: 'queued',
+    progress: { doneFrames: 0, totalFrames: 300 },
+    files: [],
+    error: null,
+    createdAt: '2026-11-25T10:00:00.000Z',
+    startedAt: null,
+    finishedAt: null,
+    ...more,
+  }) as JobSummary;
+
+/** What the server sends, sent by hand. */
+class Events {
+  static latest: Events | null = null;
+  onmessage: ((event: { data: string }) => void) | null = null;
+  onopen: (() => void) | null = null;
+
+  constructor() {
+    Events.latest = this;
+  }
+
+  close(): void {
+    Events.latest = null;
+  }
+}
+
+let asked: string[];
+let known: readonly JobSummary[];
+const before = globalThis.fetch;
+beforeEach(() => {
+  asked = [];
+  known = [];
+  Object.defineProperty(globalThis, 'EventSource', { configurable: true, value: Events });
+  globalThis.fetch = (url, request) => {
+    asked.push(`${request?.method ?? 'GET'} ${String(url)}`);
+    return Promise.resolve(jsonAnswer(200, { jobs: known }));
+  };
+});
+afterEach(() => {
+  globalThis.fetch = before;
+});
+const hear = (one: JobSummary): void => act(() => Events.latest?.onmessage?.({ data: JSON.stringify(one) }));
+const open = (jobs: readonly JobSummary[], ffmpeg = true): void =>
+  void renderScreen('/press', <PressScreen jobs={jobs} ffmpeg={ffmpeg} />);
+
+describe('the press', () => {
+  test('says what to do when nothing was sent, and what cannot be made without ffmpeg', () => {
+    open([], false);
+    expect(screen.getByText(/^Nothing has been sent to the press yet/)).toBeInTheDocument();
+    expect(screen.getByRole('alert')).toHaveTextContent('There is no ffmpeg on this machine');
+  });
+
+  test('follows a job from waiting to done as the server tells it', () => {
+    open([job('a')]);
+    const card = screen.getByRole('article', { name: 'Lantern Regatta, titles' });
+    expect(within(card).getByText('waiting')).toBeInTheDocument();
+    hear(job('a', { status: 'running', progress: { doneFrames: 120, totalFrames: 300, paintedFrames: 80 } }));
+    expect(within(card).getByText('120 of 300 frames')).toBeInTheDocument();
+    expect(within(card).getByRole('progressbar')).toHaveAttribute('aria-valuenow', '120');
+    hear(job('a', { status: 'done', files: [file('ilse.mov'), file('bow.mov')] }));
+    expect(within(card).queryByRole('progressbar')).toBeNull();
+    expect(
+      within(card)
+        .getAllByRole('listitem')
+        .map((item) => item.textContent),
+    ).toEqual([expect.stringMatching(/^bow\.mov/), expect.stringMatching(/^ilse\.mov/)]);
+    expect(within(card).getByRole('link', { name: 'Download ilse.mov' })).toHaveAttribute(
+      'href',
+      '/api/jobs/a/files/ilse.mov',
+    );
+  });
+
+  test('a job that was started elsewhere comes first; one that failed says why', () => {
+    open([job('a')]);
+    hear(job('b', { name: 'Night Ferry', status: 'failed', error: 'The disk is full. Nothing was kept.' }));
+    const [first] = screen.getAllByRole('article');
+    expect(first).toHaveAccessibleName('Night Ferry');
+    expect(within(first).getByRole('alert')).toHaveTextContent('The disk is full.');
+  });
+
+  test('stops a job', async () => {
+    open([job('a', { status: 'running' })]);
+    await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
+    expect(asked).toContain('POST /api/jobs/a/cancel');
+  });
+
+  test('looks at all jobs afresh when the connection is back', async () => {
+    open([job('a', { status: 'running' })]);
+    known = [job('a', { status: 'done', files: [file('ilse.mov')] })];
+    act(() => Events.latest?.onopen?.());
+    await waitFor(() => expect(screen.getByText('done')).toBeInTheDocument());
+  });
+});
+
+describe('the viewer', () => {
+  const done = job('a', {
+    status: 'done',
+    files: [
+      file('ilse.mov'),
+      file('bow.webm', { codec: 'vp9', alphaErrorMax: 3 }),
+      file('still.png', { codec: 'png' }),
+    ],
+  });
+  const viewer = (): HTMLElement => screen.getByRole('complementary', { name: 'Viewer' });
+
+  test('shows the newest file and what it is, as read back from it', () => {
+    open([done]);
+    expect(within(viewer()).getByText('ProRes 4444')).toBeInTheDocument();
+    expect(within(viewer()).getByText('150, of which 90 different')).toBeInTheDocument();
+    expect(within(viewer()).getByText('exactly as painted')).toBeInTheDocument();
+    expect(within(viewer()).getByRole('img', { name: 'ilse.mov at rest' })).toBeInTheDocument();
+  });
+
+  test('plays what a browser plays, shows stills, over the ground that is chosen', async () => {
+    open([done]);
+    await userEvent.click(screen.getByRole('button', { name: 'bow.webm' }));
+    expect(screen.getByLabelText('Video bow.webm')).toHaveAttribute(
+      'src',
+      '/api/jobs/a/files/bow.webm?inline',
+    );
+    expect(within(viewer()).getByText('within 3 of 255 of what was painted')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'still.png' }));
+    expect(screen.getByRole('img', { name: 'Still still.png' })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: 'Black' }));
+    expect(screen.getByRole('img', { name: 'Still still.png' }).parentElement).toHaveStyle({
+      background: '#000000',
+    });
+  });
+
+  test('says what it is for while nothing is finished', () => {
+    open([job('a')]);
+    expect(viewer()).toHaveTextContent('A finished file is shown here');
+  });
+});
