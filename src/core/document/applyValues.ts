@@ -38,7 +38,8 @@ const LETTER_CLASSES = {
   capitals: /[^]/u,
 } as const;
 
-function limitValue(field: Field, value: FieldValue): FieldValue {
+/** What a field shows of a value: as many letters and lines as it takes, of the kind that it takes, figures in range. */
+export function limitValue(field: Field, value: FieldValue): FieldValue {
   const { maxLength, maxLines, min, max, allowed } = field.limits;
   switch (field.kind) {
     case 'text': {

@@ -113,6 +113,32 @@ describe('words and times', () => {
     expect(await messages({ titles: mended.titles })).toEqual([]);
   });
 
+  test('what a field does not take is told with what it takes, and can be kept as it is shown', async () => {
+    const limited = (limits: Field['limits']): Template => ({
+      ...tidelineStrap,
+      fields: tidelineStrap.fields.map((field) => (field.id === 'role' ? { ...field, limits } : field)),
+    });
+    const lane = title({ name: 'Ilse', role: 'Lane 12' });
+    const template = limited({ allowed: 'figures' });
+    const [finding] = of(await prove({ titles: [lane], template }), 'limits');
+    expect(finding).toMatchObject({
+      message: 'Role is not all shown',
+      detail: 'Role takes figures and signs only; of “Lane 12” it shows “ 12”.',
+    });
+    const work = { titles: [lane], clips: CLIPS, plan: newPlan('wide-1080') };
+    const mended = applyMend(work, finding, finding.mends[0].change, () => undefined);
+    expect(of(await prove({ titles: mended.titles, template }), 'limits')).toEqual([]);
+    const long = title({ name: 'Ilse', role: 'Judge\nof the boats' });
+    expect(await messages({ titles: [long], template: limited({ maxLines: 1 }) })).toContain(
+      'Role is not all shown',
+    );
+    expect(await messages({ titles: [title({ name: 'Ilse', role: 'x' })], template })).toContain(
+      'Role shows nothing',
+    );
+    const loud = limited({ allowed: 'capitals' });
+    expect(of(await prove({ titles: [lane], template: loud }), 'limits')).toEqual([]);
+  });
+
   test('what only one delivery says is looked at there, and mended there', async () => {
     const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
     const own = title(undefined, {
@@ -302,7 +328,7 @@ describe('the layout in each delivery', () => {
   });
 
   test('words that are cut, too wide, squeezed hard or wrapped; a light squeeze is let pass', async () => {
-    const long = { name: 'Bartholomew Quillfeather-Oduya of the Upper Weirs' };
+    const long = { name: 'Bartholomew Quillfeather-Oduya of Weirs' };
     const narrow = (whenLong: Extract<Layer, { kind: 'text' }>['whenLong']): Promise<string[]> =>
       messages({ titles: [title(long)], template: words({ maxWidthShare: 0.3, whenLong }) });
     expect(await narrow([])).toContain('name is too wide');

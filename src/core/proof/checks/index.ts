@@ -8,6 +8,7 @@ import { editionCheck } from './edition';
 import { emptyFieldCheck } from './emptyField';
 import { fitCheck } from './fit';
 import { flashingCheck } from './flashing';
+import { limitsCheck } from './limits';
 import { missingGlyphsCheck } from './missingGlyphs';
 import { pastEndCheck } from './pastEnd';
 import { placeholderCheck } from './placeholder';
@@ -23,6 +24,7 @@ export const CHECKS = createRegistry<Check>('check', [
   readingCheck,
   emptyFieldCheck,
   placeholderCheck,
+  limitsCheck,
   safeAreasCheck,
   fitCheck,
   contrastCheck,
