@@ -105,6 +105,19 @@ export function useShownValues(): (title: Title) => FieldValues {
   );
 }
 
+/** The values that a title shows in the delivery that is shown. */
+export function useDeliveryValues(): (title: Title) => FieldValues {
+  const shownValues = useShownValues();
+  const { id } = useDelivery();
+  return useCallback(
+    (title) => {
+      const own = title.perDelivery[id]?.values;
+      return own === undefined ? shownValues(title) : { ...shownValues(title), ...own };
+    },
+    [shownValues, id],
+  );
+}
+
 /** Values are filled once for each title, so that they are the same object as long as they say the same. */
 function createShownValues(
   titles: Titles,

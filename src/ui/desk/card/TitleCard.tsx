@@ -2,17 +2,17 @@
 import { DocumentDuplicateIcon, TrashIcon } from '@heroicons/react/24/outline';
 import type { Title } from '@/core/document/project';
 import type { FieldValue } from '@/core/document/template';
-import { titleIn, withDeliveryChange, withSharedValues } from '@/core/project/deliver';
+import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import { plainName } from '@/core/project/swap';
 import { CardForm } from '../../shared/CardForm';
 import { Segmented } from '../../shared/Segmented';
 import {
   useApplyTitles,
   useDelivery,
+  useDeliveryValues,
   useDesk,
   useDeskUi,
   useSelect,
-  useShownValues,
   useTitles,
 } from '../deskContext';
 import { useDuplicate } from '../useDuplicate';
@@ -95,7 +95,7 @@ function CardFields({ first, chosen }: ChosenTitles) {
   const { editions, ui } = useDesk();
   const delivery = useDelivery();
   const apply = useApplyTitles();
-  const shownValues = useShownValues();
+  const valuesOf = useDeliveryValues();
   const { possible, onlyHere, setOnlyHere } = useOnlyHere();
   const template = editions.get(first.editionId)?.document;
   if (template === undefined) return null;
@@ -119,7 +119,6 @@ function CardFields({ first, chosen }: ChosenTitles) {
       }),
     );
   };
-  const shown = titleIn(first, delivery.id) ?? first;
   const otherwise = Object.keys(first.perDelivery[delivery.id]?.values ?? {});
   return (
     <>
@@ -136,7 +135,7 @@ function CardFields({ first, chosen }: ChosenTitles) {
           />
         </div>
       )}
-      <CardForm template={template} values={{ ...shownValues(first), ...shown.values }} onChange={set} />
+      <CardForm template={template} values={valuesOf(first)} onChange={set} />
       {otherwise.length > 0 && (
         <p className="pt-2 text-soft">
           {`${otherwise.length === 1 ? 'One field is' : `${otherwise.length} fields are`} otherwise in ${delivery.name}. `}

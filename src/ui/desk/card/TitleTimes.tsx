@@ -5,8 +5,7 @@ import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
 import { Pill } from '../../shared/Pill';
 import { useHouse } from '../../shared/useHouse';
-import { useApplyTitles, useDelivery, useDesk, useShownValues } from '../deskContext';
-import { titleIn } from '@/core/project/deliver';
+import { useApplyTitles, useDeliveryValues, useDesk } from '../deskContext';
 import { changeTitles } from '@/core/project/work';
 import type { Title } from '@/core/document/project';
 import type { ChosenTitles } from './TitleCard';
@@ -15,8 +14,7 @@ import type { ChosenTitles } from './TitleCard';
 export function TitleTimes({ first, chosen }: ChosenTitles) {
   const { editions, rate } = useDesk();
   const apply = useApplyTitles();
-  const shownValues = useShownValues();
-  const delivery = useDelivery();
+  const valuesOf = useDeliveryValues();
   const { reading } = useHouse();
   const template = editions.get(first.editionId)?.document;
   if (template === undefined) return null;
@@ -25,7 +23,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
     apply((now) => changeTitles(now, ids, (title) => ({ ...title, ...change })));
   const { reads, readable, neededFrames } = readingOf(
     template,
-    { ...shownValues(first), ...titleIn(first, delivery.id)?.values },
+    valuesOf(first),
     first.lengthFrames,
     rate,
     reading,

@@ -5,7 +5,7 @@ import { FORMATS, pictureSize } from '@/core/layout/formats';
 import { safeArea } from '@/core/layout/safeAreas';
 import type { Rect } from '@/core/kit/rect';
 import { unionRects } from '@/core/kit/rect';
-import { titleIn, withDeliveryChange, withSharedValues } from '@/core/project/deliver';
+import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import type { QuietPlace } from '@/core/quiet/quietPlaces';
 import { ownPositions, quietPlaces } from '@/core/quiet/quietPlaces';
@@ -16,7 +16,14 @@ import { Button } from '../../shared/Button';
 import { classes } from '../../shared/classes';
 import { Modal } from '../../shared/Modal';
 import { useOnlyHere } from '../card/onlyHere';
-import { useApplyTitles, useDelivery, useDesk, useDeskUi, useShownValues, useTitles } from '../deskContext';
+import {
+  useApplyTitles,
+  useDelivery,
+  useDeliveryValues,
+  useDesk,
+  useDeskUi,
+  useTitles,
+} from '../deskContext';
 import { useProofDesk } from '../proof/proofView';
 import { TitleShot } from './TitleShot';
 
@@ -131,13 +138,13 @@ function usePlaces(title: Title | undefined, map: QuietMap | 'looking' | null): 
   const { editions } = useDesk();
   const fonts = useFonts();
   const delivery = useDelivery();
-  const shownValues = useShownValues();
+  const valuesOf = useDeliveryValues();
   return useMemo(() => {
     const template = title && editions.get(title.editionId)?.document;
     if (title === undefined || template === undefined || fonts === null || map === null || map === 'looking')
       return [];
     const format = FORMATS.get(delivery.format);
-    const values = { ...shownValues(title), ...titleIn(title, delivery.id)?.values };
+    const values = valuesOf(title);
     const coverOf = (one: Title['values']): Rect | null => coverFor(template, one, format, fonts);
     const cover = coverOf(values);
     if (cover === null) return [];
@@ -147,7 +154,7 @@ function usePlaces(title: Title | undefined, map: QuietMap | 'looking' | null): 
     });
     const asDesigned = { label: 'As the template has it', values: {}, cover };
     return quietPlaces(map, pictureSize(format), safeArea(format, 'titleSafe'), cover, [asDesigned, ...own]);
-  }, [title, editions, fonts, delivery, map, shownValues]);
+  }, [title, editions, fonts, delivery, map, valuesOf]);
 }
 
 /** What a title's layers cover at rest, save those that cover the whole picture. */

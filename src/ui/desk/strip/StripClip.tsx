@@ -1,27 +1,21 @@
 'use client';
-import { memo, useRef, useState } from 'react';
-import type { PointerEvent } from 'react';
+import { memo } from 'react';
 import type { Clip } from '@/core/document/project';
 import { MISSING_PICTURE } from '@/core/document/project';
+import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { reorderClip, trimRipple } from '@/core/project/clips';
 import type { Work } from '@/core/project/work';
 import { SCENES } from '@/core/scenes';
 import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
 import { classes } from '../../shared/classes';
 import { useDesk } from '../deskContext';
-import { gripAt, snapFrames } from './stripDrag';
-import type { Grip } from './stripDrag';
+import { snapFrames } from './stripDrag';
 import { SNAP_REACH_PX, useStrip } from './stripView';
+import { useStripDrag } from './useStripDrag';
 
 interface Props {
   readonly clip: Clip;
   readonly chosen: boolean;
-}
-
-interface Drag {
-  readonly x: number;
-  readonly grip: Grip;
-  readonly work: Work;
 }
 
 /** A clip on the strip: dragged it goes elsewhere in the order, by its ends it is trimmed and what follows moves up. */
@@ -65,60 +59,49 @@ function clipColours(picture: string): string {
     : 'linear-gradient(90deg, #6a5a43, #413a30)';
 }
 
+/** The strip as it was when a clip was taken hold of, and as the drag has last left it. */
+interface HeldClip {
+  readonly before: Work;
+  last: Work;
+}
+
 function useClipDrag(clip: Clip) {
   const { store, ui, rate } = useDesk();
   const { pxPerFrame, playFrame, onSnap } = useStrip();
-  const drag = useRef<Drag | null>(null);
-  const [says, setSays] = useState('');
   const choose = (): void => ui.setState({ clipId: clip.id, selection: [] });
-  const begin = (event: PointerEvent<HTMLButtonElement>): void => {
-    if (event.button !== 0) return;
-    choose();
-    const grip = gripAt(event.clientX, event.currentTarget.getBoundingClientRect());
-    event.currentTarget.setPointerCapture(event.pointerId);
-    store.grouping.begin();
-    const { titles, clips, plan } = store.getState();
-    drag.current = { x: event.clientX, grip, work: { titles, clips, plan } };
-  };
-  const move = (event: PointerEvent): void => {
-    const held = drag.current;
-    if (held === null) return;
-    const wanted = Math.round((event.clientX - held.x) / pxPerFrame);
-    const before = held.work.clips.find(({ id }) => id === clip.id) ?? clip;
-    if (held.grip === 'whole') {
-      // A hand that only presses moves a little.
-      if (Math.abs(event.clientX - held.x) < 6) return;
-      const work = reorderClip(held.work, clip.id, Math.max(0, before.startFrame + wanted));
-      onSnap(work.clips.find(({ id }) => id === clip.id)?.startFrame ?? null);
-      store.getState().applyWork(() => work);
-      setSays('moved');
-      return;
-    }
-    const stops = [playFrame, ...held.work.plan.markers.map(({ frame }) => frame)];
-    const { by, line } = event.altKey
-      ? { by: wanted, line: null }
-      : snapFrames(before, held.grip, wanted, stops, SNAP_REACH_PX / pxPerFrame);
-    const work = trimRipple(held.work, clip.id, held.grip, by);
-    const now = work.clips.find(({ id }) => id === clip.id) ?? clip;
-    onSnap(line);
-    setSays(`lasts ${frameToShortTimecode(now.lengthFrames, rate)}`);
-    store.getState().applyWork(() => work);
-  };
-  const end = (): void => {
-    if (drag.current === null) return;
-    drag.current = null;
-    store.grouping.end();
-    setSays('');
-    onSnap(null);
-  };
-  return {
-    says,
-    onPointerDown: begin,
-    onPointerMove: move,
-    onPointerUp: end,
-    onPointerCancel: end,
-    onClick: (event: React.MouseEvent) => {
-      if (event.detail === 0) choose();
+  return useStripDrag<HeldClip>({
+    begin() {
+      choose();
+      const { titles, clips, plan } = store.getState();
+      return { before: { titles, clips, plan }, last: { titles, clips, plan } };
     },
+    move({ held, grip, dxPx, snaps }) {
+      const { before } = held;
+      const own = before.clips.find(({ id }) => id === clip.id) ?? clip;
+      const wanted = Math.round(dxPx / pxPerFrame);
+      // A hand that only presses moves a little.
+      if (grip === 'whole' && Math.abs(dxPx) < 6) return '';
+      const stops = snaps ? [playFrame, ...before.plan.markers.map(({ frame }) => frame)] : [];
+      const { by, line } = snapFrames(own, grip, wanted, stops, SNAP_REACH_PX / pxPerFrame);
+      const work =
+        grip === 'whole'
+          ? reorderClip(before, clip.id, Math.max(0, own.startFrame + wanted))
+          : trimRipple(before, clip.id, grip, by);
+      const now = work.clips.find(({ id }) => id === clip.id) ?? clip;
+      onSnap(grip === 'whole' ? now.startFrame : line);
+      store.getState().applyWork((there) => carriedOn(held.last, work, there));
+      held.last = work;
+      return grip === 'whole' ? 'moved' : `lasts ${frameToShortTimecode(now.lengthFrames, rate)}`;
+    },
+    choose,
+  });
+}
+
+/** The work as it is now, with what one step of a drag changes; what another desk changed meanwhile stays. */
+function carriedOn(last: Work, next: Work, now: Work): Work {
+  return {
+    titles: mergeList(last.titles, next.titles, now.titles, mergeEntry),
+    clips: mergeList(last.clips, next.clips, now.clips, mergeEntry),
+    plan: now.plan,
   };
 }

@@ -1,6 +1,5 @@
 'use client';
-import { memo, useRef, useState } from 'react';
-import type { PointerEvent } from 'react';
+import { memo } from 'react';
 import { designValue } from '@/core/document/applyValues';
 import type { Title } from '@/core/document/project';
 import { titleIn } from '@/core/project/deliver';
@@ -10,22 +9,15 @@ import { secondsToNearestFrames } from '@/core/units/rates';
 import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
 import { classes } from '../../shared/classes';
 import { useHouse } from '../../shared/useHouse';
-import { useDelivery, useDesk, useSelect, useShownValues } from '../deskContext';
+import { useDelivery, useDeliveryValues, useDesk, useSelect } from '../deskContext';
 import type { Grip } from './stripDrag';
-import { dragTitles, gripAt, snapFrames } from './stripDrag';
+import { dragTitles, snapFrames } from './stripDrag';
 import { LANE_PX, SNAP_REACH_PX, stopsOn, useStrip } from './stripView';
+import { useStripDrag } from './useStripDrag';
 
 interface Props {
   readonly title: Title;
   readonly chosen: boolean;
-}
-
-interface Drag {
-  readonly x: number;
-  readonly y: number;
-  readonly grip: Grip;
-  /** The titles that are dragged, as they were. */
-  readonly from: readonly Title[];
 }
 
 /** A title on the strip: in and out in their own lengths, the time to read under the hold, ends that trim. */
@@ -34,7 +26,7 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   const { pxPerFrame } = useStrip();
   const delivery = useDelivery();
   const { reading } = useHouse();
-  const values = useShownValues()(title);
+  const values = useDeliveryValues()(title);
   const { says, ...handlers } = useTitleDrag(title, chosen);
   const document = editions.get(title.editionId)?.document;
   if (document === undefined) return null;
@@ -94,79 +86,56 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
 
 /** Dragging a title, or all chosen ones with it; Alt holds the snapping off, Shift and Ctrl choose more. */
 function useTitleDrag(title: Title, chosen: boolean) {
-  const { store, ui, editions, rate } = useDesk();
+  const { store, ui } = useDesk();
   const { pxPerFrame, playFrame, onSnap } = useStrip();
   const select = useSelect();
-  const { reading } = useHouse();
-  const drag = useRef<Drag | null>(null);
-  const [says, setSays] = useState('');
-  const begin = (event: PointerEvent<HTMLButtonElement>): void => {
-    if (event.button !== 0) return;
-    const { selection } = ui.getState();
-    if (event.shiftKey || event.ctrlKey || event.metaKey) {
-      const without = selection.filter((id) => id !== title.id);
-      select(...(without.length < selection.length ? without : [title.id, ...selection]));
-      return;
-    }
-    const ids = chosen ? [title.id, ...selection.filter((id) => id !== title.id)] : [title.id];
-    select(...ids);
-    const grip = gripAt(event.clientX, event.currentTarget.getBoundingClientRect());
-    event.currentTarget.setPointerCapture(event.pointerId);
-    store.grouping.begin();
-    const from = store.getState().titles.filter((one) => ids.includes(one.id));
-    drag.current = { x: event.clientX, y: event.clientY, grip, from };
-  };
-  const move = (event: PointerEvent): void => {
-    const held = drag.current;
-    if (held === null) return;
-    const wanted = Math.round((event.clientX - held.x) / pxPerFrame);
-    const ids = new Set(held.from.map(({ id }) => id));
-    const free = { by: wanted, line: null };
-    const { by, line } =
-      event.altKey || !ui.getState().snaps
-        ? free
-        : snapFrames(
-            title0(held, title),
-            held.grip,
-            wanted,
-            stopsOn(store, playFrame, ids),
-            SNAP_REACH_PX / pxPerFrame,
-          );
-    const lanesUp = held.grip === 'whole' ? Math.round((held.y - event.clientY) / LANE_PX) : 0;
-    const next = new Map(dragTitles(held.from, held.grip, by, lanesUp).map((one) => [one.id, one]));
-    onSnap(line);
-    const now = next.get(title.id) ?? title;
-    setSays(sayDrag(held.grip, now));
-    store.getState().apply((titles) => titles.map((one) => next.get(one.id) ?? one));
-  };
-  const sayDrag = (grip: Grip, now: Title): string => {
-    const document = editions.get(now.editionId)?.document;
-    if (grip === 'whole' || document === undefined) return frameToTimecode(now.startFrame, rate);
-    const { reads, readable } = readingOf(document, now.values, now.lengthFrames, rate, reading);
-    const left = readable - reads;
-    const hold = left >= 0 ? `${left.toFixed(1)} s left` : `${(-left).toFixed(1)} s short`;
-    return `lasts ${frameToShortTimecode(now.lengthFrames, rate)} · reads in ${reads.toFixed(1)} s · ${hold}`;
-  };
-  const end = (): void => {
-    if (drag.current === null) return;
-    drag.current = null;
-    store.grouping.end();
-    setSays('');
-    onSnap(null);
-  };
-  return {
-    says,
-    onPointerDown: begin,
-    onPointerMove: move,
-    onPointerUp: end,
-    onPointerCancel: end,
-    onClick: (event: React.MouseEvent) => {
-      // From the keyboard; a pointer has chosen it already.
-      if (event.detail === 0) select(title.id);
+  const sayDrag = useSayDrag();
+  return useStripDrag<readonly Title[]>({
+    begin(event) {
+      const { selection } = ui.getState();
+      if (event.shiftKey || event.ctrlKey || event.metaKey) {
+        const without = selection.filter((id) => id !== title.id);
+        select(...(without.length < selection.length ? without : [title.id, ...selection]));
+        return null;
+      }
+      const ids = chosen ? [title.id, ...selection.filter((id) => id !== title.id)] : [title.id];
+      select(...ids);
+      return store.getState().titles.filter((one) => ids.includes(one.id));
     },
-  };
+    move({ held, grip, dxPx, dyPx, snaps }) {
+      const wanted = Math.round(dxPx / pxPerFrame);
+      const stops = snaps ? stopsOn(store, playFrame, new Set(held.map(({ id }) => id))) : [];
+      const own = held.find(({ id }) => id === title.id) ?? title;
+      const { by, line } = snapFrames(own, grip, wanted, stops, SNAP_REACH_PX / pxPerFrame);
+      const lanesUp = grip === 'whole' ? Math.round(-dyPx / LANE_PX) : 0;
+      const next = new Map(dragTitles(held, grip, by, lanesUp).map((one) => [one.id, one]));
+      onSnap(line);
+      // Only where they stand: what else of them changes meanwhile, here or on another desk, stays.
+      store.getState().apply((titles) =>
+        titles.map((one) => {
+          const moved = next.get(one.id);
+          if (moved === undefined) return one;
+          const { startFrame, lengthFrames, lane } = moved;
+          return { ...one, startFrame, lengthFrames, lane };
+        }),
+      );
+      return sayDrag(grip, next.get(title.id) ?? title);
+    },
+    choose: () => select(title.id),
+  });
 }
 
-function title0({ from }: Drag, title: Title): Title {
-  return from.find(({ id }) => id === title.id) ?? title;
+/** What is said of a title while it is dragged: where it starts, or what a trim leaves of its time to read. */
+function useSayDrag(): (grip: Grip, title: Title) => string {
+  const { editions, rate } = useDesk();
+  const { reading } = useHouse();
+  const valuesOf = useDeliveryValues();
+  return (grip, title) => {
+    const document = editions.get(title.editionId)?.document;
+    if (grip === 'whole' || document === undefined) return frameToTimecode(title.startFrame, rate);
+    const { reads, readable } = readingOf(document, valuesOf(title), title.lengthFrames, rate, reading);
+    const left = readable - reads;
+    const hold = left >= 0 ? `${left.toFixed(1)} s left` : `${(-left).toFixed(1)} s short`;
+    return `lasts ${frameToShortTimecode(title.lengthFrames, rate)} · reads in ${reads.toFixed(1)} s · ${hold}`;
+  };
 }
