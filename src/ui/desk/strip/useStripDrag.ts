@@ -7,7 +7,7 @@ import { gripAt } from './stripDrag';
 import { useStrip } from './stripView';
 
 /** How far a drag has come from where it began. */
-export interface StripMove<Held> {
+interface StripMove<Held> {
   readonly held: Held;
   readonly grip: Grip;
   readonly dxPx: number;
