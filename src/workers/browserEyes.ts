@@ -19,6 +19,7 @@ export function createBrowserEyes(): Eyes {
   const painter = new Painter(browserSurfaces);
   const kept = new Map<string, BackdropFrame | null>();
   const surface = createSurface();
+  const shoot = createShot();
   return {
     paint(items, crop) {
       const width = Math.min(MOST_SIDE_PX, crop.width);
@@ -31,7 +32,7 @@ export function createBrowserEyes(): Eyes {
       const key = `${picture} ${isStill(picture) ? 0 : seconds.toFixed(2)}`;
       const known = kept.get(key);
       if (known !== undefined) return known;
-      const frame = await paintBackdropFrame(painter, picture, seconds).catch(() => null);
+      const frame = await paintBackdropFrame(painter, shoot, picture, seconds).catch(() => null);
       const [oldest] = kept.keys();
       if (kept.size >= MOST_KEPT && oldest !== undefined) kept.delete(oldest);
       kept.set(key, frame);
@@ -65,6 +66,7 @@ const SHEET = previewFormat(FORMATS.get('wide-1080'), BACKDROP_WIDTH_PX);
 
 async function paintBackdropFrame(
   painter: Painter,
+  shoot: Shot,
   picture: string,
   seconds: number,
 ): Promise<BackdropFrame | null> {
@@ -94,13 +96,18 @@ async function imageOf(picture: string, seconds: number): Promise<ImageBitmap | 
   return loadedPicture(id);
 }
 
-function shoot(
+type Shot = (
   width: number,
   height: number,
   draw: (context: OffscreenCanvasRenderingContext2D) => void,
-): BackdropFrame {
-  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
-  if (context === null) throw new Error('This browser has no 2D canvas in workers');
-  draw(context);
-  return { width, height, aspect: width / height, data: context.getImageData(0, 0, width, height).data };
+) => BackdropFrame;
+
+/** Draws pictures and reads their pixels, on a canvas of its own that is kept. */
+function createShot(): Shot {
+  const surface = createSurface();
+  return (width, height, draw) => {
+    const context = surface(width, height);
+    draw(context);
+    return { width, height, aspect: width / height, data: context.getImageData(0, 0, width, height).data };
+  };
 }

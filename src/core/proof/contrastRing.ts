@@ -1,14 +1,30 @@
 import type { Pixels } from './eyes';
 import { contrastRatio, luminance } from './luminance';
 
+/** Some pixels of a painted title, to be measured over whatever lies under it. */
+interface RingPixels {
+  /** Where in the crop they lie. */
+  readonly at: Int32Array;
+  /** Four figures a pixel: red, green and blue times alpha, and the share that what lies under shows through. */
+  readonly front: Float32Array;
+}
+
 /** What lies directly around the letters of a text, and the letters themselves, as pixels to measure. */
 export interface TextRing {
-  /** Where in the crop the measured pixels lie: those of the letters, and those of the ring round them. */
-  readonly core: Int32Array;
-  readonly ring: Int32Array;
-  /** The title painted over nothing. */
-  readonly painted: Pixels;
+  readonly core: RingPixels;
+  readonly ring: RingPixels;
 }
+
+/** What lies under the pixels of a text and its ring: red, green and blue of 0 to 255, three figures a pixel. */
+export interface RingBackdrop {
+  readonly core: ArrayLike<number>;
+  readonly ring: ArrayLike<number>;
+}
+
+// Alpha of letters, of 255: fainter texts are not there, from here on a pixel is a letter's, up to here it is none.
+const FAINTEST = 24;
+const CLEARLY = 96;
+const BARELY = 12;
 
 // So many pixels say as much as all of them.
 const MOST_PIXELS = 400;
@@ -18,28 +34,61 @@ const MOST_PIXELS = 400;
  * `mask` holds the letters alone, `painted` the whole title in the same crop.
  */
 export function textRing(mask: Pixels, painted: Pixels, widthPx: number): TextRing | null {
-  const { width, height, data } = mask;
-  const covered = (i: number): number => data[i * 4 + 3];
-  const core: number[] = [];
-  const near = new Uint8Array(width * height);
-  const reach = Math.max(1, Math.round(widthPx));
+  const { width, height } = mask;
+  const covered = new Uint8Array(width * height);
   let darkest = 0;
-  for (let i = 0; i < width * height; i++) darkest = Math.max(darkest, covered(i));
-  if (darkest < 24) return null;
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const i = y * width + x;
-      if (covered(i) >= darkest * 0.9) core.push(i);
-      if (covered(i) < 96) continue;
-      const [fromX, toX] = [Math.max(0, x - reach), Math.min(width - 1, x + reach)];
-      for (let ny = Math.max(0, y - reach); ny <= Math.min(height - 1, y + reach); ny++)
-        near.fill(1, ny * width + fromX, ny * width + toX + 1);
-    }
+  for (let i = 0; i < covered.length; i++) {
+    covered[i] = mask.data[i * 4 + 3];
+    if (covered[i] > darkest) darkest = covered[i];
   }
+  if (darkest < FAINTEST) return null;
+  const near = spreadOut(covered, width, height, Math.max(1, Math.round(widthPx)));
+  const core: number[] = [];
   const ring: number[] = [];
-  for (let i = 0; i < near.length; i++) if (near[i] === 1 && covered(i) < 12) ring.push(i);
+  for (let i = 0; i < covered.length; i++) {
+    if (covered[i] >= darkest * 0.9) core.push(i);
+    else if (covered[i] < BARELY && near[i] === 1) ring.push(i);
+  }
   if (core.length === 0 || ring.length === 0) return null;
-  return { core: thinned(core), ring: thinned(ring), painted };
+  return { core: pixelsAt(thinned(core), painted), ring: pixelsAt(thinned(ring), painted) };
+}
+
+function pixelsAt(at: Int32Array, { data }: Pixels): RingPixels {
+  const front = new Float32Array(at.length * 4);
+  at.forEach((i, k) => {
+    const alpha = data[i * 4 + 3] / 255;
+    for (let part = 0; part < 3; part++) front[k * 4 + part] = data[i * 4 + part] * alpha;
+    front[k * 4 + 3] = 1 - alpha;
+  });
+  return { at, front };
+}
+
+/** 1 for every pixel within `reach` across and down of one that letters cover clearly. */
+function spreadOut(covered: Uint8Array, width: number, height: number, reach: number): Uint8Array {
+  const across = new Uint8Array(covered.length);
+  const near = new Uint8Array(covered.length);
+  for (let y = 0; y < height; y++)
+    spreadLine((x) => (covered[y * width + x] >= CLEARLY ? 1 : 0), across, y * width, 1, width, reach);
+  for (let x = 0; x < width; x++) spreadLine((y) => across[y * width + x], near, x, width, height, reach);
+  return near;
+}
+
+/** Marks every place on a line that has a marked one within reach. */
+function spreadLine(
+  marked: (at: number) => number,
+  into: Uint8Array,
+  from: number,
+  step: number,
+  length: number,
+  reach: number,
+): void {
+  let within = 0;
+  for (let at = 0; at < Math.min(reach, length); at++) within += marked(at);
+  for (let at = 0; at < length; at++) {
+    if (at + reach < length) within += marked(at + reach);
+    if (at - reach - 1 >= 0) within -= marked(at - reach - 1);
+    if (within > 0) into[from + at * step] = 1;
+  }
 }
 
 function thinned(list: readonly number[]): Int32Array {
@@ -50,48 +99,53 @@ function thinned(list: readonly number[]): Int32Array {
   );
 }
 
-/** A colour with channels of 0 to 255 for each pixel of a crop. */
-export type ColourAt = (index: number) => readonly [red: number, green: number, blue: number];
-
 /**
  * Contrast of a text against what lies round it, over a backdrop: the 5th percentile of the ring's pixels against the
  * mean of the letters.
  */
-export function ringContrast({ core, ring, painted }: TextRing, backdrop: ColourAt): number {
-  let letters = 0;
-  for (const i of core) letters += over(painted, i, backdrop);
-  letters /= core.length;
-  const ratios = Float64Array.from(ring, (i) => contrastRatio(letters, over(painted, i, backdrop)));
-  return fifthPercentile(ratios);
+export function ringContrast({ core, ring }: TextRing, backdrop: RingBackdrop): number {
+  const letters = mean(luminances(core, backdrop.core));
+  return fifthPercentile(luminances(ring, backdrop.ring).map((around) => contrastRatio(letters, around)));
 }
 
 /**
  * The least contrast over any backdrop at all: each pixel of the ring lies between what it is over black and over
  * white, so that the nearer end counts, and 1 where the letters' own luminance lies between.
  */
-export function leastContrast({ core, ring, painted }: TextRing): number {
-  const black: ColourAt = () => [0, 0, 0];
-  const white: ColourAt = () => [255, 255, 255];
-  let [low, high] = [0, 0];
-  for (const i of core) {
-    low += over(painted, i, black);
-    high += over(painted, i, white);
-  }
-  [low, high] = [low / core.length, high / core.length];
-  const ratios = Float64Array.from(ring, (i) => {
-    const [dark, light] = [over(painted, i, black), over(painted, i, white)];
-    if (dark > high) return contrastRatio(dark, high);
-    return light < low ? contrastRatio(light, low) : 1;
-  });
-  return fifthPercentile(ratios);
+export function leastContrast({ core, ring }: TextRing): number {
+  const low = mean(luminances(core, plain(core, 0)));
+  const high = mean(luminances(core, plain(core, 255)));
+  const dark = luminances(ring, plain(ring, 0));
+  const light = luminances(ring, plain(ring, 255));
+  return fifthPercentile(
+    dark.map((darkest, i) => {
+      if (darkest > high) return contrastRatio(darkest, high);
+      return light[i] < low ? contrastRatio(light[i], low) : 1;
+    }),
+  );
 }
 
-function over({ data }: Pixels, i: number, backdrop: ColourAt): number {
-  const alpha = data[i * 4 + 3] / 255;
-  if (alpha >= 1) return luminance(data[i * 4], data[i * 4 + 1], data[i * 4 + 2]);
-  const [red, green, blue] = backdrop(i);
-  const mix = (front: number, back: number): number => front * alpha + back * (1 - alpha);
-  return luminance(mix(data[i * 4], red), mix(data[i * 4 + 1], green), mix(data[i * 4 + 2], blue));
+const plain = ({ at }: RingPixels, level: number): ArrayLike<number> =>
+  new Uint8Array(at.length * 3).fill(level);
+
+/** The luminance of each pixel over what lies under it. */
+function luminances({ at, front }: RingPixels, under: ArrayLike<number>): Float64Array {
+  const found = new Float64Array(at.length);
+  for (let k = 0; k < at.length; k++) {
+    const through = front[k * 4 + 3];
+    found[k] = luminance(
+      front[k * 4] + under[k * 3] * through,
+      front[k * 4 + 1] + under[k * 3 + 1] * through,
+      front[k * 4 + 2] + under[k * 3 + 2] * through,
+    );
+  }
+  return found;
+}
+
+function mean(values: Float64Array): number {
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum / values.length;
 }
 
 function fifthPercentile(values: Float64Array): number {

@@ -8,7 +8,7 @@ import type { CompiledText } from '../../timeline/compile';
 import { frameToTimecode } from '../../units/timecode';
 import type { Check, LayoutContext } from '../check';
 import { defineCheck } from '../check';
-import type { ColourAt, TextRing } from '../contrastRing';
+import type { RingBackdrop, TextRing } from '../contrastRing';
 import { leastContrast, ringContrast, textRing } from '../contrastRing';
 import type { BackdropFrame, Pixels } from '../eyes';
 import { backdropPoint, displayAspect } from '../eyes';
@@ -101,9 +101,10 @@ function judge(
   { shown, title, rate, applied }: LayoutContext,
 ): Found[] {
   const { format } = shown.compiled;
+  const look = createBackdropLook(ring, crop, format);
   const measured = pictures.map(({ moment, picture }) => {
-    const colourAt = backdropColours(picture, crop, format);
-    return { moment, colourAt, ratio: ringContrast(ring, colourAt) };
+    const backdrop = look(picture);
+    return { moment, backdrop, ratio: ringContrast(ring, backdrop) };
   });
   measured.sort((a, b) => a.ratio - b.ratio);
   const [worst] = measured;
@@ -133,27 +134,48 @@ function judge(
   ];
 }
 
-/** The colour of the picture under each pixel of a crop. */
-function backdropColours(picture: BackdropFrame, crop: Rect, format: FrameFormat): ColourAt {
+/** What of a picture lies under a text and its ring. Where to look is worked out once for pictures of one size. */
+function createBackdropLook(
+  { core, ring }: TextRing,
+  crop: Rect,
+  format: FrameFormat,
+): (picture: BackdropFrame) => RingBackdrop {
   const shape = { aspect: displayAspect(format) };
-  return (index) => {
-    const x = (crop.x + (index % crop.width) + 0.5) / format.widthPx;
-    const y = (crop.y + Math.floor(index / crop.width) + 0.5) / format.heightPx;
-    const at = backdropPoint(picture, shape, x, y);
-    const i = (at.y * picture.width + at.x) * 4;
-    return [picture.data[i], picture.data[i + 1], picture.data[i + 2]];
+  const known = new Map<string, { readonly core: Int32Array; readonly ring: Int32Array }>();
+  const placesOf = (picture: BackdropFrame): { core: Int32Array; ring: Int32Array } => {
+    const place = (index: number): number => {
+      const x = (crop.x + (index % crop.width) + 0.5) / format.widthPx;
+      const y = (crop.y + Math.floor(index / crop.width) + 0.5) / format.heightPx;
+      const at = backdropPoint(picture, shape, x, y);
+      return at.y * picture.width + at.x;
+    };
+    return { core: core.at.map(place), ring: ring.at.map(place) };
   };
+  return (picture) => {
+    const size = `${picture.width} ${picture.height} ${picture.aspect}`;
+    const places = known.get(size) ?? placesOf(picture);
+    known.set(size, places);
+    return { core: coloursAt(picture, places.core), ring: coloursAt(picture, places.ring) };
+  };
+}
+
+function coloursAt({ data }: BackdropFrame, places: Int32Array): Uint8ClampedArray {
+  const colours = new Uint8ClampedArray(places.length * 3);
+  for (let k = 0; k < places.length; k++) {
+    for (let part = 0; part < 3; part++) colours[k * 3 + part] = data[places[k] * 4 + part];
+  }
+  return colours;
 }
 
 /** The weakest scrim, black or white, with which a text passes over some pictures, in steps of 5 %; null when none does. */
 function scrimFor(
   ring: TextRing,
-  pictures: readonly { readonly colourAt: ColourAt }[],
+  pictures: readonly { readonly backdrop: RingBackdrop }[],
   needed: number,
   present: number,
 ): Scrim | null {
   const passes = (scrim: Scrim): boolean =>
-    pictures.every(({ colourAt }) => ringContrast(ring, underScrim(colourAt, scrim)) >= needed * 1.02);
+    pictures.every(({ backdrop }) => ringContrast(ring, underScrim(backdrop, scrim)) >= needed * 1.02);
   const found = ['#000000', '#ffffff'].flatMap((colour): Scrim[] => {
     const at = (step: number): Scrim => ({ colour, opacity: (step * 5) / 100 });
     let [low, high] = [Math.round(present * 20), STRONGEST_STEP];
@@ -172,11 +194,12 @@ function scrimFor(
 // 95 %: with more there is no picture left.
 const STRONGEST_STEP = 19;
 
-function underScrim(colourAt: ColourAt, { colour, opacity }: Scrim): ColourAt {
+function underScrim({ core, ring }: RingBackdrop, { colour, opacity }: Scrim): RingBackdrop {
   const level = colour === '#000000' ? 0 : 255;
-  const mix = (channel: number): number => channel * (1 - opacity) + level * opacity;
-  return (index) => {
-    const [red, green, blue] = colourAt(index);
-    return [mix(red), mix(green), mix(blue)];
+  const mixed = (colours: ArrayLike<number>): Float32Array => {
+    const under = new Float32Array(colours.length);
+    for (let i = 0; i < under.length; i++) under[i] = colours[i] * (1 - opacity) + level * opacity;
+    return under;
   };
+  return { core: mixed(core), ring: mixed(ring) };
 }
