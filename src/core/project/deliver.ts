@@ -44,7 +44,7 @@ export function withSharedValues(title: Title, shownDeliveryId: string, values: 
 
 /** Whether a delivery has nothing otherwise after all. */
 export function isAsElsewhere({ leftOut, values, shift }: DeliveryChange): boolean {
-  return !leftOut && shift === null && Object.keys(values).length === 0;
+  return Object.keys(values).length === 0 && !leftOut && shift === null;
 }
 
 /** The delivery after one, round and round. */

@@ -9,6 +9,7 @@ import { classes } from '../shared/classes';
 import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from './benchStore';
 import { useWallFollows, useWallPicture } from './useWallPicture';
+import { counted } from '../shared/counted';
 
 interface Props {
   readonly values: FieldValues;
@@ -123,9 +124,7 @@ function WallPicture({ template, format, values, seconds, timing }: PictureProps
         </p>
       ))}
       {differs > 0 && (
-        <p className="pt-0.5 text-[12px] text-in">
-          {differs} {differs === 1 ? 'thing is' : 'things are'} set for it
-        </p>
+        <p className="pt-0.5 text-[12px] text-in">{counted(differs, 'thing is', 'things are')} set for it</p>
       )}
       {template.formats.length > 1 && (
         <button

@@ -34,6 +34,7 @@ import { Strip } from './strip/Strip';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskSaving } from './useDeskSaving';
 import { usePlaceTitle } from './usePlaceTitle';
+import { counted } from '../shared/counted';
 
 interface Props {
   readonly project: DeskProject;
@@ -120,7 +121,7 @@ function DeskLayout({ saving, placeEditionId }: LayoutProps) {
           <>
             <h1 className="truncate font-serif text-[17px] font-semibold">{settings.name}</h1>
             <span className="whitespace-nowrap text-soft">
-              {`${titles.length} ${titles.length === 1 ? 'title' : 'titles'} · `}
+              {`${counted(titles.length, 'title')} · `}
               <SaveNote state={saving.state} />
             </span>
           </>

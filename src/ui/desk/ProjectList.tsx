@@ -5,6 +5,7 @@ import { RATES } from '@/core/units/rates';
 import type { ProjectSummary } from '@/db/projects';
 import { TopBar } from '../shared/TopBar';
 import { NewProject } from './NewProject';
+import { counted } from '../shared/counted';
 
 /** All projects. */
 export function ProjectList({ projects }: { readonly projects: readonly ProjectSummary[] }) {
@@ -32,7 +33,7 @@ export function ProjectList({ projects }: { readonly projects: readonly ProjectS
                   <span className="flex-1" />
                   <span className="text-soft">
                     {format.label} {format.widthPx} × {format.heightPx}, {RATES.get(project.rate).label}{' '}
-                    frames a second · {project.titleCount === 1 ? '1 title' : `${project.titleCount} titles`}
+                    frames a second · {counted(project.titleCount, 'title')}
                   </span>
                 </Link>
               </li>

@@ -20,6 +20,7 @@ import { useFonts } from '../picture/useFonts';
 import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { Modal } from '../shared/Modal';
+import { counted } from '../shared/counted';
 
 interface Props {
   readonly saved: HouseRecord;
@@ -83,7 +84,9 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
         <>
           <Button onClick={onClose}>Leave it</Button>
           <Button look="gold" disabled={busy} onClick={() => void make()}>
-            {wanted.length === 0 ? 'Make the change' : `Make the change in ${wanted.length} templates`}
+            {wanted.length === 0
+              ? 'Make the change'
+              : `Make the change in ${counted(wanted.length, 'template')}`}
           </Button>
         </>
       }

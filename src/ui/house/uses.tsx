@@ -1,4 +1,5 @@
 import type { TemplateRecord } from '@/db/templates';
+import { counted } from '../shared/counted';
 
 /** Where something of the House is used, in words. */
 export function Uses({
@@ -16,7 +17,7 @@ export function Uses({
   const places = used.reduce((sum, one) => sum + one.places, 0);
   return (
     <span className="truncate text-soft" title={used.map((one) => `${one.name}: ${one.places}`).join('\n')}>
-      {`${places} ${places === 1 ? 'place' : 'places'} in ${used.map(({ name }) => name).join(', ')}`}
+      {`${counted(places, 'place')} in ${used.map(({ name }) => name).join(', ')}`}
     </span>
   );
 }

@@ -10,6 +10,7 @@ import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { ProjectSummary } from '@/db/projects';
 import type { ShelfEntry } from '@/server/usecases/shapes';
 import { TitlePreview } from './TitlePreview';
+import { counted } from '../shared/counted';
 
 interface Props {
   readonly entry: ShelfEntry;
@@ -74,7 +75,7 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
         <Fact label="Timing">{`in ${inSeconds} · hold ${holdSeconds}, stretches · out ${outSeconds}`}</Fact>
         <Fact label="Formats">{formats.map((format) => format.label).join(', ')}</Fact>
         <Fact label="Edition">{`${entry.number}, released ${released}`}</Fact>
-        <Fact label="In use">{entry.totalUses === 1 ? '1 title' : `${entry.totalUses} titles`}</Fact>
+        <Fact label="In use">{counted(entry.totalUses, 'title')}</Fact>
         <Fact label="Scripts">{[...new Set(FACES.list.flatMap((face) => face.scripts))].join(', ')}</Fact>
       </dl>
       <div className="mt-4 flex items-end gap-2 border-t border-line pt-4">

@@ -4,6 +4,7 @@ import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { ShelfEntry } from '@/server/usecases/shapes';
 import { classes } from '../shared/classes';
 import { TitlePreview } from './TitlePreview';
+import { counted } from '../shared/counted';
 
 interface Props {
   readonly entry: ShelfEntry;
@@ -48,7 +49,7 @@ export function ShelfTile({ entry, fonts, chosen, onChoose }: Props) {
       <span className="block px-3 pt-2 pb-2.5">
         <span className="block truncate font-semibold">{document.name}</span>
         <span className="text-soft">
-          {fields} {fields === 1 ? 'field' : 'fields'} · edition {entry.number}
+          {counted(fields, 'field')} · edition {entry.number}
         </span>
       </span>
     </button>

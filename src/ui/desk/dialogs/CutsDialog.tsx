@@ -11,6 +11,7 @@ import { frameToTimecode } from '@/core/units/timecode';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
 import { useApplyWork, useClips, useDesk } from '../deskContext';
+import { counted } from '../../shared/counted';
 
 const LARGEST_BYTES = 8 * 1024 * 1024;
 
@@ -61,7 +62,7 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
           </span>
           <Button onClick={onClose}>Leave it</Button>
           <Button look="gold" disabled={read.list === null} onClick={bringIn}>
-            {read.list === null ? 'Bring in' : `Bring in ${read.list.clips.length} clips`}
+            {read.list === null ? 'Bring in' : `Bring in ${counted(read.list.clips.length, 'clip')}`}
           </Button>
         </>
       }
@@ -91,7 +92,7 @@ function CutPreview({ list }: { readonly list: CutList }) {
   return (
     <>
       <p className="pt-3 pb-2">
-        {`${list.name === '' ? 'The list' : `“${list.name}”`} has ${list.clips.length} clips and ${list.markers.length} markers.`}
+        {`${list.name === '' ? 'The list' : `“${list.name}”`} has ${counted(list.clips.length, 'clip')} and ${counted(list.markers.length, 'marker')}.`}
       </p>
       {list.notes.map((note) => (
         <p key={note} className="text-soft">

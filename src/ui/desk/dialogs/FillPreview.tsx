@@ -13,6 +13,7 @@ import { Modal } from '../../shared/Modal';
 import { SelectBox } from '../../shared/SelectBox';
 import { useDesk, useSelect, useTemplateOf } from '../deskContext';
 import { keepWaiting, useWaitingRows } from './waitingRows';
+import { counted } from '../../shared/counted';
 
 interface Props {
   readonly sheet: Sheet;
@@ -100,7 +101,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
       foot={
         <>
           <span className="flex-1" role="status">
-            {`${good.length} ${good.length === 1 ? 'row is' : 'rows are'} ready`}
+            {`${counted(good.length, 'row is', 'rows are')} ready`}
             {bad > 0 && (
               <span className="font-semibold text-stop-ink">{`, ${bad} ${bad === 1 ? 'has' : 'have'} something wrong`}</span>
             )}
@@ -108,7 +109,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
           <Button onClick={onBack}>Back</Button>
           <Button onClick={onClose}>Leave it</Button>
           <Button look="gold" disabled={good.length === 0} onClick={bringIn}>
-            {`Bring in ${good.length} ${good.length === 1 ? 'title' : 'titles'}`}
+            {`Bring in ${counted(good.length, 'title')}`}
           </Button>
         </>
       }

@@ -5,6 +5,7 @@ import { findWords, replaceWords } from '@/core/project/findWords';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
 import { numbersOf, useApplyTitles, usePlan, useTemplateOf, useTitles } from '../deskContext';
+import { counted } from '../../shared/counted';
 
 const keyOf = ({ titleId, deliveryId, field }: WordHit): string =>
   `${titleId} ${deliveryId ?? ''} ${field.id}`;
@@ -52,7 +53,7 @@ export function FindDialog({ onClose }: { readonly onClose: () => void }) {
           </span>
           <Button onClick={onClose}>Leave it</Button>
           <Button look="gold" disabled={wanted.length === 0} onClick={replace}>
-            {`Replace in ${wanted.length} ${wanted.length === 1 ? 'place' : 'places'}`}
+            {`Replace in ${counted(wanted.length, 'place')}`}
           </Button>
         </>
       }

@@ -3,18 +3,21 @@ import { PrinterIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Title } from '@/core/document/project';
+import type { Finding } from '@/core/proof/finding';
 import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { Button } from '../../shared/Button';
 import { Pill } from '../../shared/Pill';
+import { SelectBox } from '../../shared/SelectBox';
 import { sayDelivery } from '../DeliverySwitch';
 import { DeskProvider, numbersOf, useDesk, usePlan, useTemplateOf, useTitles } from '../deskContext';
 import { useDeskView } from '../DeskScreen';
 import { TitleShot } from '../dialogs/TitleShot';
 import { ProofProvider, useProofView } from './proofView';
 import { useProof } from './useProof';
+import { counted } from '../../shared/counted';
 
-const TITLES_A_PAGE = 40;
+const A_PAGE = [40, 100, 200];
 
 /** The proof sheet: every title in every delivery as a picture, with what was found in it. Made to be printed. */
 export function ProofSheet({ project }: { readonly project: DeskProject }) {
@@ -29,14 +32,16 @@ export function ProofSheet({ project }: { readonly project: DeskProject }) {
   );
 }
 
-function SheetPages() {
+/** The pages of the proof sheet, from whatever proof is round it. */
+export function SheetPages() {
   const { settings, projectId, rate } = useDesk();
   const { deliveries, setAside } = usePlan();
   const titles = useTitles();
   const { progress, toneOf } = useProofView();
   const [page, setPage] = useState(0);
-  const pages = Math.max(1, Math.ceil(titles.length / TITLES_A_PAGE));
-  const shown = titles.slice(page * TITLES_A_PAGE, (page + 1) * TITLES_A_PAGE);
+  const [perPage, setPerPage] = useState(A_PAGE[0]);
+  const pages = Math.max(1, Math.ceil(titles.length / perPage));
+  const shown = titles.slice(page * perPage, (page + 1) * perPage);
   const done = progress.total > 0 && progress.done >= progress.total;
   const count = (tone: 'stop' | 'look'): number => titles.filter(({ id }) => toneOf(id) === tone).length;
   return (
@@ -45,13 +50,22 @@ function SheetPages() {
         <h1 className="font-serif text-[19px] font-semibold">{settings.name}</h1>
         <span className="text-soft" role="status" data-proofed={done}>
           {done
-            ? `${titles.length} titles · ${count('stop')} to fix · ${count('look')} to look at · ${setAside.length} findings set aside`
+            ? `${counted(titles.length, 'title')} · ${count('stop')} to fix · ${count('look')} to look at · ${counted(setAside.length, 'finding')} set aside`
             : `${Math.floor((progress.done / Math.max(1, progress.total)) * 100)} % looked at`}
         </span>
         <span className="flex-1" />
         <span className="flex items-center gap-2 print:hidden">
-          {pages > 1 && (
+          {titles.length > A_PAGE[0] && (
             <>
+              <SelectBox
+                label="Titles a page"
+                value={String(perPage)}
+                choices={A_PAGE.map((count) => ({ value: String(count), label: `${count} a page` }))}
+                onChange={(count) => {
+                  setPerPage(Number(count));
+                  setPage(0);
+                }}
+              />
               <Button disabled={page === 0} onClick={() => setPage(page - 1)}>
                 Before
               </Button>
@@ -91,8 +105,12 @@ function Entry({ title }: { readonly title: Title }) {
   const { deliveries } = usePlan();
   const titles = useTitles();
   const templateOf = useTemplateOf();
-  const { findingsOf, knows } = useProofView();
+  const { findingsOf, asideOf, knows } = useProofView();
   const findings = findingsOf(title.id);
+  const where = ({ deliveryId }: Finding): string =>
+    deliveryId === null || deliveries.length < 2
+      ? ''
+      : `${deliveries.find(({ id }) => id === deliveryId)?.name}: `;
   return (
     <article aria-label={`Title ${numbersOf(titles).get(title.id)}`} className="flex gap-4">
       <div className="w-72 shrink-0">
@@ -113,11 +131,15 @@ function Entry({ title }: { readonly title: Title }) {
             <li key={finding.key}>
               <Pill tone={finding.tone}>{finding.message}</Pill>
               <span className="block pt-0.5 text-[12px] text-soft">
-                {finding.deliveryId !== null && deliveries.length > 1
-                  ? `${deliveries.find(({ id }) => id === finding.deliveryId)?.name}: `
-                  : ''}
+                {where(finding)}
                 {finding.detail}
               </span>
+            </li>
+          ))}
+          {asideOf(title.id).map(({ finding, reason }) => (
+            <li key={finding.key}>
+              <Pill tone="quiet">{finding.message}</Pill>
+              <span className="block pt-0.5 text-[12px] text-soft">{`${where(finding)}set aside: ${reason}`}</span>
             </li>
           ))}
         </ul>

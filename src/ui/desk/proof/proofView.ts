@@ -56,6 +56,8 @@ type Tone = 'pass' | 'look' | 'stop';
 export interface ProofView {
   /** The findings of a title that nobody has set aside, what must be fixed first. */
   findingsOf(titleId: string): readonly Finding[];
+  /** What was found in a title and set aside, with the reasons. */
+  asideOf(titleId: string): readonly { readonly finding: Finding; readonly reason: string }[];
   toneOf(titleId: string): Tone;
   /** Whether the title has been looked at in everything. */
   knows(titleId: string): boolean;
@@ -69,7 +71,7 @@ export function useProofView(): ProofView {
   const { findings, complete, progress } = useStore(useProofDesk().store);
   const { setAside } = usePlan();
   return useMemo(() => {
-    const aside = new Set(setAside.map(({ key }) => key));
+    const aside = new Map(setAside.map(({ key, reason }) => [key, reason]));
     const open = new Map<string, readonly Finding[]>();
     const findingsOf = (id: string): readonly Finding[] => {
       const known = open.get(id);
@@ -81,6 +83,11 @@ export function useProofView(): ProofView {
     };
     return {
       findingsOf,
+      asideOf: (id) =>
+        (findings.get(id) ?? NONE).flatMap((finding) => {
+          const reason = aside.get(finding.key);
+          return reason === undefined ? [] : [{ finding, reason }];
+        }),
       toneOf: (id) => findingsOf(id)[0]?.tone ?? 'pass',
       knows: (id) => complete.has(id),
       progress,

@@ -1,0 +1,90 @@
+import { expect, test } from '@jest/globals';
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { createStore } from 'zustand';
+import { newPlan } from '@/core/document/plan';
+import type { Title } from '@/core/document/project';
+import { withDeliveryChange } from '@/core/project/deliver';
+import type { Finding } from '@/core/proof/finding';
+import { toFinding } from '@/core/proof/finding';
+import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
+import { SheetPages } from './ProofSheet';
+import type { ProofState } from './proofView';
+import { ProofProvider } from './proofView';
+
+const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
+const found = (check: string, titleId: string, tone: 'stop' | 'look', deliveryId: string | null): Finding =>
+  toFinding(check, titleId, deliveryId, { tone, message: `${check} in ${titleId}`, detail: `Why ${check}.` });
+
+function open(
+  titles: readonly Title[],
+  findings: readonly Finding[],
+  setAside: readonly Finding[] = [],
+): void {
+  const plan = newPlan('wide-1080');
+  const view = createDeskView({
+    titles,
+    plan: {
+      ...plan,
+      deliveries: [...plan.deliveries, tall],
+      setAside: setAside.map(({ key }) => ({ key, reason: 'Agreed with the producer' })),
+    },
+  });
+  const desk = {
+    store: createStore<ProofState>(() => ({
+      findings: new Map(titles.map(({ id }) => [id, findings.filter(({ titleId }) => titleId === id)])),
+      complete: new Set(titles.map(({ id }) => id)),
+      progress: { done: 9, total: 9 },
+      failure: '',
+    })),
+    askQuiet: () => Promise.resolve(null),
+  };
+  renderOnDesk(
+    view,
+    <ProofProvider value={desk}>
+      <SheetPages />
+    </ProofProvider>,
+  );
+}
+const entry = (number: number): HTMLElement => screen.getByRole('article', { name: `Title ${number}` });
+
+test('every title stands there in every delivery, with what was found in it and where', () => {
+  const reading = found('reading', 'a', 'stop', null);
+  const safe = found('safe', 'a', 'look', 'tall');
+  open([deskTitle('a', 0, { name: 'Ilse' }), deskTitle('b', 200, { name: 'Teo' })], [reading, safe]);
+  expect(within(entry(1)).getAllByRole('figure')).toHaveLength(2);
+  expect(within(entry(1)).getByText('Why reading.')).toBeInTheDocument();
+  expect(within(entry(1)).getByText('Tall: Why safe.')).toBeInTheDocument();
+  expect(within(entry(2)).getByText('clear')).toBeInTheDocument();
+  expect(screen.getByRole('status')).toHaveTextContent(
+    '2 titles · 1 to fix · 0 to look at · 0 findings set aside',
+  );
+});
+
+test('what was set aside is told with its reason, and no longer counted', () => {
+  const safe = found('safe', 'a', 'stop', 'tall');
+  open([deskTitle('a', 0, { name: 'Ilse' })], [safe], [safe]);
+  expect(within(entry(1)).getByText('Tall: set aside: Agreed with the producer')).toBeInTheDocument();
+  expect(screen.getByRole('status')).toHaveTextContent(
+    '1 title · 0 to fix · 0 to look at · 1 finding set aside',
+  );
+});
+
+test('a title that is left out of a delivery says so in place of its picture', () => {
+  open([withDeliveryChange(deskTitle('a', 0, { name: 'Ilse' }), 'tall', { leftOut: true })], []);
+  expect(within(entry(1)).getByText('Tall: left out')).toBeInTheDocument();
+});
+
+test('many titles come in pages, as many on each as are wanted', async () => {
+  open(
+    Array.from({ length: 90 }, (_, i) => deskTitle(`t${i}`, i * 200, { name: `Name ${i}` })),
+    [],
+  );
+  expect(screen.getAllByRole('article')).toHaveLength(40);
+  await userEvent.click(screen.getByRole('button', { name: 'After' }));
+  await userEvent.click(screen.getByRole('button', { name: 'After' }));
+  expect(screen.getAllByRole('article')).toHaveLength(10);
+  expect(screen.getByRole('button', { name: 'After' })).toBeDisabled();
+  await userEvent.selectOptions(screen.getByLabelText('Titles a page'), '100 a page');
+  expect(screen.getAllByRole('article')).toHaveLength(90);
+});
