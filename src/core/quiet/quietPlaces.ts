@@ -46,8 +46,8 @@ const STEPS = 9;
 const FREE_PLACES = 3;
 
 /**
- * The quietest places for a title: its own positions first among equals, then free ones within `safe`, none of which
- * overlaps a quieter one. `cover` is what the title covers unmoved; all in design units.
+ * The quietest places for a title: its own positions first among equals, then free ones within `safe`, each in
+ * another part of the picture and none over a quieter one. `cover` is what the title covers unmoved; all in design units.
  */
 export function quietPlaces(
   map: QuietMap,
@@ -65,15 +65,16 @@ export function quietPlaces(
     });
   const offered = own.map((one) => ({ ...one, shift: null, restlessness: score(one.cover) }));
   const free = freeCovers(safe, cover)
-    .map((rect) => ({ rect, restlessness: score(rect) }))
+    .map((rect) => ({ rect, label: placeName(rect, picture), restlessness: score(rect) }))
     .toSorted((a, b) => a.restlessness - b.restlessness);
   const chosen: typeof free = [];
   for (const one of free) {
     if (chosen.length === FREE_PLACES) break;
-    if (!chosen.some((other) => overlaps(one.rect, other.rect))) chosen.push(one);
+    if (chosen.every((other) => other.label !== one.label && !overlaps(one.rect, other.rect)))
+      chosen.push(one);
   }
-  const places = chosen.map(({ rect, restlessness: restless }): QuietPlace => ({
-    label: placeName(rect, picture),
+  const places = chosen.map(({ rect, label, restlessness: restless }): QuietPlace => ({
+    label,
     values: {},
     shift: { dxU: Math.round(rect.x - cover.x), dyU: Math.round(rect.y - cover.y) },
     cover: rect,
