@@ -1,7 +1,7 @@
 import { bindLayer, findProperty } from '../layers';
 import type { Property } from '../layers/layerKind';
 import { freeId } from './addLayer';
-import type { Field, Layer, Template } from './template';
+import type { Field, FieldLimits, Layer, Template } from './template';
 
 /** The field that opens a property of a layer, if it is open. */
 export function fieldOf(
@@ -75,11 +75,21 @@ function newField(template: Template, layer: Layer, property: Property): Field {
     automatic: null,
     targets: [{ layerId: layer.id, path: property.path }],
     limits: {
-      ...(isText ? { maxLength: 60 } : {}),
+      ...(isText ? wordLimits(layer, String(property.value)) : {}),
       ...(control.kind === 'number' ? { min: control.min, max: control.max } : {}),
       ...(control.kind === 'choice' ? { choices: control.choices } : {}),
     },
   };
+}
+
+const USUAL_LENGTH = 60;
+
+/** Room for half as many words again as the design has, and for the lines that it has or wraps into. */
+function wordLimits(layer: Layer, words: string): FieldLimits {
+  const length = Math.ceil((Array.from(words).length * 1.5) / 10) * 10;
+  const wraps = layer.kind === 'text' ? layer.whenLong.find((step) => step.kind === 'wrap') : undefined;
+  const lines = Math.max(words.split('\n').length, wraps?.maxLines ?? 1);
+  return { maxLength: Math.max(USUAL_LENGTH, length), ...(lines > 1 ? { maxLines: lines } : {}) };
 }
 
 /** The template with one field changed. */

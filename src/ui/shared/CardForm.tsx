@@ -151,7 +151,7 @@ function TextField({ field, value, onChange }: TextProps) {
   return (
     <>
       <span className="flex items-center gap-2">
-        {(field.limits.maxLines ?? 1) > 1 ? (
+        {(field.limits.maxLines ?? 1) > 1 || value.includes('\n') ? (
           <textarea {...shared} rows={2} className={classes(shared.className, 'resize-none py-1')} />
         ) : (
           <input {...shared} className={classes(shared.className, 'h-8')} />
