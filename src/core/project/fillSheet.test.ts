@@ -149,6 +149,26 @@ describe('an exported cue sheet', () => {
     expect(rows.map(({ title }) => title)).toEqual(existing);
   });
 
+  test('words without a field stay as they are: two of one name, figures, and all where the sheet has no column', () => {
+    const keeping = {
+      ...existing[0],
+      kept: [
+        { label: 'Motto', value: 'Steady' },
+        { label: 'Lap', value: 3 },
+        { label: 'Motto', value: 'Fast' },
+      ],
+    };
+    const [row] = fill(exported([keeping]), [keeping]);
+    expect(row.title).toEqual(keeping);
+    const [bare] = fill('Title id,Role\na,Judge', [keeping]);
+    expect(bare.title).toEqual({ ...keeping, values: { ...keeping.values, role: 'Judge' } });
+    const [other] = fill('Title id,Kept: Motto\na,Calm', [keeping]);
+    expect(other.title?.kept).toEqual([
+      { label: 'Lap', value: 3 },
+      { label: 'Motto', value: 'Calm' },
+    ]);
+  });
+
   test('makes the same titles in an empty project', () => {
     const again = fill(exported(existing)).map(({ title }) => title);
     expect(again).toMatchObject(

@@ -137,7 +137,8 @@ function fillRow(
   const words = attempt(() => wordsFor(cells, roles, used.document));
   const lane = attempt(() => laneFor(cellOf('lane'), before));
   if (span === null || words === null || lane === null) return null;
-  const changed = { ...span, lane, values: { ...before?.values, ...words.values }, kept: words.kept };
+  const kept = before === undefined ? words.kept : keptWords(before, words.kept, roles);
+  const changed = { ...span, lane, values: { ...before?.values, ...words.values }, kept };
   const cleared = withoutDesignValues(changed.values, words.asDesigned);
   if (before !== undefined) return { ...before, ...changed, editionId: used.editionId, values: cleared };
   return newTitle({ id: context.newId(), editionId: used.editionId, ...changed, values: cleared });
@@ -214,6 +215,18 @@ function wordsFor(cells: readonly string[], roles: readonly Role[], template: Te
     else values[field.id] = parseField(field, cell);
   });
   return { values, kept, asDesigned };
+}
+
+/** Words that a title keeps: as they were where the sheet has no column for them or says the same, else the sheet's. */
+function keptWords(before: Title, typed: Title['kept'], roles: readonly Role[]): Title['kept'] {
+  const columns = new Set(roles.flatMap((role) => (role.kind === 'kept' ? [role.label] : [])));
+  const said = new Map(typed.map(({ label, value }) => [label, String(value)]));
+  const first = new Map(before.kept.toReversed().map(({ label, value }) => [label, String(value)]));
+  const same = (label: string): boolean => said.get(label) === first.get(label);
+  return [
+    ...before.kept.filter(({ label }) => same(label) || (!columns.has(label) && !said.has(label))),
+    ...typed.filter(({ label }) => !same(label)),
+  ];
 }
 
 function fieldNamed(template: Template, label: string): Field | undefined {

@@ -88,4 +88,7 @@ test('file names keep letters of any script and nothing that a shell or a disk m
   expect(fileSlug('../../etc/passwd')).toBe('etc-passwd');
   expect(fileSlug('نور الهلالي')).toBe('نور-الهلالي');
   expect(fileSlug('…')).toBe('');
+  // Cut at a whole letter, and not at a hyphen.
+  expect(fileSlug(`${'a'.repeat(39)} ${'𐐨'.repeat(3)}`)).toBe('a'.repeat(39));
+  expect(fileSlug('𐐨'.repeat(50))).toBe('𐐨'.repeat(40));
 });

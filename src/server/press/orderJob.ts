@@ -123,12 +123,12 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
 
 /** Words as a file name: letters, figures and hyphens of any script, at most 40. */
 export function fileSlug(words: string): string {
-  return words
+  const slug = words
     .normalize('NFC')
     .toLowerCase()
     .replace(/[^\p{L}\p{M}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
+    .replace(/^-+/, '');
+  return Array.from(slug).slice(0, 40).join('').replace(/-+$/, '');
 }
 
 /** A frame in the middle of the hold. */
