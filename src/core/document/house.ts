@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { sameValue } from '../kit/sameValue';
 import { checkValue } from './check';
 import { layerSchema, motionSchema } from './layerSchema';
 import type { Look } from './look';
@@ -140,13 +141,12 @@ export function finishOf(layer: Layer, finishId: string, finishName: string): Fi
   return { kind: 'box', ...common, fill, fillOpacity, shape, padding };
 }
 
-/** The template with a finish put anew on every layer that has it; the same template when none has. */
+/** The template with a finish put anew on every layer that has it; the same template when nothing is otherwise then. */
 export function updateFinish(template: Template, finish: Finish): Template {
-  if (!template.layers.some((layer) => layer.finish === finish.id)) return template;
-  return {
-    ...template,
-    layers: template.layers.map((layer) => (layer.finish === finish.id ? applyFinish(layer, finish) : layer)),
-  };
+  const layers = template.layers.map((layer) =>
+    layer.finish === finish.id ? applyFinish(layer, finish) : layer,
+  );
+  return sameValue(layers, template.layers) ? template : { ...template, layers };
 }
 
 /** The house as it is first set up. */

@@ -14,7 +14,7 @@ import type { NewsItem } from '../news';
 import { NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 import { assetFile, getAssets, takeInAsset } from './assets';
-import { getHouse, putHouse } from './house';
+import { getHouse, putHouse, spreadFinish } from './house';
 import { takeInVideo, videoFile } from './media';
 import { getProject, getProjects, putChanges, startProject } from './projects';
 import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
@@ -227,4 +227,60 @@ test('a new template starts with the safe areas of the house', async () => {
   const start = { name: 'Strap', kind: 'name-strap', production: '', format: 'wide-1080', rate: '25' };
   expect((await getTemplate(await startTemplate(start))).document.areas).toEqual(areas);
   await putHouse({ revision: next, document });
+});
+
+describe('a finish of the house', () => {
+  const finish = { id: 'rope', name: 'Rope', kind: 'text' as const };
+
+  test('that is changed goes on to every template that has it, save the one that is open', async () => {
+    const ids = await Promise.all([startTemplate(start), startTemplate(start), startTemplate(start)]);
+    const [open, other, without] = ids;
+    const { document: house, revision } = await getHouse();
+    const styled = (await getTemplate(open)).document.layers[0];
+    if (styled.kind !== 'text') throw new Error('a new template has a text');
+    const { look, style, highlight } = styled;
+    const gold = { ...style, fill: '#e3b94f' };
+    await putHouse({
+      revision,
+      document: { ...house, finishes: [...house.finishes, { ...finish, look, style: gold, highlight }] },
+    });
+    for (const id of [open, other]) {
+      const { document, revision: before } = await getTemplate(id);
+      const layers = document.layers.map((layer, i) => (i === 0 ? { ...layer, finish: 'rope' } : layer));
+      await putTemplate(id, { revision: before, document: { ...document, layers } });
+    }
+    expect(await spreadFinish('rope', open)).toHaveLength(1);
+    const fills = await Promise.all(
+      [open, other, without].map(async (id) => {
+        const [layer] = (await getTemplate(id)).document.layers;
+        return layer.kind === 'text' ? layer.style.fill : '';
+      }),
+    );
+    expect(fills).toEqual([style.fill, '#e3b94f', style.fill]);
+    // Once is enough.
+    expect(await spreadFinish('rope', open)).toEqual([]);
+  });
+
+  test('that does not exist is refused', async () => {
+    await expect(spreadFinish('no-such', null)).rejects.toThrow(/Finish: expected a finish of the house/);
+  });
+});
+
+describe('the house', () => {
+  test('is told to whoever listens; an older state and nonsense change nothing', async () => {
+    const { news } = await workshop();
+    const heard: NewsItem[] = [];
+    const stop = news.subscribe((item) => heard.push(item));
+    const before = await getHouse();
+    await putHouse({ revision: before.revision, document: before.document });
+    await expect(putHouse({ revision: before.revision, document: before.document })).rejects.toBeInstanceOf(
+      StaleWriteError,
+    );
+    await expect(putHouse({ revision: 'new', document: before.document })).rejects.toBeInstanceOf(InputError);
+    const wrong = { ...before.document, colours: [{ id: 'x', name: 'X', colour: '#abc' }] };
+    await expect(putHouse({ revision: before.revision + 1, document: wrong })).rejects.toThrow(/colour/);
+    stop();
+    expect(heard).toEqual([{ kind: 'house' }]);
+    expect((await getHouse()).document).toEqual(before.document);
+  });
 });
