@@ -1,5 +1,4 @@
 'use client';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { addGroup } from '@/core/document/addLayer';
 import type { EditPlace } from '@/core/document/editInFormat';
 import { nudgeIn } from '@/core/document/editInFormat';
@@ -11,6 +10,7 @@ import type { FrameRate } from '@/core/units/rates';
 import type { Player } from '../picture/usePlayer';
 import type { BenchView } from './benchStore';
 import { designSeconds } from './benchStore';
+import { actsItself, takesArrows, useKeys } from '../shared/useKeys';
 
 interface Options {
   readonly view: BenchView;
@@ -29,54 +29,43 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
-/** Keys that act on what is focused keep their own meaning there. */
-function actsItself(event: KeyboardEvent): boolean {
-  const { target } = event;
-  return (
-    target instanceof HTMLElement &&
-    target.closest('button, a, [role="tab"], [role="radio"], [role="menuitem"], [role="slider"]') !== null
-  );
-}
-
 /** The bench's keys; none of them act while text is typed. */
 export function useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping }: Options): void {
   const { store, selected, selection } = view;
   const { apply, template } = store.getState();
   const total = timing.totalFrames;
   const stops = [0, timing.inFrames, total - timing.outFrames, total - 1, total];
-  useHotkeys('space', (event) => {
+  useKeys('space', (event) => {
     if (actsItself(event)) return;
     event.preventDefault();
     player.toggle();
   });
-  useHotkeys('m', () => {
+  useKeys('m', () => {
     const now = store.getState();
     now.replace(addMark(now.template, designSeconds(view.playhead, now.template.timing)));
   });
-  useHotkeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
-  useHotkeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? total), { useKey: true });
-  useHotkeys('comma, shift+comma', (event) =>
-    player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)),
-  );
-  useHotkeys('period, shift+period', (event) =>
+  useKeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
+  useKeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? total), { useKey: true });
+  useKeys('comma, shift+comma', (event) => player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)));
+  useKeys('period, shift+period', (event) =>
     player.seek(Math.min(total, player.frame + (event.shiftKey ? rate.nominal : 1))),
   );
-  useHotkeys('g', () => setGuides((shown) => !shown));
-  useHotkeys('f', () => {
+  useKeys('g', () => setGuides((shown) => !shown));
+  useKeys('f', () => {
     const { formats } = template;
     view.chooseFormat(formats[(formats.indexOf(view.formatId) + 1) % formats.length]);
   });
-  useHotkeys('enter', (event) => {
+  useKeys('enter', (event) => {
     if (actsItself(event) || template.layers.find((layer) => layer.id === selected)?.kind !== 'text') return;
     event.preventDefault();
     startTyping();
   });
-  useHotkeys('delete, backspace', () => {
+  useKeys('delete, backspace', () => {
     if (selected === null) return;
     apply((now) => selection.reduce(removeLayer, now));
     view.select(null);
   });
-  useHotkeys(
+  useKeys(
     [
       'arrowleft',
       'arrowright',
@@ -89,11 +78,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     ],
     (event) => {
       const arrow = ARROWS[event.key];
-      const { target } = event;
-      const ownArrows =
-        target instanceof HTMLElement &&
-        target.closest('[role="tablist"], [role="radiogroup"], [role="menu"], [role="slider"]') !== null;
-      if (selected === null || arrow === undefined || ownArrows) return;
+      if (selected === null || arrow === undefined || takesArrows(event)) return;
       event.preventDefault();
       const step = event.shiftKey ? 10 : 1;
       apply((now) => {
@@ -105,7 +90,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
       });
     },
   );
-  useHotkeys(
+  useKeys(
     'mod+g',
     () => {
       if (selection.length < 2) return;
@@ -115,7 +100,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     },
     { preventDefault: true },
   );
-  useHotkeys(
+  useKeys(
     'mod+a',
     () => {
       view.select(null);
@@ -124,6 +109,6 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     { preventDefault: true },
   );
   const history = { enableOnFormTags: true, preventDefault: true } as const;
-  useHotkeys('mod+z', () => store.temporal.getState().undo(), history);
-  useHotkeys('mod+shift+z', () => store.temporal.getState().redo(), history);
+  useKeys('mod+z', () => store.temporal.getState().undo(), history);
+  useKeys('mod+shift+z, mod+y', () => store.temporal.getState().redo(), history);
 }

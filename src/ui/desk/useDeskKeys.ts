@@ -1,11 +1,11 @@
 'use client';
 import { nanoid } from 'nanoid';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { nudgeTitles } from '@/core/project/arrangeTitles';
 import { cutAt, cutFrames, removeClip } from '@/core/project/clips';
 import { nextDelivery } from '@/core/project/deliver';
 import { endOf } from '@/core/project/lanes';
 import type { Player } from '../picture/usePlayer';
+import { actsItself, takesArrows, useKeys } from '../shared/useKeys';
 import { useDesk, useSelect } from './deskContext';
 import { setMarker } from './strip/StripTools';
 import { useDuplicate } from './useDuplicate';
@@ -19,8 +19,8 @@ export function useDeskKeys({ player, end }: { readonly player: Player; readonly
 
 function useTimeKeys(player: Player, end: number): void {
   const { store, ui, rate } = useDesk();
-  useHotkeys('space', (event) => {
-    if (event.target instanceof HTMLElement && event.target.closest('button, a, select') !== null) return;
+  useKeys('space', (event) => {
+    if (actsItself(event)) return;
     event.preventDefault();
     player.toggle();
   });
@@ -29,23 +29,21 @@ function useTimeKeys(player: Player, end: number): void {
     const edges = titles.flatMap((one) => [one.startFrame, endOf(one)]);
     return [...new Set([...edges, ...cutFrames(clips)])].toSorted((a, b) => a - b);
   };
-  useHotkeys('[', () => player.seek(stops().findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
-  useHotkeys(']', () => player.seek(stops().find((stop) => stop > player.frame) ?? end), { useKey: true });
-  useHotkeys('comma, shift+comma', (event) =>
-    player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)),
-  );
-  useHotkeys('period, shift+period', (event) =>
+  useKeys('[', () => player.seek(stops().findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
+  useKeys(']', () => player.seek(stops().find((stop) => stop > player.frame) ?? end), { useKey: true });
+  useKeys('comma, shift+comma', (event) => player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)));
+  useKeys('period, shift+period', (event) =>
     player.seek(Math.min(end, player.frame + (event.shiftKey ? rate.nominal : 1))),
   );
-  useHotkeys('m', () => setMarker(store, player.frame));
+  useKeys('m', () => setMarker(store, player.frame));
   const mark = (edge: 'from' | 'to'): void => {
     const { range } = ui.getState();
     const [from, to] = [range?.startFrame ?? 0, range === null ? end : endOf(range)];
     const [start, stop] = edge === 'from' ? [player.frame, to] : [from, player.frame];
     ui.setState({ range: stop - start < 2 ? null : { startFrame: start, lengthFrames: stop - start } });
   };
-  useHotkeys('i', () => mark('from'));
-  useHotkeys('o', () => mark('to'));
+  useKeys('i', () => mark('from'));
+  useKeys('o', () => mark('to'));
 }
 
 function useTitleKeys(player: Player): void {
@@ -53,7 +51,7 @@ function useTitleKeys(player: Player): void {
   const select = useSelect();
   const duplicate = useDuplicate();
   const chosen = (): ReadonlySet<string> => new Set(ui.getState().selection);
-  useHotkeys('delete, backspace', () => {
+  useKeys('delete, backspace', () => {
     const { clipId } = ui.getState();
     const ids = chosen();
     if (ids.size > 0) {
@@ -64,34 +62,34 @@ function useTitleKeys(player: Player): void {
       ui.setState({ clipId: null });
     }
   });
-  useHotkeys('d', duplicate);
-  useHotkeys('mod+shift+d', duplicate, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('arrowleft, arrowright, shift+arrowleft, shift+arrowright', (event) => {
+  useKeys('d', duplicate);
+  useKeys('mod+shift+d', duplicate, { enableOnFormTags: true, preventDefault: true });
+  useKeys('arrowleft, arrowright, shift+arrowleft, shift+arrowright', (event) => {
     const ids = chosen();
-    if (ids.size === 0) return;
+    if (ids.size === 0 || takesArrows(event)) return;
     event.preventDefault();
     const step = (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? rate.nominal : 1);
     store.getState().apply((now) => nudgeTitles(now, ids, step));
   });
-  useHotkeys('c', () => store.getState().applyWork((work) => cutAt(work, player.frame, () => nanoid(12))));
+  useKeys('c', () => store.getState().applyWork((work) => cutAt(work, player.frame, () => nanoid(12))));
   const history = { enableOnFormTags: true, preventDefault: true } as const;
-  useHotkeys('mod+z', () => store.temporal.getState().undo(), history);
-  useHotkeys('mod+shift+z', () => store.temporal.getState().redo(), history);
+  useKeys('mod+z', () => store.temporal.getState().undo(), history);
+  useKeys('mod+shift+z, mod+y', () => store.temporal.getState().redo(), history);
 }
 
 function useScreenKeys(): void {
   const { store, ui } = useDesk();
-  useHotkeys('f', () => {
+  useKeys('f', () => {
     const { deliveryId } = ui.getState();
     ui.setState({ deliveryId: nextDelivery(store.getState().plan, deliveryId).id });
   });
-  useHotkeys('g', () => ui.setState(({ guides }) => ({ guides: !guides })));
-  useHotkeys('q', () => ui.getState().selection.length > 0 && ui.setState({ dialog: 'quiet' }));
-  useHotkeys('t', (event) => {
+  useKeys('g', () => ui.setState(({ guides }) => ({ guides: !guides })));
+  useKeys('q', () => ui.getState().selection.length > 0 && ui.setState({ dialog: 'quiet' }));
+  useKeys('t', (event) => {
     event.preventDefault();
     document.querySelector<HTMLButtonElement>('[data-add-title]')?.click();
   });
-  useHotkeys(
+  useKeys(
     'mod+f',
     (event) => {
       event.preventDefault();

@@ -2,8 +2,8 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { QuestionMarkCircleIcon } from '@heroicons/react/24/outline';
 import { memo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Button } from './Button';
+import { useKeys } from './useKeys';
 
 const KEYS = [
   ['Space', 'Play or stop'],
@@ -29,7 +29,7 @@ const KEYS = [
   ['Ctrl or Cmd + D', 'In the sheet: fill down; + Enter: this text in all chosen cells'],
   ['Alt + Enter', 'In the sheet: a new line within a cell'],
   ['Ctrl or Cmd + F', 'On the desk: find and replace'],
-  ['Ctrl or Cmd + Z', 'Undo; with Shift redo'],
+  ['Ctrl or Cmd + Z', 'Undo; with Shift, or Y instead, redo'],
   ['Escape', 'Leave a text, a drag or a sheet'],
   ['?', 'This sheet'],
 ];
@@ -37,7 +37,7 @@ const KEYS = [
 /** The sheet of keys, behind `?`. */
 export const KeysSheet = memo(function KeysSheet() {
   const [open, setOpen] = useState(false);
-  useHotkeys('shift+?', () => setOpen(true), { useKey: true });
+  useKeys('shift+?', () => setOpen(true), { useKey: true });
   return (
     <>
       <button
