@@ -70,6 +70,21 @@ describe('the card', () => {
     expect(values.Words).toBe('Osier Reach\nsecond');
   });
 
+  test('has room for many words, and one line for few', () => {
+    const words = (limits: Field['limits']): void => {
+      const one = { ...TEMPLATE, fields: [field('Words', 'text', 'text', { limits })] };
+      render(<Card template={one} />);
+    };
+    words({ maxLength: 40 });
+    words({ maxLength: 180 });
+    words({ maxLength: 180, maxLines: 1 });
+    expect(screen.getAllByLabelText('Words').map(({ tagName }) => tagName)).toEqual([
+      'INPUT',
+      'TEXTAREA',
+      'INPUT',
+    ]);
+  });
+
   test('few choices stand side by side, more are a list', async () => {
     render(<Card />);
     await userEvent.click(screen.getByRole('radio', { name: 'Right' }));

@@ -12,6 +12,7 @@ import { Segmented } from './Segmented';
 import { SelectBox } from './SelectBox';
 import { SwitchBox } from './SwitchBox';
 import { classes } from './classes';
+import { takesLines } from './takesLines';
 
 interface Props {
   readonly template: Template;
@@ -151,8 +152,12 @@ function TextField({ field, value, onChange }: TextProps) {
   return (
     <>
       <span className="flex items-center gap-2">
-        {(field.limits.maxLines ?? 1) > 1 || value.includes('\n') ? (
-          <textarea {...shared} rows={2} className={classes(shared.className, 'resize-none py-1')} />
+        {takesLines(field, value) ? (
+          <textarea
+            {...shared}
+            rows={2}
+            className={classes(shared.className, 'max-h-40 min-h-14 resize-none py-1 field-sizing-content')}
+          />
         ) : (
           <input {...shared} className={classes(shared.className, 'h-8')} />
         )}

@@ -66,7 +66,7 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
 function Row({ label, children }: { readonly label: string; readonly children: ReactNode }) {
   return (
     <div className="flex items-center gap-2">
-      <span className="w-[88px] shrink-0 text-soft">{label}</span>
+      <span className="w-[72px] shrink-0 text-soft">{label}</span>
       {children}
     </div>
   );

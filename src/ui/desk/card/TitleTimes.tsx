@@ -32,7 +32,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
   const perSecond = rate.numerator / rate.denominator;
   const frames = { unit: 'f', min: 0, max: 5000, step: 1, digits: 0, units: { s: perSecond } };
   return (
-    <div className="mt-3 grid grid-cols-[96px_120px_1fr] items-center gap-2 border-t border-line pt-3">
+    <div className="mt-3 grid grid-cols-[72px_84px_1fr] items-center gap-2 border-t border-line pt-3">
       <span className="text-soft">Lasts</span>
       <NumberBox
         label="Lasts, in seconds"
@@ -44,7 +44,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
         units={{ f: 1 / perSecond }}
         onChange={(seconds) => set({ lengthFrames: Math.max(2, secondsToNearestFrames(seconds, rate)) })}
       />
-      <span className="flex items-center justify-end gap-2">
+      <span className="flex flex-wrap items-center justify-end gap-1.5">
         <Pill tone={short ? 'stop' : 'pass'}>
           {short
             ? `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`
@@ -61,7 +61,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
         value={first.fadeInFrames}
         onChange={(fadeInFrames) => set({ fadeInFrames: Math.round(fadeInFrames) })}
       />
-      <span className="w-[120px]">
+      <span className="w-[84px]">
         <NumberBox
           {...frames}
           label="Fades out, in frames"

@@ -7,6 +7,7 @@ import { InputError } from '@/core/kit/inputError';
 import type { Column } from '@/core/project/cells';
 import { withCell } from '@/core/project/cells';
 import { classes } from '../../shared/classes';
+import { takesLines } from '../../shared/takesLines';
 import { useApplyTitles, useCellContext, useDesk } from '../deskContext';
 import { useSwapTo } from '../dialogs/useSwapTo';
 import type { Grid } from './useGrid';
@@ -33,9 +34,6 @@ export function CellInput(props: Props) {
 // Grows over the rows below it with its lines.
 const LINES =
   'absolute inset-x-0.5 top-0 z-20 h-auto max-h-40 resize-none py-[7px] leading-[18px] shadow-md field-sizing-content';
-const takesLines = ({ kind, limits }: Field): boolean =>
-  kind === 'rows' || (kind === 'text' && (limits.maxLines ?? 1) > 1);
-
 const BOX = 'h-8 w-full min-w-0 rounded-md bg-field px-2 outline-none';
 
 /** Words go into the title as they are typed; a time when it is left, and a wrong one stays with what is wrong. */
@@ -48,7 +46,7 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
   const first = useRef(text);
   const live = field !== undefined && ['text', 'rows', 'date'].includes(field.kind);
   // A box of one line would drop the breaks between lines.
-  const lines = field !== undefined && (takesLines(field) || text.includes('\n'));
+  const lines = field !== undefined && takesLines(field, text);
   useFocus(box, grid);
   const write = (next: string): boolean => {
     try {
