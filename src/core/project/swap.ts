@@ -156,7 +156,7 @@ const BY_ID: Fits = (field, source) => field.id === source.key;
 
 // Names that stand for the same thing in the trade's templates.
 const MEANINGS: readonly (readonly string[])[] = [
-  ['name', 'title', 'headline', 'heading', 'who', 'person', 'speaker'],
+  ['name', 'title', 'headline', 'heading', 'who', 'who said it', 'said by', 'person', 'speaker'],
   ['role', 'line', 'subtitle', 'subheading', 'description', 'job', 'function', 'second line'],
   ['place', 'where', 'location', 'place name', 'town'],
   ['when', 'date', 'time', 'date or tide', 'day'],

@@ -275,7 +275,7 @@ function RowOutcome({ row }: { readonly row: FilledRow }) {
   const templateOf = useTemplateOf();
   if (row.title === null)
     return (
-      <span className="truncate text-stop-ink" title={row.problems.join('\n')}>
+      <span className="line-clamp-2 text-[12px] leading-[15px] text-stop-ink" title={row.problems.join('\n')}>
         {row.problems.join('; ')}
       </span>
     );

@@ -31,9 +31,11 @@ export function CellInput(props: Props) {
   return <TextCell {...props} />;
 }
 
-// Grows over the rows below it with its lines.
-const LINES =
-  'absolute inset-x-0.5 top-0 z-20 h-auto max-h-40 resize-none py-[7px] leading-[18px] shadow-md field-sizing-content';
+// While it is typed into, a cell of several lines grows over the rows below.
+const GROWN =
+  'absolute inset-x-0 top-0 z-20 h-auto max-h-40 py-[7px] leading-[18px] shadow-md ring-2 ring-leaf field-sizing-content';
+const ONE_LINE = 'overflow-hidden py-[7px] leading-[18px] whitespace-nowrap';
+
 const BOX = 'h-8 w-full min-w-0 rounded-md bg-field px-2 outline-none';
 
 /** Words go into the title as they are typed; a time when it is left, and a wrong one stays with what is wrong. */
@@ -131,7 +133,12 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
   return (
     <span className={classes('relative block w-full min-w-0 px-0.5', lines && 'h-8')}>
       {lines ? (
-        <textarea ref={box} {...shared} rows={1} className={classes(look, LINES)} />
+        <textarea
+          ref={box}
+          {...shared}
+          rows={1}
+          className={classes(look, 'resize-none', grid.editing ? GROWN : ONE_LINE)}
+        />
       ) : (
         <input ref={box} {...shared} className={look} />
       )}
