@@ -36,12 +36,17 @@ async function shoot(name, path, prepare = async () => undefined, theme = 'dayli
 }
 
 const painted = (page) => page.locator('canvas[data-titles="1"]').first().waitFor();
+// The bench has its wall of four formats too.
+const paintedWall = async (page) => {
+  await painted(page);
+  await page.locator('canvas[data-painted]').nth(3).waitFor();
+};
 
 await shoot('shelf', '/shelf', async (page) => {
   await painted(page);
   await page.getByRole('button', { name: /^Tideline strap/ }).click();
 });
-await shoot('bench', '/bench/tideline-strap', painted);
+await shoot('bench', '/bench/tideline-strap', paintedWall);
 await shoot('bench-motion', '/bench/opening-lockup', async (page) => {
   await painted(page);
   await page.getByRole('tab', { name: 'Motion' }).click();
@@ -55,7 +60,7 @@ await shoot('bench-card', '/bench/tideline-strap', async (page) => {
   await page.getByRole('tab', { name: 'Card' }).click();
   await page.getByRole('button', { name: 'Very long words' }).click();
 });
-await shoot('bench-lamplight', '/bench/place-corner', painted, 'lamplight');
+await shoot('bench-lamplight', '/bench/place-corner', paintedWall, 'lamplight');
 await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
   await page.getByRole('gridcell', { name: /^Name, row 3: / }).click();
