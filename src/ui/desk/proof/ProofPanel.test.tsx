@@ -107,6 +107,22 @@ test('a mend changes the title, and undo takes it back', async () => {
   expect(view.store.getState().plan.words).toEqual(['sailmakr']);
 });
 
+test('what several titles have in common is mended in all of them, in one step', async () => {
+  act(() => find([short, slip]));
+  expect(screen.queryByRole('group', { name: 'For several titles' })).toBeNull();
+  const [{ label }] = short.mends;
+  const { tone, message, detail } = short;
+  const mends = [{ label, change: { kind: 'title' as const, set: { lengthFrames: 180 } } }];
+  const also = toFinding('reading', 'b', null, { tone, message, detail, mends });
+  const inTall = toFinding('reading', 'b', 'tall', { tone, message, detail, mends });
+  act(() => find([short, also, inTall, slip]));
+  await userEvent.click(screen.getByRole('button', { name: 'Lengthen, 2 titles' }));
+  const lengths = (): number[] => view.store.getState().titles.map(({ lengthFrames }) => lengthFrames);
+  expect(lengths()).toEqual([200, 180]);
+  act(() => view.store.temporal.getState().undo());
+  expect(lengths()).toEqual([150, 150]);
+});
+
 test('a finding is set aside with a reason, listed, and taken up again', async () => {
   act(() => find([short]));
   await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Set aside' }));

@@ -9,6 +9,7 @@ import { Button } from '../../shared/Button';
 import { KeepForm } from '../../shared/KeepForm';
 import { Pill } from '../../shared/Pill';
 import { numbersOf, useApplyWork, useDesk, useDeskUi, usePlan, useSelect, useTitles } from '../deskContext';
+import { MendMany } from './MendMany';
 import { useProofDesk, useProofView, withSetAside } from './proofView';
 
 const MOST_SHOWN = 60;
@@ -41,6 +42,7 @@ export function ProofPanel({ onLook }: { readonly onLook: (titleId: string, fram
           {failure}
         </p>
       )}
+      <MendMany findings={[...own, ...others]} />
       {selected !== null && (
         <>
           <h2 className="caps pb-1">The chosen title</h2>
