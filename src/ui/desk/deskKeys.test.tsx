@@ -9,6 +9,7 @@ import { Segmented } from '../shared/Segmented';
 import type { DeskView } from './deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from './deskForTest';
 import { DeskDialogs } from './dialogs/DeskDialogs';
+import { setMarker } from './strip/StripTools';
 import { useDeskKeys } from './useDeskKeys';
 
 let view: DeskView;
@@ -75,6 +76,10 @@ describe('the keys of the desk', () => {
     expect(view.ui.getState().range).toEqual({ startFrame: 120, lengthFrames: 480 });
     await keys('m');
     expect(view.store.getState().plan.markers).toMatchObject([{ frame: 120 }]);
+    // The marker is gone to like an edge.
+    act(() => setMarker(view.store, 180));
+    await keys('[BracketRight]');
+    expect(sought).toEqual([180]);
     await keys('c');
     expect(view.store.getState().clips).toHaveLength(2);
   });

@@ -25,9 +25,10 @@ function useTimeKeys(player: Player, end: number): void {
     player.toggle();
   });
   const stops = (): number[] => {
-    const { titles, clips } = store.getState();
+    const { titles, clips, plan } = store.getState();
     const edges = titles.flatMap((one) => [one.startFrame, endOf(one)]);
-    return [...new Set([...edges, ...cutFrames(clips)])].toSorted((a, b) => a - b);
+    const markers = plan.markers.map(({ frame }) => frame);
+    return [...new Set([...edges, ...cutFrames(clips), ...markers])].toSorted((a, b) => a - b);
   };
   useKeys('[', () => player.seek(stops().findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
   useKeys(']', () => player.seek(stops().find((stop) => stop > player.frame) ?? end), { useKey: true });

@@ -9,7 +9,7 @@ const KEYS = [
   ['Space', 'Play or stop'],
   [
     '[ and ]',
-    'To the start or end of in, hold and out in turn; on the desk to the next edge of a title or clip',
+    'To the start or end of in, hold and out in turn; on the desk to the next edge of a title or clip, or marker',
   ],
   [', and .', 'A frame back or on; with Shift a second'],
   [
