@@ -20,6 +20,9 @@ interface Props {
   readonly chosen: boolean;
 }
 
+// With less room between in and out its words are not begun.
+const LEAST_WORDS_PX = 14;
+
 /** A title on the strip: in and out in their own lengths, the time to read under the hold, ends that trim. */
 export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   const { editions, rate } = useDesk();
@@ -63,12 +66,14 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
         className="absolute inset-y-0 right-0 rounded-r-[5px] bg-out"
         style={{ width: timing.outFrames * pxPerFrame }}
       />
-      <span
-        className="absolute inset-y-0 overflow-hidden px-1.5 py-1.5 text-[12px] leading-4 font-semibold whitespace-nowrap"
-        style={{ left: timing.inFrames * pxPerFrame, right: timing.outFrames * pxPerFrame }}
-      >
-        {words}
-      </span>
+      {wide > (timing.inFrames + timing.outFrames) * pxPerFrame + LEAST_WORDS_PX && (
+        <span
+          className="absolute inset-y-0 overflow-hidden px-1.5 py-1.5 text-[12px] leading-4 font-semibold whitespace-nowrap"
+          style={{ left: timing.inFrames * pxPerFrame, right: timing.outFrames * pxPerFrame }}
+        >
+          {words}
+        </span>
+      )}
       <span
         className={classes('absolute bottom-0 h-[3px]', low ? 'bg-stop' : 'bg-leaf')}
         style={{ left: timing.inFrames * pxPerFrame, width: Math.max(0, readPx) }}
