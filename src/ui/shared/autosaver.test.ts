@@ -20,6 +20,8 @@ function start(save: (value: string) => Promise<void>): { saver: Autosaver<strin
 test('saves once after a burst of changes, with the last of them', async () => {
   const { saver, sent } = start(async () => undefined);
   for (const value of ['b', 'c', 'd']) saver.change(value);
+  // Nothing says "saved" that is not.
+  expect(saver.state).toEqual({ kind: 'saving' });
   await settle();
   expect(sent).toEqual(['d']);
   expect(saver.state).toEqual({ kind: 'saved' });

@@ -47,7 +47,8 @@ export class Autosaver<T> {
   change(value: T): void {
     if (value === this.value) return;
     this.value = value;
-    if (this.state.kind === 'refused') this.tell({ kind: 'saving' });
+    // From the first letter on: what is typed is not saved yet.
+    if (this.state.kind === 'refused' || this.state.kind === 'saved') this.tell({ kind: 'saving' });
     if (this.state.kind !== 'stale' && this.busy === null) this.soon(SETTLE_MS);
   }
 
