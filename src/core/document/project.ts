@@ -113,11 +113,16 @@ const TEN_HOURS_FRAMES = 60 * 60 * 60 * 10;
 const frames = (min: number): yup.NumberSchema<number> =>
   yup.number().required().integer().min(min).max(TEN_HOURS_FRAMES);
 
+/** The most characters that a title says in one place, and what it can keep without a field. */
+export const LONGEST_WORDS = 20_000;
+export const LONGEST_LABEL = 80;
+export const MOST_KEPT = 60;
+
 /** Title lanes that a strip can have. */
 export const MOST_LANES = 21;
 
 const isValue = (value: unknown): boolean =>
-  (typeof value === 'string' && value.length <= 20_000) ||
+  (typeof value === 'string' && value.length <= LONGEST_WORDS) ||
   typeof value === 'boolean' ||
   Number.isFinite(value);
 const VALUE = 'words of at most 20 000 characters, numbers and switches';
@@ -167,7 +172,7 @@ const titleSchema = yup
           Object.keys(changes).every((key) => deliveryId.isValidSync(key)),
         ),
     ),
-    kept: listOf(exactly({ label: text(80), value: valueSchema }), 60),
+    kept: listOf(exactly({ label: text(LONGEST_LABEL), value: valueSchema }), MOST_KEPT),
   })
   .noUnknown()
   .required();
@@ -201,6 +206,9 @@ export function parseProjectSettings(value: unknown, where = 'Project'): Project
 /** The picture of a clip whose own picture is not here. */
 export const MISSING_PICTURE = 'missing';
 
+/** The picture of a plain background. */
+export const PLAIN_PICTURE = '#1d2226';
+
 function isPicture(id: string): boolean {
   return (
     id === MISSING_PICTURE ||
@@ -231,6 +239,3 @@ const clipSchema = yup
 export function parseClip(value: unknown, where = 'Clip'): Clip {
   return checkValue<Clip>(clipSchema, value, where);
 }
-
-/** The picture of a plain background. */
-export const PLAIN_PICTURE = '#1d2226';

@@ -1,6 +1,7 @@
 import { designValue } from '../document/applyValues';
 import type { Delivery } from '../document/plan';
 import type { Title } from '../document/project';
+import { LONGEST_WORDS } from '../document/project';
 import type { Field, FieldValue, FieldValues, Template } from '../document/template';
 import { InputError } from '../kit/inputError';
 import { SHORTEST_FRAMES } from '../timeline/stretch';
@@ -153,10 +154,9 @@ export function parseField(field: Field, typed: string): FieldValue {
       return hex;
     }
     default: {
-      const { maxLength } = limits;
+      const most = Math.min(limits.maxLength ?? LONGEST_WORDS, LONGEST_WORDS);
       const length = Array.from(typed).length;
-      if (maxLength !== undefined && length > maxLength)
-        throw InputError.of(label, `at most ${maxLength} characters`, `${length} characters`);
+      if (length > most) throw InputError.of(label, `at most ${most} characters`, `${length} characters`);
       return typed;
     }
   }

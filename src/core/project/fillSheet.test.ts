@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { Title } from '../document/project';
-import { newTitle } from '../document/project';
+import { newTitle, parseTitle } from '../document/project';
 import type { Template } from '../document/template';
 import { readSheet, writeCsv } from '../formats/csv/csv';
 import { RATES } from '../units/rates';
@@ -167,6 +167,19 @@ describe('an exported cue sheet', () => {
       { label: 'Lap', value: 3 },
       { label: 'Motto', value: 'Calm' },
     ]);
+  });
+
+  test('what a title cannot keep is told, and a long name for it is cut', () => {
+    const [huge] = fill(`Name,Kept: Notes\nIlse,${'n'.repeat(100_000)}`);
+    expect(huge).toMatchObject({
+      title: null,
+      problems: [expect.stringMatching(/^Notes: expected at most 20000/)],
+    });
+    const many = Array.from({ length: 61 }, (_, i) => `Kept: N${i}`).join(',');
+    const [row] = fill(`Name,${many}\nIlse${',x'.repeat(61)}`);
+    expect(row.problems).toEqual([expect.stringMatching(/^Row: expected at most 60 cells without a field/)]);
+    const [named] = fill(`Name,Kept: ${'N'.repeat(100)}\nIlse,x`);
+    expect(parseTitle(named.title).kept).toEqual([{ label: 'N'.repeat(80), value: 'x' }]);
   });
 
   test('makes the same titles in an empty project', () => {

@@ -1,6 +1,6 @@
 import type { Sheet } from '../formats/csv/csv';
-import type { Title } from '../document/project';
-import { newTitle } from '../document/project';
+import type { KeptWords, Title } from '../document/project';
+import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, newTitle } from '../document/project';
 import type { Field, FieldValue, Template } from '../document/template';
 import { designValue } from '../document/applyValues';
 import { InputError } from '../kit/inputError';
@@ -192,29 +192,38 @@ function laneFor(typed: string, before: Title | undefined): number {
 
 interface RowWords {
   readonly values: Record<string, FieldValue>;
-  readonly kept: Title['kept'][number][];
+  readonly kept: readonly KeptWords[];
   /** Fields whose cell says what the design says: they follow the design. */
   readonly asDesigned: ReadonlySet<string>;
 }
 
 function wordsFor(cells: readonly string[], roles: readonly Role[], template: Template): RowWords {
   const values: Record<string, FieldValue> = {};
-  const kept: Title['kept'][number][] = [];
+  const kept: KeptWords[] = [];
   const asDesigned = new Set<string>();
   roles.forEach((role, i) => {
     const cell = cells[i] ?? '';
-    if (role.kind === 'kept' && cell !== '') kept.push({ label: role.label, value: cell });
+    if (role.kind === 'kept' && cell !== '') kept.push(keptCell(role.label, cell));
     if (role.kind !== 'field') return;
     const field = fieldNamed(template, role.label);
     if (field === undefined) {
-      if (cell.trim() !== '') kept.push({ label: role.label, value: cell.slice(0, 20_000) });
+      if (cell.trim() !== '') kept.push(keptCell(role.label, cell));
       return;
     }
     if (cell === '' && !['text', 'rows', 'date'].includes(field.kind)) return;
     if (cell === fieldText(field, designValue(template, field))) asDesigned.add(field.id);
     else values[field.id] = parseField(field, cell);
   });
+  if (kept.length > MOST_KEPT)
+    throw InputError.of('Row', `at most ${MOST_KEPT} cells without a field`, `${kept.length}`);
   return { values, kept, asDesigned };
+}
+
+/** A cell that its title has no field for. Throws InputError for more than a title keeps. */
+function keptCell(label: string, cell: string): KeptWords {
+  if (cell.length > LONGEST_WORDS)
+    throw InputError.of(label, `at most ${LONGEST_WORDS} characters`, `${cell.length} characters`);
+  return { label: label.slice(0, LONGEST_LABEL), value: cell };
 }
 
 /** Words that a title keeps: as they were where the sheet has no column for them or says the same, else the sheet's. */

@@ -1,10 +1,8 @@
 import type { Delivery } from '../document/plan';
 import type { KeptWords, Title } from '../document/project';
+import { LONGEST_LABEL } from '../document/project';
 import type { Field, FieldKind, FieldValue, FieldValues, Template } from '../document/template';
 import { isAsElsewhere } from './deliver';
-
-// As long as a title takes it.
-const LONGEST_LABEL = 80;
 
 /** Something that a title has, looking for a field. */
 export interface Source {

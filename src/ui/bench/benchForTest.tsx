@@ -1,3 +1,4 @@
+import { render } from '@testing-library/react';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Layer, Template } from '@/core/document/template';
@@ -5,6 +6,7 @@ import type { Rect } from '@/core/kit/rect';
 import type { BenchStore, ChosenKey } from './benchStore';
 import { BenchProvider, createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
 import { EditingProvider } from './EditingProvider';
+import { useEditing } from './useEditing';
 
 /** A bench with a template, without its picture. */
 export interface BenchForTest {
@@ -60,6 +62,23 @@ export function BenchAround({ bench, selection, children }: Props) {
     <BenchProvider value={view}>
       <EditingProvider>{children}</EditingProvider>
     </BenchProvider>
+  );
+}
+
+/** Draws a part of the bench that is about the chosen layer. */
+export function renderForLayer(
+  bench: BenchForTest,
+  layerId: string,
+  Part: (props: { readonly layer: Layer }) => ReactNode,
+): void {
+  function Chosen() {
+    const [layer] = useEditing().layers;
+    return <Part layer={layer} />;
+  }
+  render(
+    <BenchAround bench={bench} selection={[layerId]}>
+      <Chosen />
+    </BenchAround>,
   );
 }
 

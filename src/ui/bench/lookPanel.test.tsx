@@ -1,19 +1,14 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { tidelineStrap } from '../../../demo/templates';
 import type { Layer } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
 import type { BenchForTest } from './benchForTest';
-import { BenchAround, createBench } from './benchForTest';
+import { createBench, renderForLayer } from './benchForTest';
 import { LookPanel } from './LookPanel';
-import { useEditing } from './useEditing';
 
 let bench: BenchForTest;
-function Panel() {
-  const [layer] = useEditing().layers;
-  return <LookPanel layer={layer} />;
-}
 const look = (id = 'name'): Layer['look'] => bench.layer(id).look;
 const open = (section: string): Promise<void> =>
   userEvent.click(screen.getByRole('button', { name: new RegExp(`^${section}`) }));
@@ -28,11 +23,7 @@ const valid = (): void => {
 
 beforeEach(() => {
   bench = createBench(tidelineStrap);
-  render(
-    <BenchAround bench={bench} selection={['name']}>
-      <Panel />
-    </BenchAround>,
-  );
+  renderForLayer(bench, 'name', LookPanel);
 });
 
 describe('the look of a layer', () => {

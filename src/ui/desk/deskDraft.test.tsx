@@ -107,6 +107,16 @@ const valuesThere = (id: string): Title['values'] | undefined => server.titles.g
 const valuesOn = ({ store }: Desk, id: string): Title['values'] | undefined =>
   store.getState().titles.find((one) => one.id === id)?.values;
 
+/** Two desks that named one title: this one has the conflict, the other one's name is on the server. */
+async function inConflict(): Promise<[Desk, Desk]> {
+  const [here, there] = [openDesk(), openDesk()];
+  there.type('a', { name: 'I. Marrow' });
+  await there.save();
+  here.type('a', { name: 'Ilse Marrow' });
+  await here.save();
+  return [here, there];
+}
+
 describe('a desk and its server', () => {
   test('only titles that changed are sent, and nothing when nothing did', async () => {
     const desk = openDesk();
@@ -143,11 +153,7 @@ describe('a desk and its server', () => {
   });
 
   test('a cell in conflict that changes there again has the newer value to choose', async () => {
-    const [here, there] = [openDesk(), openDesk()];
-    there.type('a', { name: 'I. Marrow' });
-    await there.save();
-    here.type('a', { name: 'Ilse Marrow' });
-    await here.save();
+    const [here, there] = await inConflict();
     there.type('a', { name: 'Marrow' });
     await there.save();
     await here.draft.catchUp();
@@ -219,11 +225,7 @@ describe('while the server is away', () => {
   });
 
   test('not even a reload decides about a cell in conflict', async () => {
-    const [here, there] = [openDesk(), openDesk()];
-    there.type('a', { name: 'I. Marrow' });
-    await there.save();
-    here.type('a', { name: 'Ilse Marrow' });
-    await here.save();
+    await inConflict();
     const next = openDesk();
     await next.draft.takeUpUnsaved();
     expect(next.store.getState().conflicts).toMatchObject([{ mine: 'Ilse Marrow', theirs: 'I. Marrow' }]);

@@ -16,7 +16,8 @@ export interface DeskSaving extends Autosave {
   readonly editions: DeskProject['editions'];
 }
 
-const KEEP_AFTER_MS = 300;
+// Later than a save that goes well: keeping a large project costs more than typing may.
+const KEEP_AFTER_MS = 1000;
 
 /** Keeps a desk saved, and up to date with what other desks save and the bench releases. */
 export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSaving {

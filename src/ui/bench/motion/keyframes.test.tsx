@@ -1,20 +1,15 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { tidelineStrap } from '../../../../demo/templates';
 import { keysFor } from '@/core/document/editTracks';
 import type { Keyframe, Track } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
 import type { BenchForTest } from '../benchForTest';
-import { BenchAround, createBench } from '../benchForTest';
-import { useEditing } from '../useEditing';
+import { createBench, renderForLayer } from '../benchForTest';
 import { KeyframeRows } from './KeyframeRows';
 
 let bench: BenchForTest;
-function Rows() {
-  const [layer] = useEditing().layers;
-  return <KeyframeRows layer={layer} />;
-}
 const tracks = (id = 'panel'): readonly Track[] => bench.layer(id).motion.tracks;
 const animate = (property: string): Promise<void> =>
   userEvent.selectOptions(screen.getByLabelText('Animate a property'), property);
@@ -22,11 +17,7 @@ const press = (name: string): Promise<void> => userEvent.click(screen.getByRole(
 
 beforeEach(() => {
   bench = createBench(tidelineStrap);
-  render(
-    <BenchAround bench={bench} selection={['panel']}>
-      <Rows />
-    </BenchAround>,
-  );
+  renderForLayer(bench, 'panel', KeyframeRows);
 });
 
 describe('keyframes', () => {

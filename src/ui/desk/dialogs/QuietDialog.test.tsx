@@ -1,7 +1,6 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { createStore } from 'zustand';
 import { newPlan } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
 import { withDeliveryChange } from '@/core/project/deliver';
@@ -11,8 +10,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
-import type { ProofState, QuietQuestion } from '../proof/proofView';
-import { ProofProvider } from '../proof/proofView';
+import type { QuietQuestion } from '../proof/proofView';
+import { createProofStore, ProofProvider } from '../proof/proofView';
 import { DeskDialogs } from './DeskDialogs';
 
 const COLUMNS = 16;
@@ -63,12 +62,7 @@ function open(
     ui: { selection: [one.id], dialog: 'quiet', ...ui },
   });
   const desk = {
-    store: createStore<ProofState>(() => ({
-      findings: new Map(),
-      complete: new Set(),
-      progress: { done: 0, total: 0 },
-      failure: '',
-    })),
+    store: createProofStore(),
     askQuiet: (question: QuietQuestion) => {
       asked.push(question);
       return Promise.resolve(map);

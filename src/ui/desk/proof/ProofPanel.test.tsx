@@ -1,15 +1,14 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { createStore } from 'zustand';
 import { newPlan } from '@/core/document/plan';
 import type { Finding } from '@/core/proof/finding';
 import { toFinding } from '@/core/proof/finding';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
 import { ProofPanel } from './ProofPanel';
-import type { ProofDesk, ProofState } from './proofView';
-import { ProofProvider } from './proofView';
+import type { ProofDesk } from './proofView';
+import { createProofStore, ProofProvider } from './proofView';
 
 const short: Finding = toFinding('reading', 'a', null, {
   tone: 'stop',
@@ -49,12 +48,7 @@ beforeEach(() => {
   });
   looked = [];
   desk = {
-    store: createStore<ProofState>(() => ({
-      findings: new Map(),
-      complete: new Set(),
-      progress: { done: 0, total: 0 },
-      failure: '',
-    })),
+    store: createProofStore(),
     askQuiet: () => Promise.resolve(null),
   };
   renderOnDesk(

@@ -1,7 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { createStore } from 'zustand';
 import { newPlan } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
 import { withDeliveryChange } from '@/core/project/deliver';
@@ -9,8 +8,7 @@ import type { Finding } from '@/core/proof/finding';
 import { toFinding } from '@/core/proof/finding';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
 import { SheetPages } from './ProofSheet';
-import type { ProofState } from './proofView';
-import { ProofProvider } from './proofView';
+import { createProofStore, ProofProvider } from './proofView';
 
 const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
 const found = (check: string, titleId: string, tone: 'stop' | 'look', deliveryId: string | null): Finding =>
@@ -30,18 +28,15 @@ function open(
       setAside: setAside.map(({ key }) => ({ key, reason: 'Agreed with the producer' })),
     },
   });
-  const desk = {
-    store: createStore<ProofState>(() => ({
-      findings: new Map(titles.map(({ id }) => [id, findings.filter(({ titleId }) => titleId === id)])),
-      complete: new Set(titles.map(({ id }) => id)),
-      progress: { done: 9, total: 9 },
-      failure: '',
-    })),
-    askQuiet: () => Promise.resolve(null),
-  };
+  const store = createProofStore();
+  store.setState({
+    findings: new Map(titles.map(({ id }) => [id, findings.filter(({ titleId }) => titleId === id)])),
+    complete: new Set(titles.map(({ id }) => id)),
+    progress: { done: 9, total: 9 },
+  });
   renderOnDesk(
     view,
-    <ProofProvider value={desk}>
+    <ProofProvider value={{ store, askQuiet: () => Promise.resolve(null) }}>
       <SheetPages />
     </ProofProvider>,
   );

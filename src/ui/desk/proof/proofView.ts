@@ -32,14 +32,19 @@ export interface ProofDesk {
   askQuiet(question: QuietQuestion): Promise<QuietMap | null>;
 }
 
-/** No proof at all: for parts of the desk that are shown on their own. */
-const NO_PROOF: ProofDesk = {
-  store: createStore<ProofState>(() => ({
+/** What a proof knows before it has looked at anything. */
+export function createProofStore(): StoreApi<ProofState> {
+  return createStore<ProofState>(() => ({
     findings: new Map(),
     complete: new Set(),
     progress: { done: 0, total: 0 },
     failure: '',
-  })),
+  }));
+}
+
+/** No proof at all: for parts of the desk that are shown on their own. */
+const NO_PROOF: ProofDesk = {
+  store: createProofStore(),
   askQuiet: () => Promise.resolve(null),
 };
 

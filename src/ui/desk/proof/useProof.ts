@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { createStore } from 'zustand';
 import { useStore } from 'zustand';
 import type { House } from '@/core/document/house';
 import type { Title } from '@/core/document/project';
@@ -9,7 +8,8 @@ import type { QuietMap } from '@/core/quiet/quietMap';
 import type { ProofReply, ProofRequest, ProofWork } from '@/workers/proofMessages';
 import { useHouse } from '../../shared/useHouse';
 import type { DeskView } from '../deskContext';
-import type { ProofDesk, ProofState, QuietQuestion } from './proofView';
+import type { ProofDesk, QuietQuestion } from './proofView';
+import { createProofStore } from './proofView';
 
 // What is typed is proofed this soon after the last letter.
 const SETTLE_MS = 60;
@@ -49,12 +49,7 @@ interface Around {
 }
 
 class ProofWorkerDesk implements ProofDesk {
-  readonly store = createStore<ProofState>(() => ({
-    findings: new Map(),
-    complete: new Set(),
-    progress: { done: 0, total: 0 },
-    failure: '',
-  }));
+  readonly store = createProofStore();
   private worker: Worker | null = null;
   private sentTitles = new Map<string, Title>();
   private sent: Partial<Work & Around> = {};

@@ -1,6 +1,7 @@
 'use client';
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
+import type { Delivery } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
 import type { CellContext, Column } from '@/core/project/cells';
 import { cellText, fieldOf } from '@/core/project/cells';
@@ -67,6 +68,7 @@ export const CueRow = memo(function CueRow({
             col={col}
             row={row}
             context={context}
+            delivery={delivery}
             active={isActive}
             chosen={inRange && range.firstCol <= col && col <= range.lastCol && !isSingle(range)}
             grid={grid}
@@ -137,18 +139,18 @@ interface CellProps {
   readonly row: number;
   readonly col: number;
   readonly context: CellContext;
+  readonly delivery: Delivery;
   readonly active: boolean;
   readonly chosen: boolean;
   readonly grid: Grid;
   readonly onProblem: (message: string) => void;
 }
 
-function Cell({ title, column, row, col, context, active, chosen, grid, onProblem }: CellProps) {
+function Cell({ title, column, row, col, context, delivery, active, chosen, grid, onProblem }: CellProps) {
   const template = context.templateOf(title.editionId);
   const field = fieldOf(template, column);
   const text = cellText(title, column, context);
   const label = `${field?.label ?? column.label}, row ${row + 1}`;
-  const delivery = useDelivery();
   const here = field === undefined ? undefined : title.perDelivery[delivery.id]?.values[field.id];
   const designed = field !== undefined && title.values[field.id] === undefined;
   const look = classes(
