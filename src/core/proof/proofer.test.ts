@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
+import { DEMO_TEMPLATES, placeCorner, tidelineStrap } from '../../../demo/templates';
 import { serverFonts } from '../../server/fontFiles';
 import { createRasterEyes } from '../../server/rasterEyes';
 import { FIRST_HOUSE } from '../document/house';
@@ -75,6 +75,42 @@ describe('a proof that goes on', () => {
     expect(await steps(proofer)).toEqual([]);
     proofer.update(changed(2, { values: { name: 'Mira Stott', role: 'Judge' } }), AROUND);
     expect(await steps(proofer)).toEqual(['t2', 't2']);
+  });
+
+  test('what was set aside, marked or delivered as before is not looked at again', async () => {
+    const proofer = await begin();
+    const { plan } = AROUND;
+    const markers = [{ id: 'm', frame: 5, name: 'Go' }];
+    const setAside = [{ key: 'reading t0', reason: 'Meant' }];
+    // As another thread sends it: everything is a new object.
+    proofer.update(TITLES, { ...AROUND, plan: structuredClone({ ...plan, markers, setAside }) });
+    expect(await steps(proofer)).toEqual([]);
+  });
+
+  test('after a word was taken into the project’s own looks at words alone', async () => {
+    const proofer = await begin();
+    proofer.update(TITLES, { ...AROUND, plan: { ...AROUND.plan, words: ['ketch'] } });
+    expect(await steps(proofer)).toEqual(['t0 t1 t2 t3 t4']);
+  });
+
+  test('what was found in a delivery is told until it is looked at again', async () => {
+    const light = [newClip({ id: 'light', picture: '#f4f4f4', startFrame: 0, lengthFrames: 2400 })];
+    const corner: ProofEdition = { id: 'strap', templateId: 'strap', number: 1, document: placeCorner };
+    const around = { ...AROUND, clips: light, editions: new Map([[corner.id, corner]]) };
+    const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+    const [one] = TITLES;
+    proofer.update([one], around);
+    const checksOf = (step: ReadonlyMap<string, readonly Finding[]> | null): string[] =>
+      (step?.get(one.id) ?? []).map(({ check }) => check);
+    await steps(proofer);
+    proofer.update([{ ...one, values: { place: 'Weir' } }], around);
+    expect(checksOf(await proofer.step())).toContain('contrast');
+    const other = { ...around, plan: newPlan('tall-1080') };
+    proofer.update([one], {
+      ...other,
+      plan: { ...other.plan, deliveries: [{ ...other.plan.deliveries[0], id: 'x' }] },
+    });
+    expect(checksOf(await proofer.step())).not.toContain('contrast');
   });
 
   test('after a clip has changed looks at the titles over it and beside it', async () => {

@@ -45,6 +45,8 @@ interface Proofed {
   around: readonly unknown[];
   words: readonly Finding[] | null;
   readonly layouts: Map<string, readonly Finding[]>;
+  /** What was found in a delivery before, told until it is looked at again. */
+  readonly earlier: ReadonlyMap<string, readonly Finding[]>;
   readonly covers: Map<string, Rect>;
   project: readonly Finding[];
 }
@@ -73,8 +75,9 @@ export class Proofer {
 
   /** Takes the project as it is now. */
   update(titles: readonly Title[], around: ProofSurroundings): void {
-    const all = this.around === null || !sameRules(this.around, around);
     const before = this.around;
+    const all = before === null || !sameRules(before, around);
+    const spelling = !sameValue(before?.plan.words, around.plan.words);
     const elsewhere =
       before?.clips !== around.clips ||
       before.editions !== around.editions ||
@@ -85,6 +88,7 @@ export class Proofer {
     const present = new Set(this.order);
     for (const id of this.titles.keys()) if (!present.has(id)) this.titles.delete(id);
     titles.forEach((title, i) => this.take(title, i + 1, all, elsewhere));
+    if (spelling && !all) this.spellAgain();
     this.projectDue = true;
   }
 
@@ -133,8 +137,29 @@ export class Proofer {
       return;
     }
     const project = before?.project ?? [];
-    const fresh = { layouts: new Map(), covers: new Map(), project };
+    const known = new Map([...(before?.earlier ?? []), ...(before?.layouts ?? [])]);
+    const present = this.around?.plan.deliveries ?? [];
+    const earlier = new Map(present.map(({ id }) => [id, known.get(id) ?? []]));
+    const fresh = { layouts: new Map(), earlier, covers: new Map(), project };
     this.titles.set(title.id, { title, number, context: null, around, words: null, ...fresh });
+  }
+
+  /** The project's own words changed: words are looked at again, and layouts only where a delivery has words of its own. */
+  private spellAgain(): void {
+    for (const [id, one] of this.titles) {
+      const own = one.title.perDelivery;
+      const layouts = [...one.layouts].filter(
+        ([delivery]) => Object.keys(own[delivery]?.values ?? {}).length === 0,
+      );
+      // A new object: what is being looked at now is not put into it.
+      this.titles.set(id, {
+        ...one,
+        context: null,
+        words: null,
+        layouts: new Map(layouts),
+        earlier: one.layouts,
+      });
+    }
   }
 
   /** What a title's findings depend on besides itself and the rules. */
@@ -319,16 +344,16 @@ function tell(check: string, titleId: string, deliveryId: string | null, found: 
 }
 
 /** All findings of a title, what must be fixed first; what is the same in several deliveries stands once for each. */
-function findingsOf({ words, layouts, project }: Proofed): readonly Finding[] {
-  const all = [...(words ?? []), ...project, ...[...layouts.values()].flat()];
+function findingsOf({ words, layouts, earlier, project }: Proofed): readonly Finding[] {
+  const all = [...(words ?? []), ...project, ...[...new Map([...earlier, ...layouts]).values()].flat()];
   return all.toSorted((a, b) => Number(b.tone === 'stop') - Number(a.tone === 'stop'));
 }
 
 function sameRules(a: ProofSurroundings, b: ProofSurroundings): boolean {
   return (
     a.house === b.house &&
-    a.plan.deliveries === b.plan.deliveries &&
-    a.plan.words === b.plan.words &&
+    // From another thread they are new objects each time.
+    sameValue(a.plan.deliveries, b.plan.deliveries) &&
     a.projectName === b.projectName &&
     a.rate === b.rate
   );

@@ -6,6 +6,7 @@ import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { classes } from '../shared/classes';
 import { Pill } from '../shared/Pill';
+import { ProgressBar } from '../shared/ProgressBar';
 import { bytesToWords, reusedWords, timeLeft } from './jobWords';
 import type { SeenJob } from './useJobs';
 import type { Viewed } from './Viewer';
@@ -32,7 +33,6 @@ export function fileHref(jobId: string, name: string): string {
 /** A job: its progress and its files. */
 export function JobCard({ job, viewed, onView }: Props) {
   const { doneFrames, totalFrames } = job.progress;
-  const percent = totalFrames === 0 ? 0 : Math.round((doneFrames / totalFrames) * 100);
   const { tone, words } = STATUS[job.status];
   const unfinished = job.status === 'queued' || job.status === 'running';
   const stop = (): void =>
@@ -53,16 +53,7 @@ export function JobCard({ job, viewed, onView }: Props) {
       </div>
       <p className="text-soft">{details.filter((part) => part !== '').join(' · ')}</p>
       {unfinished && (
-        <div
-          role="progressbar"
-          aria-label="Progress"
-          aria-valuemin={0}
-          aria-valuemax={totalFrames}
-          aria-valuenow={doneFrames}
-          className="mt-2 h-2 overflow-hidden rounded-full bg-paper"
-        >
-          <div className="h-full bg-leaf" style={{ width: `${percent}%` }} />
-        </div>
+        <ProgressBar label="Progress" done={doneFrames} total={totalFrames} className="mt-2 h-2" />
       )}
       {unfinished && (
         <p className="pt-1 font-mono text-[12px] text-soft">{`${doneFrames} of ${totalFrames} frames`}</p>

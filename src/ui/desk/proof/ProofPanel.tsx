@@ -8,6 +8,7 @@ import { useStore } from 'zustand';
 import { Button } from '../../shared/Button';
 import { KeepForm } from '../../shared/KeepForm';
 import { Pill } from '../../shared/Pill';
+import { ProgressBar } from '../../shared/ProgressBar';
 import { numbersOf, useApplyWork, useDesk, useDeskUi, usePlan, useSelect, useTitles } from '../deskContext';
 import { MendMany } from './MendMany';
 import { useProofDesk, useProofView, withSetAside } from './proofView';
@@ -83,7 +84,7 @@ function Progress({ done, total }: { readonly done: number; readonly total: numb
     );
   return (
     <span className="flex items-center gap-2 text-soft" role="status">
-      <progress value={done} max={total} className="h-1.5 w-24 accent-(--leaf)" />
+      <ProgressBar label="Looked at" done={done} total={total} className="h-1.5 w-24" />
       {`${Math.floor((done / total) * 100)} % looked at`}
     </span>
   );
