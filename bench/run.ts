@@ -2,6 +2,7 @@
 // `npm run bench -- export batch` runs those parts alone.
 import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
+import { benchEngine } from './engine';
 import { benchMotion } from './motion';
 import { benchPages } from './pages';
 import { benchDesk } from './desk';
@@ -11,6 +12,7 @@ import { benchBatch, benchExport, benchMemory } from './press';
 const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: async () => benchCore(await serverFonts()),
   paint: async () => benchPaint(await serverFonts()),
+  engine: async () => benchEngine(await serverFonts()),
   motion: async () => benchMotion(await serverFonts()),
   export: benchExport,
   batch: benchBatch,

@@ -3,27 +3,43 @@ import type { Image, SKRSContext2D } from '@napi-rs/canvas';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import type { SurfaceMaker } from '@/paint/surface';
 
-// Decoded pictures by asset id. An asset never changes, so one that is here stays right.
-const loadedPictures = new Map<string, Image>();
-const MOST_PICTURES = 64;
-
-/** The sizes of the pictures that were loaded. */
-export const serverPictures: PictureSizes = {
-  size(asset) {
-    const image = loadedPictures.get(asset);
-    return image && { widthPx: image.width, heightPx: image.height };
-  },
-};
-
-/** Decodes a picture, so that it can be painted and its size is known. */
-export async function loadPicture(asset: string, bytes: Uint8Array): Promise<void> {
-  if (loadedPictures.has(asset)) return;
-  const [oldest] = loadedPictures.keys();
-  if (loadedPictures.size >= MOST_PICTURES) loadedPictures.delete(oldest);
-  loadedPictures.set(asset, await loadImage(bytes));
+/** Decoded pictures: they can be painted, and their sizes are known. */
+export interface LoadedPictures extends PictureSizes {
+  picture(asset: string): Image | null;
 }
 
-/** The server's canvases, in main memory. */
+// An asset never changes, so the last few decoded serve the next title too. What a title holds is its own: it stays
+// for as long as that title is painted, however many others come.
+const recent = new Map<string, Image>();
+const MOST_RECENT = 64;
+
+/** Decodes pictures, given as files by asset id. Whoever holds the result has all of them. */
+export async function decodePictures(files: ReadonlyMap<string, Uint8Array>): Promise<LoadedPictures> {
+  const held = new Map<string, Image>();
+  for (const [asset, bytes] of files) {
+    const image = recent.get(asset) ?? (await loadImage(bytes));
+    held.set(asset, image);
+    recent.delete(asset);
+    recent.set(asset, image);
+    const [oldest] = recent.keys();
+    if (recent.size > MOST_RECENT) recent.delete(oldest);
+  }
+  return {
+    picture: (asset) => held.get(asset) ?? null,
+    size(asset) {
+      const image = held.get(asset);
+      return image && { widthPx: image.width, heightPx: image.height };
+    },
+  };
+}
+
+/** The server's canvases, in main memory, with pictures to paint. */
+export const surfacesWith = (pictures: Pick<LoadedPictures, 'picture'>): SurfaceMaker => ({
+  ...serverSurfaces,
+  picture: (asset) => pictures.picture(asset),
+});
+
+/** The server's canvases, in main memory, without pictures. */
 export const serverSurfaces: SurfaceMaker = {
   surface(width, height) {
     const image = createCanvas(width, height);
@@ -39,7 +55,7 @@ export const serverSurfaces: SurfaceMaker = {
     };
   },
   path: () => new Path2D(),
-  picture: (asset) => loadedPictures.get(asset) ?? null,
+  picture: () => null,
 };
 
 /** A reusable frame of fixed size whose pixels can be read. */

@@ -1,5 +1,5 @@
 import type { Title } from '@/core/document/project';
-import { picturesOf } from '@/core/document/pictures';
+import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/layout/formats';
 import { displayAspect } from '@/core/proof/eyes';
 import { Proofer } from '@/core/proof/proofer';
@@ -78,9 +78,12 @@ function takeWork(work: ProofWork): void {
 
 async function loadTitlePictures(): Promise<void> {
   const wanted = new Set<string>();
-  for (const title of titles.values()) {
-    const edition = around?.editions.get(title.editionId);
-    if (edition !== undefined) for (const id of picturesOf(edition.document, title.values)) wanted.add(id);
+  for (const { editionId, values, perDelivery } of titles.values()) {
+    const template = around?.editions.get(editionId)?.document;
+    if (template === undefined) continue;
+    for (const id of everyPicture(template)) wanted.add(id);
+    const said = [values, ...Object.values(perDelivery).map((own) => own.values)];
+    for (const one of said) for (const id of chosenPictures(template, one)) wanted.add(id);
   }
   await Promise.allSettled([...wanted].map(loadPicture));
 }

@@ -1,4 +1,4 @@
-import { picturesOf } from '@/core/document/pictures';
+import { picturesOf } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/layout/formats';
 import type { FrameFormat } from '@/core/layout/formats';
 import { previewFormat } from '@/core/layout/previewFormat';
@@ -63,7 +63,7 @@ async function answer(request: WallRequest): Promise<WallReply> {
   );
   await Promise.allSettled([
     loadBackdrop(template.backdrop),
-    ...picturesOf(template, values).map(loadPicture),
+    ...picturesOf(template, { format: FORMATS.get(request.formatId), values }).map(loadPicture),
   ]);
   const { below, title } = layOut(request, asked, await fonts);
   const { widthPx, heightPx } = title.format;

@@ -3,7 +3,7 @@ import { FORMATS } from '../layout/formats';
 import { resolveLayout } from '../layout/resolveLayout';
 import { place, testBox, testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
-import { applyOverrides } from './applyOverrides';
+import { resolve } from '../resolve/resolve';
 import type { AlignEdge } from './arrange';
 import { alignLayers, repeatLayer, spaceLayers } from './arrange';
 import type { EditPlace } from './editInFormat';
@@ -27,7 +27,7 @@ const row: Template = testTemplate([box('a', 100, 50, 100), box('b', 260, 90, 40
   formats: ['wide-1080', 'tall-1080'],
 });
 const boxes = (template: Template, format = WIDE) => {
-  const placed = resolveLayout(applyOverrides(template, format).layers, format, NO_FONTS);
+  const placed = resolveLayout(resolve(template, { format: format }).template.layers, format, NO_FONTS);
   return template.layers.flatMap(({ id }) => {
     const found = placed.get(id);
     return found === undefined ? [] : [{ id, box: found.box }];

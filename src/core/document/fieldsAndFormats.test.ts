@@ -6,8 +6,9 @@ import { tidelineStrap } from '../../../demo/templates';
 import { FORMATS } from '../layout/formats';
 import { safeArea } from '../layout/safeAreas';
 import { RATES } from '../units/rates';
-import { applyOverrides, withOwnAreas } from './applyOverrides';
-import { applyValues, designValue, writeDate } from './applyValues';
+import { designValue, writeDate } from '../resolve/fieldValue';
+import { resolve } from '../resolve/resolve';
+import { withOwnAreas } from '../resolve/settings';
 import { withAutomaticValues } from './automatic';
 import { addVariants, driveBy, fieldOf, toggleField } from './editFields';
 import { nudgeIn, setPropertyIn } from './editInFormat';
@@ -17,7 +18,7 @@ import type { Clip, Title } from './project';
 import { newClip, newTitle } from './project';
 import { removeLayer } from './removeLayer';
 import { sampleValues } from './sampleTexts';
-import type { Field, Layer, Template } from './template';
+import type { Field, FieldValues, Layer, Template } from './template';
 import { plainText } from './template';
 import { parseTemplate } from './templateSchema';
 
@@ -31,12 +32,14 @@ const reads = (template: Template, id: string): string => {
   return found.kind === 'text' ? plainText(found) : '';
 };
 const WIDE = FORMATS.get('wide-1080');
+const withValues = (template: Template, values: FieldValues): Template =>
+  resolve(template, { format: WIDE, values }).template;
 const TALL = FORMATS.get('tall-1080');
 
 describe('one field', () => {
   test('can drive many properties, and leaves the field that drove one before', () => {
     const both = driveBy(tidelineStrap, 'panel-colour', 'edge', 'fill');
-    const applied = applyValues(both, { 'panel-colour': '#123456' });
+    const applied = withValues(both, { 'panel-colour': '#123456' });
     expect(layer(applied, 'panel')).toMatchObject({ fill: '#123456' });
     expect(layer(applied, 'edge')).toMatchObject({ fill: '#123456' });
     const moved = driveBy(toggleField(tidelineStrap, 'edge', 'fill'), 'panel-colour', 'edge', 'fill');
@@ -53,7 +56,7 @@ describe('one field', () => {
   });
 
   test('can be a choice of variants that set several things at once', () => {
-    const left = applyValues(logoCorner, { side: 'left' });
+    const left = withValues(logoCorner, { side: 'left' });
     expect(layer(left, 'ring').place).toMatchObject({ point: 'topLeft', targetPoint: 'topLeft' });
     expect(layer(left, 'word').place).toMatchObject({ point: 'left', targetPoint: 'right', dxU: 16 });
     const side = logoCorner.fields.find((field) => field.id === 'side');
@@ -92,7 +95,7 @@ describe('what is typed is limited', () => {
     [{ allowed: 'letters' as const }, 'Ode 4 Pell', 'Ode  Pell'],
     [{ allowed: 'capitals' as const }, 'straße', 'STRASSE'],
   ])('%j turns %j into %j', (limits, typed, kept) => {
-    expect(reads(applyValues(limited(limits), { name: typed }), 'name')).toBe(kept);
+    expect(reads(withValues(limited(limits), { name: typed }), 'name')).toBe(kept);
   });
 
   test.each([
@@ -103,7 +106,7 @@ describe('what is typed is limited', () => {
     ['2026-05-09', 'not a pattern n', '2026-05-09'],
   ])('a date %j written as %j reads %j', (iso, pattern, written) => {
     expect(writeDate(iso, pattern)).toBe(written);
-    expect(reads(applyValues(limited({ pattern }, 'date'), { name: iso }), 'name')).toBe(written);
+    expect(reads(withValues(limited({ pattern }, 'date'), { name: iso }), 'name')).toBe(written);
   });
 });
 
@@ -136,7 +139,7 @@ describe('automatic fields', () => {
   test('keep the words of the design where no clip says anything', () => {
     const values = withAutomaticValues(slateCorner, title(10), context);
     expect(values).toEqual({});
-    expect(reads(applyValues(slateCorner, values), 'place')).toBe('Osier Reach');
+    expect(reads(withValues(slateCorner, values), 'place')).toBe('Osier Reach');
   });
 
   test.each([
@@ -160,12 +163,12 @@ describe('a format', () => {
       const name = layer(template, 'name');
       return name.kind === 'text' ? name.style.sizeU : 0;
     };
-    expect(size(applyOverrides(both, TALL))).toBe(50);
-    expect(size(applyOverrides(both, WIDE))).toBe(84);
+    expect(size(resolve(both, { format: TALL }).template)).toBe(50);
+    expect(size(resolve(both, { format: WIDE }).template)).toBe(84);
     const held = overrideFor(both, TALL, 'name', 'style.sizeU');
     expect(held?.scope.kind).toBe('format');
     const cleared = held === undefined ? both : clearOverride(both, held);
-    expect(size(applyOverrides(cleared, TALL))).toBe(60);
+    expect(size(resolve(cleared, { format: TALL }).template)).toBe(60);
     expect(parseTemplate(both)).toEqual(both);
   });
 
@@ -188,8 +191,8 @@ describe('a format', () => {
 
   test('words of an editor count before what the format has otherwise', () => {
     const held = setOverride(tidelineStrap, scope, 'name', 'text', 'Tall words');
-    expect(reads(applyOverrides(held, TALL), 'name')).toBe('Tall words');
-    expect(reads(applyValues(applyOverrides(held, TALL), { name: 'Typed' }), 'name')).toBe('Typed');
+    expect(reads(resolve(held, { format: TALL }).template, 'name')).toBe('Tall words');
+    expect(reads(resolve(held, { format: TALL, values: { name: 'Typed' } }).template, 'name')).toBe('Typed');
   });
 
   test('can have a title-safe area of its own, uneven too', () => {

@@ -1,4 +1,4 @@
-import { designValue } from './applyValues';
+import { designValue } from '../resolve/fieldValue';
 import type { Field, FieldValues, Template } from './template';
 
 /** A way to try a design: other words in every text field. */

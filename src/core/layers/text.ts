@@ -14,6 +14,7 @@ import type { TextUnit } from '../text/units';
 import { textUnits } from '../text/units';
 import type { PlacedBox } from '../layout/points';
 import type { LayerBinding, LayerUnit, Measured, Property } from './layerKind';
+import { LONG_STEPS_PATH, stepsToText, textToSteps } from './longSteps';
 import { pathShape, solid } from './layerKind';
 import { paintOf } from './paintOf';
 import {
@@ -161,6 +162,10 @@ function textProperties(layer: TextLayer): Property[] {
     numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,
       maxWidthShare: v / 100,
+    })),
+    textProperty(LONG_STEPS_PATH, 'When long', stepsToText(layer.whenLong), (text) => ({
+      ...layer,
+      whenLong: textToSteps(text) ?? layer.whenLong,
     })),
     ...(layer.columnU === null
       ? []

@@ -1,4 +1,4 @@
-import { designValue } from '../document/applyValues';
+import { designValue } from '../resolve/fieldValue';
 import type { Delivery } from '../document/plan';
 import type { Title } from '../document/project';
 import { LONGEST_WORDS } from '../document/project';

@@ -1,4 +1,4 @@
-import { designValue } from '../document/applyValues';
+import { designValue } from '../resolve/fieldValue';
 import type { Title } from '../document/project';
 import type { Template } from '../document/template';
 import type { FrameRate } from '../units/rates';

@@ -2,7 +2,7 @@ import type { Sheet } from '../formats/csv/csv';
 import type { KeptWords, Title } from '../document/project';
 import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, newTitle } from '../document/project';
 import type { Field, FieldValue, Template } from '../document/template';
-import { designValue } from '../document/applyValues';
+import { designValue } from '../resolve/fieldValue';
 import { InputError } from '../kit/inputError';
 import { designFrames, SHORTEST_FRAMES } from '../timeline/stretch';
 import type { FrameRate } from '../units/rates';

@@ -1,4 +1,4 @@
-import { designValue } from '../document/applyValues';
+import { designValue } from '../resolve/fieldValue';
 import type { Title } from '../document/project';
 import type { Field, Template } from '../document/template';
 import { InputError } from '../kit/inputError';

@@ -1,4 +1,5 @@
-import { applyValues } from '../document/applyValues';
+import { FORMATS } from '../layout/formats';
+import { resolve } from '../resolve/resolve';
 import type { FieldValues, Template } from '../document/template';
 import { layerWords } from '../document/template';
 import { stretchTiming } from '../timeline/stretch';
@@ -15,7 +16,8 @@ export function readingOf(
   rate: FrameRate,
   rules?: ReadingRules,
 ): { readonly reads: number; readonly readable: number; readonly neededFrames: number } {
-  const applied = applyValues(template, values);
+  // Words and times are read in the format that it was designed in.
+  const applied = resolve(template, { format: FORMATS.get(template.formats[0]), values }).template;
   const reads = readingSeconds(applied.layers.map(layerWords).join(' '), rules);
   return {
     reads,

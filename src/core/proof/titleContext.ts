@@ -1,4 +1,6 @@
-import { applyValues, designValue } from '../document/applyValues';
+import { FORMATS } from '../layout/formats';
+import { designValue } from '../resolve/fieldValue';
+import { resolve } from '../resolve/resolve';
 import { withAutomaticValues } from '../document/automatic';
 import type { House } from '../document/house';
 import type { Plan } from '../document/plan';
@@ -45,7 +47,7 @@ export function titleContext(
   return {
     title,
     template,
-    applied: applyValues(template, values),
+    applied: resolve(template, { format: FORMATS.get(around.plan.deliveries[0].format), values }).template,
     values,
     words: fieldWords(template, title.values, values),
     timing: stretchTiming(template.timing, title.lengthFrames, rate),

@@ -1,9 +1,9 @@
-import { setKey, trackOf } from '../document/editTracks';
+import { isFollowed, setKey, trackOf } from '../document/editTracks';
 import type { FieldValue, Layer, Moment, Template } from '../document/template';
 import { findProperty } from '../layers';
 import { secondsToMoment, toDesignSeconds } from './moments';
 import type { TitleTiming } from './stretch';
-import { isFollowed, templateAt, trackSeconds } from './tracks';
+import { templateAt, trackSeconds } from './tracks';
 
 /** A time of a title, in seconds from its start. */
 interface TitleMoment {

@@ -1,5 +1,3 @@
-import { applyOverrides, applySettings, withOwnAreas } from '../document/applyOverrides';
-import { applyValues } from '../document/applyValues';
 import type { Shift } from '../document/project';
 import type { FieldValues, Layer, Template, Timing, UnitKind } from '../document/template';
 import type { Homography } from '../display/homography';
@@ -27,6 +25,9 @@ import { NO_PICTURES, resolveLayout } from '../layout/resolveLayout';
 import { safeArea } from '../layout/safeAreas';
 import { countWords } from '../text/countWords';
 import { REST } from '../moves/pose';
+import type { Resolved } from '../resolve/resolve';
+import { resolve } from '../resolve/resolve';
+import { applySettings } from '../resolve/settings';
 import { FACES } from '../text/faces';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
@@ -35,7 +36,6 @@ import type { Act, Surroundings } from './motion';
 import type { Stage } from './paintLayer';
 import { paintStage } from './paintLayer';
 import type { TitleTiming } from './stretch';
-import { hasTracks, trackSettings } from './tracks';
 
 /** A layer ready to be asked for any time. */
 export interface CompiledLayer {
@@ -101,15 +101,15 @@ export function compile(
   pictures: PictureSizes = NO_PICTURES,
   shift: Shift | null = null,
 ): CompiledTitle {
-  const format = withOwnAreas(template, plainFormat);
-  const applied = applyValues(freeTyped(applyOverrides(template, format), values), values);
+  const resolved = resolve(template, { format: plainFormat, values });
+  const { format } = resolved;
   const by = shift === null ? null : wholePixels(shift, format);
   const layOut = (moved: Template): LaidOut => {
     const laid = layOutStill(moved, format, fonts, pictures, by);
     return by === null ? laid : { ...laid, boxes: shiftBoxes(laid.boxes, by, format) };
   };
-  const still = layOut(applied);
-  const at = hasTracks(applied) ? followTracks(applied, layOut) : () => still;
+  const still = layOut(resolved.template);
+  const at = resolved.isKeyed ? followTracks(resolved, layOut) : () => still;
   return {
     format,
     toPixels: unitsToPixels(format),
@@ -157,36 +157,21 @@ const STATES_KEPT = 48;
 
 /** A title laid out anew wherever its keyframes give other values. */
 function followTracks(
-  applied: Template,
+  { template, keysAt }: Resolved,
   layOut: (template: Template) => LaidOut,
 ): (seconds: number, timing: TitleTiming) => LaidOut {
   const known = new Map<string, LaidOut>();
   return (seconds, timing) => {
-    const settings = trackSettings(applied, seconds, timing);
+    const settings = keysAt(seconds, timing);
     const state = JSON.stringify(settings);
     const before = known.get(state);
     if (before !== undefined) return before;
-    const made = layOut(applySettings(applied, settings));
+    const made = layOut(applySettings(template, settings));
     const [oldest] = known.keys();
     if (known.size >= STATES_KEPT && oldest !== undefined) known.delete(oldest);
     known.set(state, made);
     return made;
   };
-}
-
-/** The template with keyframes off for what an editor has set: a value that was typed stays as it is typed. */
-function freeTyped(template: Template, values: FieldValues): Template {
-  const typed = template.fields
-    .filter(({ id }) => values[id] !== undefined)
-    .flatMap(({ targets }) => targets);
-  const isTyped = (layerId: string, path: string): boolean =>
-    typed.some((target) => target.layerId === layerId && target.path === path);
-  if (typed.length === 0 || !hasTracks(template)) return template;
-  const layers = template.layers.map((layer) => ({
-    ...layer,
-    motion: { ...layer.motion, tracks: layer.motion.tracks.filter(({ path }) => !isTyped(layer.id, path)) },
-  }));
-  return { ...template, layers };
 }
 
 function layOutStill(

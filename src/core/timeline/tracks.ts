@@ -1,6 +1,7 @@
 import bezier from 'bezier-easing';
 import { mixColours } from '../colour/mixStops';
-import { applySettings } from '../document/applyOverrides';
+import { applySettings } from '../resolve/settings';
+import { isFollowed } from '../document/editTracks';
 import type {
   FieldValue,
   Keyframe,
@@ -119,9 +120,6 @@ export function mixValues(from: FieldValue, to: FieldValue, share: number): Fiel
   });
 }
 
-/** Whether a property follows a track: it is on and has keys. */
-export const isFollowed = ({ on, keys }: Track): boolean => on && keys.length > 0;
-
 /** Whether anything of a template follows keyframes. */
 export function hasTracks(template: Template): boolean {
   return template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
@@ -156,7 +154,7 @@ export function trackSeconds(
   return retimed(retime, seconds, timing.totalSeconds);
 }
 
-/** The template as its tracks have it at a time: the properties that follow keyframes have their value then. */
+/** The template with its tracks' values at a time written over the design's, in no format's own way; see `resolve` for what shows. */
 export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {
   return applySettings(template, trackSettings(template, seconds, timing));
 }

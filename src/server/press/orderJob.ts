@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import { checkValue } from '@/core/document/check';
 import { withAutomaticValues } from '@/core/document/automatic';
-import { designValue } from '@/core/document/applyValues';
+import { designValue } from '@/core/resolve/fieldValue';
 import type { Delivery, Plan } from '@/core/document/plan';
 import { MASTER_ID } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';

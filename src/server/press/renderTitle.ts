@@ -1,6 +1,6 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { picturesOf } from '@/core/document/pictures';
+import { picturesOf } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/layout/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { stretchTiming } from '@/core/timeline/stretch';
@@ -51,7 +51,7 @@ export async function renderTitle({
   const sink = createSink(output.id, { path: partial, format, rate });
   const references: { frame: number; alpha: Uint8Array; png: Uint8Array }[] = [];
   let framesPainted = 0;
-  const pictures = await loadPictures(picturesOf(title.document, title.values));
+  const pictures = await loadPictures(picturesOf(title.document, { format, values: title.values }));
   try {
     await pool.render(
       { ...title, format: format.id, rate: rate.id, frames: output.frames, pictures },

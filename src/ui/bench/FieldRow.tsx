@@ -4,7 +4,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { AdjustmentsHorizontalIcon, ArrowsUpDownIcon, XMarkIcon } from '@heroicons/react/24/outline';
 import { useState } from 'react';
 import { driveBy, updateField } from '@/core/document/editFields';
-import { DEFAULT_DATE_PATTERN } from '@/core/document/applyValues';
+import { DEFAULT_DATE_PATTERN } from '@/core/resolve/fieldValue';
 import type { AutomaticSource, Field, FieldLimits, Template } from '@/core/document/template';
 import { AUTOMATIC_SOURCES } from '@/core/document/template';
 import { bindLayer, findProperty } from '@/core/layers';

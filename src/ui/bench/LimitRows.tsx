@@ -1,6 +1,6 @@
 'use client';
 import type { Field, FieldLimits } from '@/core/document/template';
-import { writeDate } from '@/core/document/applyValues';
+import { writeDate } from '@/core/resolve/fieldValue';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';
 import { Row } from './PropertyRow';

@@ -1,28 +1,34 @@
 'use client';
+import { setPropertyIn } from '@/core/document/editInFormat';
 import { updateLayer } from '@/core/document/editTemplate';
 import type { LongStep, TextLayer } from '@/core/document/template';
 import { bindLayer } from '@/core/layers';
+import { LONG_STEPS_PATH, stepsToText } from '@/core/layers/longSteps';
 import { NumberBox } from '../shared/NumberBox';
 import { Segmented } from '../shared/Segmented';
 import { useApply } from './benchStore';
-import { PropertyRow, Row } from './PropertyRow';
+import { OverrideNote, PropertyRow, Row } from './PropertyRow';
 import { Section } from './Section';
+import { useEditing } from './useEditing';
 
 /** What to do, in order, when the text is wider than its limit; and the column it is set in. */
 export function LongPanel({ layer }: { readonly layer: TextLayer }) {
   const apply = useApply();
-  const change = (part: Partial<TextLayer>): void =>
-    apply((now) => updateLayer(now, layer.id, (one) => (one.kind === 'text' ? { ...one, ...part } : one)));
+  const { place } = useEditing();
+  const changeSteps = (steps: readonly LongStep[]): void =>
+    apply((now) => setPropertyIn(now, place, layer.id, LONG_STEPS_PATH, stepsToText(steps)));
+  const setIn = (columnU: number | null): void =>
+    apply((now) => updateLayer(now, layer.id, (one) => (one.kind === 'text' ? { ...one, columnU } : one)));
   const find = <K extends LongStep['kind']>(kind: K): Extract<LongStep, { kind: K }> | undefined =>
     layer.whenLong.find((step): step is Extract<LongStep, { kind: K }> => step.kind === kind);
   const put = (step: LongStep): void =>
-    change({ whenLong: layer.whenLong.map((old) => (old.kind === step.kind ? step : old)) });
+    changeSteps(layer.whenLong.map((old) => (old.kind === step.kind ? step : old)));
   const toggle = (kind: LongStep['kind'], first: LongStep): void => {
     const without = layer.whenLong.filter((step) => step.kind !== kind);
-    if (without.length < layer.whenLong.length) return change({ whenLong: without });
+    if (without.length < layer.whenLong.length) return changeSteps(without);
     // A cut comes last: it always fits, so nothing after it would be tried.
     const at = kind !== 'cut' && without.at(-1)?.kind === 'cut' ? without.length - 1 : without.length;
-    change({ whenLong: without.toSpliced(at, 0, first) });
+    changeSteps(without.toSpliced(at, 0, first));
   };
   const columns = bindLayer(layer).properties.filter(
     ({ path }) => path === 'columnU' || (path === 'maxWidthShare' && layer.columnU === null),
@@ -44,12 +50,13 @@ export function LongPanel({ layer }: { readonly layer: TextLayer }) {
             { value: 'words', label: 'As wide as it is' },
             { value: 'column', label: 'A column' },
           ]}
-          onChange={(kind) => change({ columnU: kind === 'words' ? null : 600 })}
+          onChange={(kind) => setIn(kind === 'words' ? null : 600)}
         />
       </Row>
       {columns.map((property) => (
         <PropertyRow key={property.path} layer={layer} property={property} />
       ))}
+      <OverrideNote layerId={layer.id} path={LONG_STEPS_PATH} label="When the text is long" />
       <StepRow
         label="Wrap"
         on={wrap !== undefined}
@@ -114,7 +121,7 @@ export function LongPanel({ layer }: { readonly layer: TextLayer }) {
               disabled={i === 0 || step.kind === 'cut'}
               aria-label={`Try ${step.kind} earlier`}
               title="Click to try it earlier"
-              onClick={() => change({ whenLong: swap(layer.whenLong, i) })}
+              onClick={() => changeSteps(swap(layer.whenLong, i))}
               className="mr-1 rounded bg-paper px-1.5 py-0.5 font-semibold enabled:hover:bg-leaf-wash"
             >
               {i + 1} {step.kind}

@@ -46,9 +46,8 @@ interface PropertyProps {
 /** A property of the chosen layers with its control, its gold leaf, and whether this format has it otherwise. */
 export function PropertyRow({ layer, property, label = property.label }: PropertyProps) {
   const apply = useApply();
-  const { template, layers, format, set } = useEditing();
+  const { template, layers, set } = useEditing();
   const open = fieldOf(template, layer.id, property.path) !== undefined;
-  const held = overrideFor(template, format, layer.id, property.path);
   // One layer cannot differ from itself, and asking every row of every layer is what makes typing slow.
   const differs = layers.slice(1).some((one) => {
     const other = findProperty(one, property.path);
@@ -64,20 +63,35 @@ export function PropertyRow({ layer, property, label = property.label }: Propert
   const note = (
     <>
       {differs && <span className="block text-[11px] italic">mixed</span>}
-      {held !== undefined && (
-        <OverrideMark
-          label={label}
-          override={held}
-          format={format}
-          onReset={() => apply((now) => clearOverride(now, held))}
-        />
-      )}
+      <OverrideNote layerId={layer.id} path={property.path} label={label} />
     </>
   );
   return (
     <Row label={label} leaf={leaf} note={note}>
       <PropertyControl label={label} property={property} onChange={(value) => set(property.path, value)} />
     </Row>
+  );
+}
+
+interface NoteProps {
+  readonly layerId: string;
+  readonly path: string;
+  readonly label: string;
+}
+
+/** The mark of a property that the format looked at has otherwise; nothing for any other. */
+export function OverrideNote({ layerId, path, label }: NoteProps) {
+  const apply = useApply();
+  const { template, format } = useEditing();
+  const held = overrideFor(template, format, layerId, path);
+  if (held === undefined) return null;
+  return (
+    <OverrideMark
+      label={label}
+      override={held}
+      format={format}
+      onReset={() => apply((now) => clearOverride(now, held))}
+    />
   );
 }
 

@@ -33,7 +33,8 @@ export const ScopeRow = memo(function ScopeRow() {
       </div>
       {scope !== null && (
         <p className="mx-3.5 mb-2 text-[12px] text-soft">
-          Figures, colours and places change there only. Lists, such as outlines, are the same everywhere.
+          Figures, colours, places and what is done with long text change there only. Lists, such as outlines,
+          are the same everywhere.
         </p>
       )}
     </>

@@ -2,7 +2,8 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { tidelineStrap } from '../../../demo/templates';
-import { applyValues } from '@/core/document/applyValues';
+import { FORMATS } from '@/core/layout/formats';
+import { resolve } from '@/core/resolve/resolve';
 import { toggleField } from '@/core/document/editFields';
 import type { Field, Layer, Template } from '@/core/document/template';
 import { parseTemplate } from '@/core/document/templateSchema';
@@ -37,6 +38,8 @@ const openCard = (): void => {
     </BenchAround>,
   );
 };
+
+const WIDE = FORMATS.get('wide-1080');
 
 describe('a field', () => {
   test('has a section, help and limits', async () => {
@@ -79,7 +82,10 @@ describe('a field', () => {
     expect(options.some((option) => /: reads$/.test(option ?? ''))).toBe(false);
     await userEvent.selectOptions(drives, 'Gold edge: fill');
     expect(field('Panel colour').targets).toHaveLength(2);
-    const shown = applyValues(template(), { [field('Panel colour').id]: '#123456' });
+    const shown = resolve(template(), {
+      format: WIDE,
+      values: { [field('Panel colour').id]: '#123456' },
+    }).template;
     const fills = shown.layers.flatMap((layer: Layer) => (layer.kind === 'box' ? [layer.fill] : []));
     expect(fills.filter((fill) => fill === '#123456')).toHaveLength(2);
     valid();
@@ -100,9 +106,11 @@ describe('a choice that sets several things', () => {
     valid();
     const { id, limits } = field('Variant 1');
     const [, other] = limits.choices ?? [];
-    const shown = applyValues(template(), { [id]: other.value });
+    const shown = resolve(template(), { format: WIDE, values: { [id]: other.value } }).template;
     expect(shown.layers.find((layer) => layer.id === 'panel')).toMatchObject({ fill: '#445566' });
-    expect(applyValues(template(), { [id]: 'a' }).layers).toEqual(template().layers);
+    expect(resolve(template(), { format: WIDE, values: { [id]: 'a' } }).template.layers).toEqual(
+      template().layers,
+    );
   });
 
   test('variants are added, named and taken out, but two stay', async () => {

@@ -1,14 +1,14 @@
 'use client';
 import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { applyOverrides, withOwnAreas } from '@/core/document/applyOverrides';
+import { resolve } from '@/core/resolve/resolve';
 import type { EditPlace } from '@/core/document/editInFormat';
 import { setPropertyIn } from '@/core/document/editInFormat';
 import { updateLayer } from '@/core/document/editTemplate';
 import type { FieldValue, Layer, Template } from '@/core/document/template';
 import type { FrameFormat } from '@/core/layout/formats';
 import { FORMATS } from '@/core/layout/formats';
-import { hasTracks, templateAt } from '@/core/timeline/tracks';
+import { hasTracks } from '@/core/timeline/tracks';
 import { useApply, useBench, useTemplate } from './benchStore';
 
 export interface Editing {
@@ -45,9 +45,9 @@ export function useEditingState(): Editing {
   const at = useStore(playhead, (now) => (hasTracks(template) ? now : null));
   return useMemo(() => {
     const id = template.formats.includes(formatId) ? formatId : template.formats[0];
-    const format = withOwnAreas(template, FORMATS.get(id));
-    const moved = at === null ? template : templateAt(template, at.seconds, at.timing);
-    const shown = applyOverrides(moved, format);
+    const resolved = resolve(template, { format: FORMATS.get(id) });
+    const { format } = resolved;
+    const shown = at === null ? resolved.template : resolved.at(at.seconds, at.timing);
     const place = { format, scope };
     const layers = selection.flatMap((one) => shown.layers.find((layer) => layer.id === one) ?? []);
     const ids = layers.map((layer) => layer.id);

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { picturesOf } from '@/core/document/pictures';
+import { picturesOf } from '@/core/resolve/pictures';
 import type { Title } from '@/core/document/project';
 import { sameValue } from '@/core/kit/sameValue';
 import type { PictureSizes } from '@/core/layers/layerKind';
@@ -50,7 +50,7 @@ export function useTitleCompiler(
   const shownValues = useShownValues();
   const wanted = seen.flatMap((title) => {
     const edition = editions.get(title.editionId);
-    return edition === undefined ? [] : picturesOf(edition.document, title.values);
+    return edition === undefined ? [] : picturesOf(edition.document, { format, values: shownValues(title) });
   });
   const pictures = usePictures([...new Set(wanted)]);
   const keeper = useKeeper(format, fonts, pictures);

@@ -4,7 +4,7 @@ import type { FieldValues, Template } from '@/core/document/template';
 import type { FrameFormat } from '@/core/layout/formats';
 import { InputError } from '@/core/kit/inputError';
 import type { CompiledTitle } from '@/core/timeline/compile';
-import { picturesOf } from '@/core/document/pictures';
+import { picturesOf } from '@/core/resolve/pictures';
 import { compile } from '@/core/timeline/compile';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { usePictures } from './pictures';
@@ -38,7 +38,7 @@ export function useCompiled(
   format: FrameFormat,
   fonts: FontLibrary | null,
 ): CompileResult {
-  const pictures = usePictures(picturesOf(template, values));
+  const pictures = usePictures(picturesOf(template, { format, values }));
   const [keeper] = useState(() => new TitleKeeper());
   return useMemo<CompileResult>(
     () =>

@@ -1,6 +1,6 @@
 'use client';
 import type { ChangeEvent } from 'react';
-import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/document/applyValues';
+import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/resolve/fieldValue';
 import type { Field, FieldValue, FieldValues, Template } from '@/core/document/template';
 import { findProperty } from '@/core/layers';
 import { assertNever } from '@/core/kit/assertNever';

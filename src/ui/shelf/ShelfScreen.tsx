@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { TEMPLATE_KINDS } from '@/core/document/kinds';
-import { designValue } from '@/core/document/applyValues';
+import { designValue } from '@/core/resolve/fieldValue';
 import type { ProjectSummary } from '@/db/projects';
 import type { ShelfEntry } from '@/server/usecases/shapes';
 import { useFonts } from '../picture/useFonts';

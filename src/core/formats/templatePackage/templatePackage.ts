@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import * as yup from 'yup';
 import { checkValue } from '../../document/check';
-import { picturesOf } from '../../document/pictures';
+import { everyPicture } from '../../resolve/pictures';
 import { exactly, listOf } from '../../document/schemaParts';
 import type { Template } from '../../document/template';
 import { parseTemplate } from '../../document/templateSchema';
@@ -43,7 +43,7 @@ interface Manifest {
 /** The ids of the pictures that a package of a template holds: those it shows, and a still that it lies over. */
 export function packagedPictureIds(template: Template): string[] {
   const below = template.backdrop.startsWith('asset:') ? [template.backdrop.slice('asset:'.length)] : [];
-  return [...new Set([...picturesOf(template, {}), ...below])];
+  return [...new Set([...everyPicture(template), ...below])];
 }
 
 /** A template with its pictures as a zip. The same template gives the same bytes. */

@@ -1,4 +1,4 @@
-import { limitValue } from '../../document/applyValues';
+import { limitValue } from '../../resolve/fieldValue';
 import type { Field } from '../../document/template';
 import { cleanText } from '../../text/cleanText';
 import { defineCheck } from '../check';

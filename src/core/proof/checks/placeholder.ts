@@ -1,4 +1,4 @@
-import { designValue } from '../../document/applyValues';
+import { designValue } from '../../resolve/fieldValue';
 import { defineCheck } from '../check';
 
 export const placeholderCheck = defineCheck({

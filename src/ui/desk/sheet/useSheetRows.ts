@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { designValue } from '@/core/document/applyValues';
+import { designValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/document/project';
 import type { Template } from '@/core/document/template';
 import type { CellContext, Column } from '@/core/project/cells';

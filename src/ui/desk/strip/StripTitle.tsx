@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import { designValue } from '@/core/document/applyValues';
+import { designValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/document/project';
 import { titleIn } from '@/core/project/deliver';
 import { readingOf } from '@/core/proof/readingOf';

@@ -1,19 +1,8 @@
+import type { PropertySetting, Template } from '../document/template';
 import { findProperty } from '../layers';
 import type { FrameFormat } from '../layout/formats';
-import type { Override, PropertySetting, Template } from './template';
 
-/** The template as one format has it: first what its shape has otherwise, then what the format itself has. */
-export function applyOverrides(template: Template, format: FrameFormat): Template {
-  if (template.overrides.length === 0) return template;
-  const inScope = ({ scope }: Override): boolean =>
-    scope.kind === 'shape' ? scope.id === format.shape : scope.id === format.id;
-  const ordered = template.overrides
-    .filter(inScope)
-    .toSorted((a, b) => Number(a.scope.kind === 'format') - Number(b.scope.kind === 'format'));
-  return applySettings(template, ordered);
-}
-
-/** The template with properties set; those of layers that are gone or do not have them are passed over. */
+/** The template with properties set, the later over the earlier; those of layers that are gone or do not have them are passed over. */
 export function applySettings(template: Template, settings: readonly PropertySetting[]): Template {
   if (settings.length === 0) return template;
   const layers = new Map(template.layers.map((layer) => [layer.id, layer]));

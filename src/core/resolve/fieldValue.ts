@@ -1,25 +1,7 @@
 import { format as formatDate, parseISO } from 'date-fns';
 import { findProperty } from '../layers';
 import { cleanText } from '../text/cleanText';
-import { applySettings } from './applyOverrides';
-import type { Field, FieldValue, FieldValues, PropertySetting, Template } from './template';
-
-/** The template with what an editor typed put in place of the design's values. Targets that are gone are passed over. */
-export function applyValues(template: Template, values: FieldValues): Template {
-  const settings = template.fields.flatMap((field) => {
-    const value = values[field.id];
-    return value === undefined ? [] : fieldSettings(field, value);
-  });
-  return applySettings(template, settings);
-}
-
-/** What a value of a field sets: one property or many. */
-function fieldSettings(field: Field, value: FieldValue): PropertySetting[] {
-  const variant = field.limits.choices?.find((choice) => choice.value === value);
-  const shown = limitValue(field, value);
-  const direct = field.targets.map((target) => ({ ...target, value: shown }));
-  return [...direct, ...(variant?.sets ?? [])];
-}
+import type { Field, FieldValue, Template } from '../document/template';
 
 /** What the design says for a field; for one without a property of its own the first choice, else an empty text. */
 export function designValue(template: Template, field: Field): FieldValue {
