@@ -5,6 +5,7 @@ import { roundedRectOutline } from '@/core/display/shapes';
 import { IDENTITY } from '@/core/kit/matrix';
 import { serverSurfaces } from '../server/raster';
 import { Painter } from './painter';
+import type { SurfaceMaker } from './surface';
 
 const SIZE = 60;
 type Pixel = [number, number, number, number];
@@ -61,9 +62,7 @@ test('a clip shows only what lies in its rectangle, and does not outlast its ite
 
 test('a group is laid down as one: what overlaps in it does not show through', () => {
   const items = [box(10, 10, 20, 20, '#ff0000'), box(20, 10, 20, 20, '#0000ff')];
-  const at = paint([
-    { kind: 'group', boundsPx: { x: 10, y: 10, width: 30, height: 20 }, opacity: 0.5, items },
-  ]);
+  const at = paint([{ kind: 'group', opacity: 0.5, items }]);
   const [red, , blue, alpha] = at(25, 15);
   expect(red).toBe(0);
   expect(blue).toBe(255);
@@ -73,7 +72,6 @@ test('a group is laid down as one: what overlaps in it does not show through', (
 describe('a shadow', () => {
   const shadow = (blurPx: number): DisplayItem => ({
     kind: 'shadow',
-    boundsPx: { x: 20, y: 20, width: 20, height: 20 },
     offsetPx: { x: 10, y: 0 },
     blurPx,
     colour: '#0000ff',
@@ -100,8 +98,19 @@ describe('a shadow', () => {
   });
 
   test('outside the picture costs nothing and paints nothing', () => {
-    const nothing = { ...shadow(3), boundsPx: { x: 0, y: 0, width: 0, height: 0 } } as DisplayItem;
-    expect(paint([nothing])(30, 30)).toEqual([0, 0, 0, 0]);
+    let pixels = 0;
+    const counting: SurfaceMaker = {
+      ...serverSurfaces,
+      surface(width, height) {
+        pixels += width * height;
+        return serverSurfaces.surface(width, height);
+      },
+    };
+    const items = [{ ...shadow(3), items: [box(200, 20, 20, 20)] } as DisplayItem];
+    const context = createCanvas(SIZE, SIZE).getContext('2d');
+    new Painter(counting).paint(context, { widthPx: SIZE, heightPx: SIZE, items });
+    expect(pixels).toBe(0);
+    expect(paint(items)(30, 30)).toEqual([0, 0, 0, 0]);
   });
 });
 

@@ -1,256 +1,252 @@
+import { growBlur, itemBounds, listBounds, neededWithin } from '@/core/display/bounds';
+import { invertMap } from '@/core/display/homography';
 import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/list';
 import type { Outline } from '@/core/display/outline';
 import { replayOutline } from '@/core/display/outline';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Matrix } from '@/core/kit/matrix';
-import { mapRect } from '@/core/kit/matrix';
 import type { Rect } from '@/core/kit/rect';
-import { growRect, outwardRect } from '@/core/kit/rect';
+import { intersectRects } from '@/core/kit/rect';
 import { blurAxes } from './blurAxes';
 import { Exposure } from './exposure';
-import { brightnessToAlpha, pixelsOf, warpPixels } from './pixels';
+import { brightnessToAlpha, warpPixels } from './pixels';
 import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
+import { SurfacePool } from './surfacePool';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
 
-/** Paints display lists with one canvas implementation; paths are made once per outline. */
+/** Where something is painted. */
+interface Canvas {
+  readonly context: SurfaceContext;
+  /** The part of the picture (whole px) whose top left corner lies at the context's; nothing else need be painted. */
+  readonly area: Rect;
+  /** Paints everything in this colour, for a shadow. */
+  readonly tint?: HexColour;
+}
+
+/** Surfaces are never longer than this, whatever a perspective brings near. */
+const LONGEST_SIDE_PX = 8192;
+
+/**
+ * Paints display lists with one canvas implementation. Paths are made once per outline. What is painted by itself
+ * first gets a surface that is no larger than what of it can be seen.
+ */
 export class Painter {
   private readonly paths = new WeakMap<Outline, SurfacePath>();
+  private readonly pool: SurfacePool;
 
-  constructor(private readonly maker: SurfaceMaker) {}
+  constructor(private readonly maker: SurfaceMaker) {
+    this.pool = new SurfacePool(maker);
+  }
 
   /** Paints a frame over what the context shows, at its top left corner. */
   paint(context: SurfaceContext, list: DisplayList): void {
-    this.paintItems(context, list.items, 0, 0);
+    this.paintPart(context, list.items, { x: 0, y: 0, width: list.widthPx, height: list.heightPx });
+  }
+
+  /** Paints a part of a frame (whole px), its top left corner at the context's. */
+  paintPart(context: SurfaceContext, items: readonly DisplayItem[], area: Rect): void {
+    this.paintItems({ context, area }, items);
     context.setTransform(1, 0, 0, 1, 0, 0);
   }
 
-  /** Paints a part of a frame, with the frame's point (`left`, `top`), whole pixels, at the context's corner. */
-  paintPart(context: SurfaceContext, items: readonly DisplayItem[], left: number, top: number): void {
-    this.paintItems(context, items, left, top);
-    context.setTransform(1, 0, 0, 1, 0, 0);
+  private paintItems(on: Canvas, items: readonly DisplayItem[]): void {
+    for (const item of items) this.paintItem(on, item);
   }
 
-  private paintItems(
-    context: SurfaceContext,
-    items: readonly DisplayItem[],
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    for (const item of items) this.paintItem(context, item, left, top, tint);
-  }
-
-  private paintItem(
-    context: SurfaceContext,
-    item: DisplayItem,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
+  private paintItem(on: Canvas, item: DisplayItem): void {
     switch (item.kind) {
       case 'fill':
-        place(context, item.matrix, left, top);
-        context.globalAlpha = item.opacity;
-        context.fillStyle = paintStyle(context, item.paint, tint);
-        context.fill(this.pathOf(item.outline));
-        context.globalAlpha = 1;
-        return;
+        return this.paintFill(on, item);
       case 'stroke':
-        place(context, item.matrix, left, top);
-        context.globalAlpha = item.opacity;
-        context.strokeStyle = paintStyle(context, item.paint, tint);
-        context.lineWidth = item.width;
-        context.lineJoin = 'round';
-        context.stroke(this.pathOf(item.outline));
-        context.globalAlpha = 1;
-        return;
-      case 'clip':
-        this.paintClip(context, item, left, top, tint);
-        return;
-      case 'group':
-        this.paintGroup(context, item, left, top, tint);
-        return;
-      case 'shadow':
-        this.paintShadow(context, item, left, top);
-        return;
-      case 'mask':
-        this.paintMask(context, item, left, top, tint);
-        return;
-      case 'blur':
-        this.paintBlur(context, item, left, top, tint);
-        return;
+        return this.paintStroke(on, item);
       case 'image':
-        this.paintImage(context, item, left, top, tint);
-        return;
+        return this.paintImage(on, item);
+      case 'clip':
+        return this.paintClip(on, item);
+      case 'group':
+        return this.paintGroup(on, item);
+      case 'atop':
+        return this.paintAtop(on, item);
+      case 'shadow':
+        return this.paintShadow(on, item);
+      case 'mask':
+        return this.paintMask(on, item);
+      case 'blur':
+        return this.paintBlur(on, item);
       case 'warp':
-        this.paintWarp(context, item, left, top, tint);
-        return;
+        return this.paintWarp(on, item);
       case 'average':
-        this.paintAverage(context, item, left, top, tint);
-        return;
+        return this.paintAverage(on, item);
       default:
         assertNever(item, 'display item');
     }
   }
 
-  private paintWarp(
-    context: SurfaceContext,
-    item: Of<'warp'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    const { boundsPx, flatPx, toFlat, opacity } = item;
-    if (boundsPx.width <= 0 || boundsPx.height <= 0 || flatPx.width <= 0 || flatPx.height <= 0) return;
-    const source = pixelsOf(this.layer(flatPx, item.items, tint));
-    const target = this.maker.surface(boundsPx.width, boundsPx.height);
-    target.changePixels((data) => warpPixels(source, flatPx, data, boundsPx, toFlat));
-    this.lay(context, target, boundsPx.x - left, boundsPx.y - top, opacity);
+  private paintFill({ context, area, tint }: Canvas, item: Of<'fill'>): void {
+    place(context, item.matrix, area);
+    context.globalAlpha = item.opacity;
+    context.fillStyle = paintStyle(context, item.paint, tint);
+    context.fill(this.pathOf(item.outline));
+    context.globalAlpha = 1;
   }
 
-  private paintAverage(
-    context: SurfaceContext,
-    item: Of<'average'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    const { boundsPx } = item;
-    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
-    const sum = new Exposure(boundsPx.width * boundsPx.height);
-    for (const items of item.exposures) sum.add(pixelsOf(this.layer(boundsPx, items, tint)));
-    const target = this.maker.surface(boundsPx.width, boundsPx.height);
-    target.changePixels((data) => sum.write(data));
-    this.lay(context, target, boundsPx.x - left, boundsPx.y - top, 1);
+  private paintStroke({ context, area, tint }: Canvas, item: Of<'stroke'>): void {
+    place(context, item.matrix, area);
+    context.globalAlpha = item.opacity;
+    context.strokeStyle = paintStyle(context, item.paint, tint);
+    context.lineWidth = item.width;
+    context.lineJoin = 'round';
+    context.stroke(this.pathOf(item.outline));
+    context.globalAlpha = 1;
   }
 
-  private paintClip(
-    context: SurfaceContext,
-    item: Of<'clip'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
+  private paintImage(on: Canvas, item: Of<'image'>): void {
+    const image = this.maker.picture(item.asset);
+    if (image === null) return;
+    const { sourcePx: from, rect: to } = item;
+    const draw = ({ context, area }: Canvas): void => {
+      place(context, item.matrix, area);
+      context.drawImage(image, from.x, from.y, from.width, from.height, to.x, to.y, to.width, to.height);
+    };
+    if (on.tint === undefined) {
+      on.context.globalAlpha = item.opacity;
+      draw(on);
+      on.context.globalAlpha = 1;
+      return;
+    }
+    const area = visible(itemBounds(item), on.area);
+    if (area === null) return;
+    const layer = this.pool.take(area.width, area.height);
+    const { context } = layer;
+    draw({ context, area });
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.globalCompositeOperation = 'source-in';
+    context.fillStyle = on.tint;
+    context.fillRect(0, 0, area.width, area.height);
+    context.globalCompositeOperation = 'source-over';
+    this.lay(on, layer, area, item.opacity);
+  }
+
+  private paintClip(on: Canvas, item: Of<'clip'>): void {
+    const area = visible(itemBounds(item), on.area);
+    if (area === null) return;
+    const { context } = on;
     const { x, y, width, height } = item.rectPx;
     context.save();
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.beginPath();
-    context.rect(x - left, y - top, width, height);
+    context.rect(x - on.area.x, y - on.area.y, width, height);
     context.clip();
-    this.paintItems(context, item.items, left, top, tint);
+    this.paintItems(on, item.items);
     context.restore();
   }
 
-  private paintGroup(
-    context: SurfaceContext,
-    item: Of<'group'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    const { boundsPx, opacity } = item;
-    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
-    const layer = this.layer(boundsPx, item.items, tint);
-    this.lay(context, layer, boundsPx.x - left, boundsPx.y - top, opacity);
+  private paintGroup(on: Canvas, item: Of<'group'>): void {
+    const area = visible(itemBounds(item), on.area);
+    if (area !== null) this.lay(on, this.layer(area, item.items, on.tint), area, item.opacity);
   }
 
-  private paintShadow(context: SurfaceContext, item: Of<'shadow'>, left: number, top: number): void {
-    const spread = Math.ceil(item.blurPx * 3);
-    const area = growRect(item.boundsPx, spread);
-    if (item.boundsPx.width <= 0 || item.boundsPx.height <= 0) return;
+  private paintAtop(on: Canvas, item: Of<'atop'>): void {
+    // A shadow is as opaque with light on what throws it as without.
+    if (on.tint !== undefined) return;
+    const area = visible(listBounds(item.items), on.area);
+    if (area === null) return;
+    const layer = this.layer(area, item.items);
+    on.context.globalCompositeOperation = 'source-atop';
+    this.lay(on, layer, area, 1);
+    on.context.globalCompositeOperation = 'source-over';
+  }
+
+  private paintShadow(on: Canvas, item: Of<'shadow'>): void {
+    const bounds = listBounds(item.items);
+    const grown = bounds && growBlur(bounds, item.blurPx, item.blurPx);
+    const area = visible(grown, neededWithin(item, on.area));
+    if (area === null) return;
     const shape = this.layer(area, item.items, item.colour);
     const soft = item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
-    this.lay(context, soft, area.x + item.offsetPx.x - left, area.y + item.offsetPx.y - top, item.opacity);
+    const { x, y } = item.offsetPx;
+    this.lay(on, soft, { ...area, x: area.x + x, y: area.y + y }, item.opacity);
   }
 
-  private paintMask(
-    context: SurfaceContext,
-    item: Of<'mask'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    const { boundsPx } = item;
-    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
-    const layer = this.layer(boundsPx, item.items, tint);
-    const mask = this.layer(boundsPx, item.mask);
-    if (item.by === 'brightness') mask.changePixels(brightnessToAlpha);
+  private paintMask(on: Canvas, item: Of<'mask'>): void {
+    const area = visible(itemBounds(item), on.area);
+    if (area === null) return;
+    const layer = this.layer(area, item.items, on.tint);
+    const mask = this.layer(area, item.mask);
+    if (item.by === 'brightness') mask.changePixels(area.width, area.height, brightnessToAlpha);
     layer.context.globalCompositeOperation = item.mode === 'in' ? 'destination-in' : 'destination-out';
-    this.lay(layer.context, mask, 0, 0, 1);
-    this.lay(context, layer, boundsPx.x - left, boundsPx.y - top, 1);
+    this.lay({ context: layer.context, area }, mask, area, 1);
+    layer.context.globalCompositeOperation = 'source-over';
+    this.lay(on, layer, area, 1);
   }
 
-  private paintBlur(
-    context: SurfaceContext,
-    item: Of<'blur'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    const { boundsPx, acrossPx, downPx } = item;
-    if (boundsPx.width <= 0 || boundsPx.height <= 0) return;
-    const spread = Math.ceil(Math.max(acrossPx, downPx) * 3);
-    const area = growRect(boundsPx, spread);
-    const sharp = this.layer(area, item.items, tint);
+  private paintBlur(on: Canvas, item: Of<'blur'>): void {
+    const { acrossPx, downPx } = item;
+    const area = visible(itemBounds(item), neededWithin(item, on.area));
+    if (area === null) return;
+    const sharp = this.layer(area, item.items, on.tint);
     const even = Math.abs(acrossPx - downPx) < 0.01;
     const soft = even ? this.blurred(sharp, area, acrossPx) : sharp;
     if (!even) {
-      sharp.changePixels((data) => blurAxes(data, area.width, area.height, acrossPx, downPx));
+      sharp.changePixels(area.width, area.height, (data) =>
+        blurAxes(data, area.width, area.height, acrossPx, downPx),
+      );
     }
-    this.lay(context, soft, area.x - left, area.y - top, 1);
+    this.lay(on, soft, area, 1);
   }
 
-  private paintImage(
-    context: SurfaceContext,
-    item: Of<'image'>,
-    left: number,
-    top: number,
-    tint?: HexColour,
-  ): void {
-    const image = this.maker.picture(item.asset);
-    if (image === null) return;
-    const { sourcePx: from, rect: to } = item;
-    const draw = (on: SurfaceContext, x: number, y: number): void => {
-      place(on, item.matrix, x, y);
-      on.drawImage(image, from.x, from.y, from.width, from.height, to.x, to.y, to.width, to.height);
-    };
-    if (tint === undefined) {
-      context.globalAlpha = item.opacity;
-      draw(context, left, top);
-      context.globalAlpha = 1;
-      return;
+  private paintWarp(on: Canvas, item: Of<'warp'>): void {
+    const area = visible(itemBounds(item), on.area);
+    const flat = visible(listBounds(item.items), neededWithin(item, on.area));
+    const toFlat = invertMap(item.map);
+    if (area === null || flat === null || toFlat === null) return;
+    const flatLayer = this.layer(flat, item.items, on.tint);
+    const source = flatLayer.readPixels(flat.width, flat.height);
+    this.pool.giveBack(flatLayer);
+    const target = this.pool.take(area.width, area.height);
+    target.changePixels(area.width, area.height, (data) => warpPixels(source, flat, data, area, toFlat));
+    this.lay(on, target, area, item.opacity);
+  }
+
+  private paintAverage(on: Canvas, item: Of<'average'>): void {
+    const area = visible(itemBounds(item), on.area);
+    if (area === null) return;
+    const sum = new Exposure(area.width * area.height);
+    for (const items of item.exposures) {
+      const layer = this.layer(area, items, on.tint);
+      sum.add(layer.readPixels(area.width, area.height));
+      this.pool.giveBack(layer);
     }
-    const area = outwardRect(mapRect(item.matrix, to));
-    const layer = this.maker.surface(Math.max(1, area.width), Math.max(1, area.height));
-    draw(layer.context, area.x, area.y);
-    layer.context.setTransform(1, 0, 0, 1, 0, 0);
-    layer.context.globalCompositeOperation = 'source-in';
-    layer.context.fillStyle = tint;
-    layer.context.fillRect(0, 0, area.width, area.height);
-    this.lay(context, layer, area.x - left, area.y - top, item.opacity);
+    const target = this.pool.take(area.width, area.height);
+    target.changePixels(area.width, area.height, (data) => sum.write(data));
+    this.lay(on, target, area, 1);
   }
 
   // Blurring between two small canvases costs a quarter of blurring straight onto a full frame.
-  private blurred(shape: Surface, area: Rect, blurPx: number): Surface {
-    const target = this.maker.surface(area.width, area.height);
+  private blurred(shape: Surface, { width, height }: Rect, blurPx: number): Surface {
+    const target = this.pool.take(width, height);
     target.context.filter = `blur(${blurPx}px)`;
-    target.context.drawImage(shape.image, 0, 0);
+    target.context.drawImage(shape.image, 0, 0, width, height, 0, 0, width, height);
     target.context.filter = 'none';
+    this.pool.giveBack(shape);
     return target;
   }
 
   private layer(area: Rect, items: readonly DisplayItem[], tint?: HexColour): Surface {
-    const surface = this.maker.surface(area.width, area.height);
-    this.paintItems(surface.context, items, area.x, area.y, tint);
+    const surface = this.pool.take(area.width, area.height);
+    this.paintItems({ context: surface.context, area, tint }, items);
     return surface;
   }
 
-  private lay(context: SurfaceContext, surface: Surface, x: number, y: number, opacity: number): void {
+  /** Lays a surface that shows `area` down, and gives it back. */
+  private lay({ context, area: of }: Canvas, surface: Surface, area: Rect, opacity: number): void {
+    const { x, y, width, height } = area;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.globalAlpha = opacity;
-    context.drawImage(surface.image, x, y);
+    context.drawImage(surface.image, 0, 0, width, height, x - of.x, y - of.y, width, height);
     context.globalAlpha = 1;
+    this.pool.giveBack(surface);
   }
 
   private pathOf(outline: Outline): SurfacePath {
@@ -263,8 +259,16 @@ export class Painter {
   }
 }
 
-function place(context: SurfaceContext, m: Matrix, left: number, top: number): void {
-  context.setTransform(m[0], m[1], m[2], m[3], m[4] - left, m[5] - top);
+/** What of some bounds lies in an area, in whole px and no longer than a surface may be; null for nothing. */
+function visible(bounds: Rect | null, area: Rect): Rect | null {
+  if (bounds === null) return null;
+  const { x, y, width, height } = intersectRects(bounds, area);
+  if (width <= 0 || height <= 0) return null;
+  return { x, y, width: Math.min(width, LONGEST_SIDE_PX), height: Math.min(height, LONGEST_SIDE_PX) };
+}
+
+function place(context: SurfaceContext, m: Matrix, { x, y }: Rect): void {
+  context.setTransform(m[0], m[1], m[2], m[3], m[4] - x, m[5] - y);
 }
 
 /** A fill style; with a tint its colours become that colour and only its opacity counts, as for a shadow. */

@@ -1,12 +1,4 @@
 import type { Rect } from '@/core/kit/rect';
-import type { Surface } from './surface';
-
-/** A canvas's pixels: straight-alpha RGBA, row by row. */
-export function pixelsOf(surface: Surface): Uint8ClampedArray {
-  let pixels = new Uint8ClampedArray();
-  surface.changePixels((data) => (pixels = new Uint8ClampedArray(data)));
-  return pixels;
-}
 
 /** Makes each pixel as opaque as it is bright (BT.709 luma of what shows over black). */
 export function brightnessToAlpha(data: Uint8ClampedArray): void {

@@ -60,8 +60,10 @@ type SurfaceImage = object;
 export interface Surface {
   readonly image: SurfaceImage;
   readonly context: SurfaceContext;
-  /** Changes its pixels in place: straight-alpha RGBA, row by row. */
-  changePixels(change: (data: Uint8ClampedArray) => void): void;
+  /** Its top left `width` × `height` pixels: straight-alpha RGBA, row by row. */
+  readPixels(width: number, height: number): Uint8ClampedArray;
+  /** Changes its top left `width` × `height` pixels in place: straight-alpha RGBA, row by row. */
+  changePixels(width: number, height: number, change: (data: Uint8ClampedArray) => void): void;
 }
 
 /** What a canvas implementation offers the painter. */

@@ -47,8 +47,9 @@ export const serverSurfaces: SurfaceMaker = {
     return {
       image,
       context,
-      changePixels(change) {
-        const pixels = context.getImageData(0, 0, width, height);
+      readPixels: (across, down) => context.getImageData(0, 0, across, down).data,
+      changePixels(across, down, change) {
+        const pixels = context.getImageData(0, 0, across, down);
         change(pixels.data);
         context.putImageData(pixels, 0, 0);
       },

@@ -15,7 +15,7 @@ export function createRasterEyes(): Eyes & { looked: number } {
     looked: 0,
     paint(items: Parameters<Eyes['paint']>[0], crop: Parameters<Eyes['paint']>[1]) {
       const frame = createRasterFrame(crop.width, crop.height);
-      painter.paintPart(frame.context, items, crop.x, crop.y);
+      painter.paintPart(frame.context, items, crop);
       return { width: crop.width, height: crop.height, data: frame.readPixels() };
     },
     backdrop(picture: string, seconds: number): Promise<BackdropFrame | null> {

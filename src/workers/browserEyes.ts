@@ -25,7 +25,7 @@ export function createBrowserEyes(): Eyes {
       const width = Math.min(MOST_SIDE_PX, crop.width);
       const height = Math.min(MOST_SIDE_PX, crop.height);
       const context = surface(width, height);
-      painter.paintPart(context, items, crop.x, crop.y);
+      painter.paintPart(context, items, crop);
       return { width, height, data: context.getImageData(0, 0, width, height).data };
     },
     async backdrop(picture, seconds) {

@@ -74,7 +74,9 @@ describe('mixing', () => {
       { at: 1, colour: '#ffffff', opacity: 0 },
     ];
     const more = mixStops(stops);
-    expect(more).toEqual(expect.arrayContaining(stops));
+    // What is not seen at the end has the colour that goes out there.
+    const unseen = { ...stops[2], colour: '#ff8800' };
+    expect(more).toEqual(expect.arrayContaining([stops[0], stops[1], unseen]));
     const gaps = more.slice(1).map((stop, i) => stop.at - more[i].at);
     for (const gap of gaps) expect(gap).toBeCloseTo(gaps[0], 9);
     expect(more.map(({ opacity }) => opacity)).toEqual(

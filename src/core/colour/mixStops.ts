@@ -34,19 +34,33 @@ function mixInOklab(from: HexColour, to: HexColour, share: number): HexColour {
   return formatHex({ mode: 'oklab', l: between(a.l, b.l), a: between(a.a, b.a), b: between(a.b, b.b) });
 }
 
-/** Gradient stops with more between them, so that a painter that mixes in sRGB shows a mix in OKLab. */
+/**
+ * Gradient stops with more between them, so that a painter that mixes in sRGB shows a mix in OKLab. Colours count as
+ * far as they are opaque: what fades into transparency keeps its colour, whatever colour nothing has there.
+ */
 export function mixStops(stops: readonly GradientStop[]): GradientStop[] {
   return stops.flatMap((stop, i) => {
+    const before = stops[i - 1];
     const next = stops[i + 1];
-    if (next === undefined) return [stop];
+    // A painter mixes colours without regard to how opaque they are, so what is not seen takes those beside it.
+    const own = stop.opacity > 0 ? [stop] : beside(stop, before, next);
+    if (next === undefined) return own;
     const between = Array.from({ length: BETWEEN }, (_, k): GradientStop => {
       const share = (k + 1) / (BETWEEN + 1);
+      const opacity = stop.opacity + (next.opacity - stop.opacity) * share;
+      const weight = opacity > 0 ? (next.opacity * share) / opacity : share;
       return {
         at: stop.at + (next.at - stop.at) * share,
-        colour: mixColours(stop.colour, next.colour, share),
-        opacity: stop.opacity + (next.opacity - stop.opacity) * share,
+        colour: mixColours(stop.colour, next.colour, weight),
+        opacity,
       };
     });
-    return [stop, ...between];
+    return [...own, ...between];
   });
+}
+
+/** A stop that is not seen, in the colours of its neighbours: twice where they differ. */
+function beside(stop: GradientStop, before?: GradientStop, next?: GradientStop): GradientStop[] {
+  const colours = new Set([before?.colour, next?.colour].filter((colour) => colour !== undefined));
+  return colours.size === 0 ? [stop] : [...colours].map((colour) => ({ ...stop, colour }));
 }

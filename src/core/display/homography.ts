@@ -1,5 +1,7 @@
 import type { Outline } from './outline';
-import { OutlineBuilder, replayOutline } from './outline';
+import type { Corner } from './flatten';
+import { flattenOutline } from './flatten';
+import { OutlineBuilder } from './outline';
 import type { Matrix } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
 
@@ -89,41 +91,86 @@ export function mapOf([a, b, c, d, e, f]: Matrix): Homography {
   return [a, c, e, b, d, f, 0, 0, 1];
 }
 
+// Nearer to the eye than this share of its distance nothing is seen: it would be larger than any picture.
+const NEAREST = 0.02;
+
+/** How far before the eye a point is, 1 in the picture's plane; what is at 0 or below lies behind the eye. */
+const depthAt = (map: Homography, x: number, y: number): number => map[6] * x + map[7] * y + map[8];
+
 /** A point after a projective map. */
 function projectPoint(map: Homography, x: number, y: number): Point {
-  const w = map[6] * x + map[7] * y + map[8];
+  const w = depthAt(map, x, y);
   return { x: (map[0] * x + map[1] * y + map[2]) / w, y: (map[3] * x + map[4] * y + map[5]) / w };
 }
 
-/** An outline after a projective map of its points and handles; lines stay exact, curves within a few hundredths of a unit. */
+/**
+ * An outline after a projective map of its points and handles; lines stay exact, curves within a few hundredths of a
+ * unit. What reaches behind the eye is cut off before it.
+ */
 export function projectOutline(map: Homography, outline: Outline): Outline {
+  const { verbs, coords } = isBefore(map, outline.coords) ? outline : cutBefore(map, outline);
+  // Written out: this runs for every point of every letter of every frame.
+  const [a, b, c, d, e, f, g, h, k] = map;
+  const projected = new Array<number>(coords.length);
+  for (let i = 0; i < coords.length; i += 2) {
+    const [x, y] = [coords[i], coords[i + 1]];
+    const w = g * x + h * y + k;
+    projected[i] = (a * x + b * y + c) / w;
+    projected[i + 1] = (d * x + e * y + f) / w;
+  }
+  return { verbs, coords: projected };
+}
+
+/** Whether all points (x, y pairs) lie before the eye. */
+function isBefore(map: Homography, coords: readonly number[]): boolean {
+  if (map[6] === 0 && map[7] === 0) return true;
+  for (let i = 0; i < coords.length; i += 2)
+    if (depthAt(map, coords[i], coords[i + 1]) < NEAREST) return false;
+  return true;
+}
+
+/** The part of an outline that lies before the eye, its curves as lines. */
+function cutBefore(map: Homography, outline: Outline): Outline {
   const b = new OutlineBuilder();
-  const at = (x: number, y: number): [number, number] => {
-    const point = projectPoint(map, x, y);
-    return [point.x, point.y];
-  };
-  replayOutline(outline, {
-    moveTo: (x, y) => void b.moveTo(...at(x, y)),
-    lineTo: (x, y) => void b.lineTo(...at(x, y)),
-    quadraticCurveTo: (cx, cy, x, y) => void b.quadTo(...at(cx, cy), ...at(x, y)),
-    bezierCurveTo: (x1, y1, x2, y2, x, y) => void b.curveTo(...at(x1, y1), ...at(x2, y2), ...at(x, y)),
-    closePath: () => void b.close(),
-  });
+  for (const contour of flattenOutline(outline)) {
+    const kept = cutPolygon(map, contour);
+    kept.forEach(([x, y], i) => void (i === 0 ? b.moveTo(x, y) : b.lineTo(x, y)));
+    if (kept.length > 0) b.close();
+  }
   return b.build();
 }
 
-/** The rectangle around a rectangle's corners after a projective map. */
-export function projectRect(map: Homography, rect: Rect): Rect {
-  const { x, y, width, height } = rect;
-  const corners = [
-    projectPoint(map, x, y),
-    projectPoint(map, x + width, y),
-    projectPoint(map, x + width, y + height),
-    projectPoint(map, x, y + height),
-  ];
-  const left = Math.min(...corners.map((point) => point.x));
-  const top = Math.min(...corners.map((point) => point.y));
-  const right = Math.max(...corners.map((point) => point.x));
-  const bottom = Math.max(...corners.map((point) => point.y));
+/** A polygon cut along the line on which points come too near to the eye (Sutherland and Hodgman, 1974). */
+function cutPolygon(map: Homography, polygon: readonly Corner[]): Corner[] {
+  return polygon.flatMap((to, i): Corner[] => {
+    const from = polygon[(i + polygon.length - 1) % polygon.length];
+    const before = depthAt(map, ...from) - NEAREST;
+    const after = depthAt(map, ...to) - NEAREST;
+    const inside: Corner[] = after >= 0 ? [to] : [];
+    if (before >= 0 === after >= 0) return inside;
+    const share = before / (before - after);
+    return [[from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share], ...inside];
+  });
+}
+
+/** The rectangle around what of a rectangle lies before the eye, after a projective map; null for nothing. */
+export function projectRect(map: Homography, rect: Rect): Rect | null {
+  const points = projectCorners(map, rect);
+  if (points.length === 0) return null;
+  const left = Math.min(...points.map((point) => point.x));
+  const top = Math.min(...points.map((point) => point.y));
+  const right = Math.max(...points.map((point) => point.x));
+  const bottom = Math.max(...points.map((point) => point.y));
   return { x: left, y: top, width: right - left, height: bottom - top };
+}
+
+/** Where the corners of a rectangle (top left, then clockwise) go; fewer or more where a part lies behind the eye. */
+export function projectCorners(map: Homography, { x, y, width, height }: Rect): Point[] {
+  const corners: Corner[] = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
+  return cutPolygon(map, corners).map((corner) => projectPoint(map, ...corner));
 }

@@ -1,6 +1,7 @@
 import type { Matrix } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
 import { sameValue } from '../kit/sameValue';
+import type { Homography } from './homography';
 import type { Outline } from './outline';
 
 /** A colour as `#rrggbb`; how opaque it is stands beside it. */
@@ -35,7 +36,10 @@ export type Paint =
       readonly stops: readonly GradientStop[];
     };
 
-/** One step of drawing, in the order in which a painter takes it: the first lies furthest back. */
+/**
+ * One step of drawing, in the order in which a painter takes it: the first lies furthest back. How large a step is
+ * with all that it does follows from what is in it: see `itemBounds`.
+ */
 export type DisplayItem =
   | {
       readonly kind: 'fill';
@@ -62,14 +66,17 @@ export type DisplayItem =
   | {
       /** Painted on its own first, then laid down with one opacity. */
       readonly kind: 'group';
-      readonly boundsPx: Rect;
       readonly opacity: number;
+      readonly items: readonly DisplayItem[];
+    }
+  | {
+      /** Seen only on what lies below it in the same list, as much as that is opaque. */
+      readonly kind: 'atop';
       readonly items: readonly DisplayItem[];
     }
   | {
       /** The shadow that the items cast, without the items themselves. */
       readonly kind: 'shadow';
-      readonly boundsPx: Rect;
       readonly offsetPx: Point;
       /** Standard deviation of the blur. */
       readonly blurPx: number;
@@ -80,7 +87,6 @@ export type DisplayItem =
   | {
       /** The items where the mask's items are (`in`) or are not (`out`), by how opaque those are. */
       readonly kind: 'mask';
-      readonly boundsPx: Rect;
       readonly mode: 'in' | 'out';
       /** What of the mask counts: how opaque it is (when left out) or how bright. */
       readonly by?: 'alpha' | 'brightness';
@@ -88,25 +94,21 @@ export type DisplayItem =
       readonly mask: readonly DisplayItem[];
     }
   | {
-      /** The items painted flat in `flatPx`, then seen in perspective. */
+      /** The items painted flat, then seen in perspective. */
       readonly kind: 'warp';
-      readonly boundsPx: Rect;
-      readonly flatPx: Rect;
-      /** From pixels of the picture to pixels of the flat painting, row by row. */
-      readonly toFlat: readonly number[];
+      /** From pixels of the flat painting to pixels of the picture, row by row. */
+      readonly map: Homography;
       readonly opacity: number;
       readonly items: readonly DisplayItem[];
     }
   | {
       /** The mean of several paintings, as a shutter that is open for a while sees them. */
       readonly kind: 'average';
-      readonly boundsPx: Rect;
       readonly exposures: readonly (readonly DisplayItem[])[];
     }
   | {
       /** The items blurred by a standard deviation along each axis. */
       readonly kind: 'blur';
-      readonly boundsPx: Rect;
       readonly acrossPx: number;
       readonly downPx: number;
       readonly items: readonly DisplayItem[];

@@ -94,6 +94,7 @@ function targetProperty(target: PlaceTarget, write: (target: PlaceTarget) => Lay
     path: 'place.target',
     label: 'Attached to',
     part: 'place',
+    stage: 'layout',
     fieldKind: 'choice',
     control: { kind: 'choice', choices: areas },
     value,

@@ -14,9 +14,8 @@ import { assertNever } from '../kit/assertNever';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
-import type { PlacedBox } from '../layout/points';
-import type { LayerBinding, MeasureContext, Measured, Property } from './layerKind';
-import { NO_TEXT, pathShape } from './layerKind';
+import type { LayerBinding, LayerPaint, MeasureContext, Measured, Property } from './layerKind';
+import { NO_TEXT, ownShape } from './layerKind';
 import { paintOf } from './paintOf';
 import { choiceProperty, colourProperty, numberProperty, textProperty } from './properties';
 
@@ -31,6 +30,7 @@ export function bindBox(layer: BoxLayer): LayerBinding {
     dependsOn: [...new Set([...extents.flatMap(extentReferences), ...(encloses ? layer.encloses : [])])],
     measuresAfter: [],
     measure: (context) => measureBox(layer, context),
+    paint: ({ rect }) => boxPaint(layer, rect),
   };
 }
 
@@ -62,17 +62,24 @@ function measureBox(layer: BoxLayer, context: MeasureContext): Measured | null {
     y: down.start,
     firstBaseline: down.size,
     lastBaseline: down.size,
-    units: (_kind, box, toPixels) => {
-      const rect = layer.shape.kind === 'rectangle' ? snapRect(box, toPixels) : box;
-      const shape = pathShape(
+    ...(layer.shape.kind === 'rectangle' && { snaps: { x: true, y: true }, snap: snapEdges }),
+    units: (_kind, box, toPixels, snap) => {
+      const edges = snap ?? (layer.shape.kind === 'rectangle' ? snapEdges(box, toPixels) : []);
+      const rect = moveEdges(box, edges);
+      const shape = ownShape(
         shapeOutline(layer.shape, rect),
-        paintOf(layer.look, layer.fill, rect),
-        layer.fillOpacity,
+        { name: 'fill', rect },
+        boxPaint(layer, rect),
       );
       return [{ box: rect, ink: rect, shapes: [shape] }];
     },
   };
 }
+
+const boxPaint = (layer: BoxLayer, rect: Rect): LayerPaint => ({
+  paint: paintOf(layer.look, layer.fill, rect),
+  opacity: layer.fillOpacity,
+});
 
 const SIDE = { x: 'width', y: 'height' } as const;
 
@@ -123,14 +130,26 @@ function padRect(rect: Rect, { padding }: BoxLayer): Rect {
   };
 }
 
-/** Edges on whole pixels, so that they are sharp; never thinner than one pixel. */
-function snapRect(box: PlacedBox, toPixels: Matrix): Rect {
+/**
+ * How far (u) the left, top, right and bottom edge are from whole pixels, so that they are sharp on those; the box is
+ * never made thinner than one pixel.
+ */
+function snapEdges({ x, y, width, height }: Rect, toPixels: Matrix): readonly number[] {
   const [sx, , , sy, ex] = toPixels;
-  const left = Math.round(box.x * sx + ex);
-  const top = Math.round(box.y * sy);
-  const right = Math.max(left + 1, Math.round((box.x + box.width) * sx + ex));
-  const bottom = Math.max(top + 1, Math.round((box.y + box.height) * sy));
-  return { x: (left - ex) / sx, y: top / sy, width: (right - left) / sx, height: (bottom - top) / sy };
+  const left = Math.round(x * sx + ex);
+  const top = Math.round(y * sy);
+  const right = Math.max(left + 1, Math.round((x + width) * sx + ex));
+  const bottom = Math.max(top + 1, Math.round((y + height) * sy));
+  return [(left - ex) / sx - x, top / sy - y, (right - ex) / sx - x - width, bottom / sy - y - height];
+}
+
+function moveEdges(box: Rect, [left = 0, top = 0, right = 0, bottom = 0]: readonly number[]): Rect {
+  return {
+    x: box.x + left,
+    y: box.y + top,
+    width: Math.max(0, box.width + right - left),
+    height: Math.max(0, box.height + bottom - top),
+  };
 }
 
 function shapeOutline(shape: BoxShape, rect: Rect): Outline {

@@ -32,11 +32,19 @@ export type Control =
 /** The part of the settings that a property is shown in. */
 export type PropertyPart = 'type' | 'size' | 'place' | 'look' | 'motion';
 
+/**
+ * `layout`: the layer is measured again, and what depends on its size. `place`: it lies elsewhere, as it is; what
+ * hangs on it follows. `paint`: nothing else changes.
+ */
+export type PropertyStage = 'layout' | 'place' | 'paint';
+
 /** A property of one layer: what it is called, what it is now, and the layer with it changed. */
 export interface Property {
   readonly path: string;
   readonly label: string;
   readonly part: PropertyPart;
+  /** What a change of it asks for: laying out again, placing again, or only painting. */
+  readonly stage: PropertyStage;
   readonly fieldKind: FieldKind;
   readonly control: Control;
   readonly value: FieldValue;
@@ -94,11 +102,31 @@ export interface Measured {
   readonly type?: TypeFacts;
   /** Where the members of a stack lie in it, from its top left corner. */
   readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
-  units(kind: UnitKind, box: PlacedBox, toPixels: Matrix): LayerUnit[];
+  /**
+   * Its units where it lies. `snap` moves its edges and baselines (u each, in the order of `snap` below) from where
+   * they fall; left out, they lie on whole pixels as at rest.
+   */
+  units(kind: UnitKind, box: PlacedBox, toPixels: Matrix, snap?: readonly number[]): LayerUnit[];
+  /** How far its edges or baselines are from whole pixels where it lies; left out for a layer that has none to keep. */
+  snap?(box: PlacedBox, toPixels: Matrix): readonly number[];
+  /** Along which axes it keeps to whole pixels at rest. */
+  readonly snaps?: { readonly x: boolean; readonly y: boolean };
   /** The layer's one unit with other words, for a text whose numbers count. */
   reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit;
   /** The shapes at a time, for a layer whose content moves by itself. */
   animate?(seconds: number, box: PlacedBox): UnitShape[];
+}
+
+/** Which of a layer's own paints fills a shape, and the rectangle that a gradient goes across. */
+export interface OwnPaint {
+  readonly name: string;
+  readonly rect: Rect;
+}
+
+/** A paint with how opaque it is. */
+export interface LayerPaint {
+  readonly paint: Paint;
+  readonly opacity: number;
 }
 
 /** A shape of a unit, in design units of the picture. */
@@ -112,6 +140,8 @@ export type UnitShape =
       readonly lineU?: number;
       /** It lies behind words of the same unit rather than being one. */
       readonly ground?: boolean;
+      /** The layer's own paint that it is in, so that it can be painted otherwise without being laid out again. */
+      readonly own?: OwnPaint;
     }
   | {
       readonly kind: 'image';
@@ -148,6 +178,8 @@ export interface LayerBinding {
   readonly measuresAfter: readonly string[];
   /** null when the layer is absent: an empty text, or a box with nothing to enclose. */
   measure(context: MeasureContext): Measured | null;
+  /** One of its own paints, by the name that its shapes know it by; left out by kinds whose shapes have none. */
+  paint?(own: OwnPaint): LayerPaint;
 }
 
 /** A layer together with what its kind knows about it, and all its properties. */
@@ -166,4 +198,13 @@ export function solid(colour: HexColour): Paint {
 /** A filled outline as a shape. */
 export function pathShape(outline: Outline, paint: Paint, opacity = 1): UnitShape {
   return { kind: 'path', outline, paint, opacity };
+}
+
+/** A filled outline in one of its layer's own paints. */
+export function ownShape(
+  outline: Outline,
+  own: OwnPaint,
+  { paint, opacity }: LayerPaint,
+): Extract<UnitShape, { kind: 'path' }> {
+  return { kind: 'path', outline, paint, opacity, own };
 }

@@ -1,6 +1,6 @@
 import type { FieldValue, Layer } from '../document/template';
 import { FACES } from '../text/faces';
-import type { Control, Property, PropertyPart } from './layerKind';
+import type { Control, Property, PropertyPart, PropertyStage } from './layerKind';
 
 /** The part of the settings that a property belongs to, by the first word of its path. */
 function partOf(path: string): PropertyPart {
@@ -8,6 +8,15 @@ function partOf(path: string): PropertyPart {
   if (/^(padding|width|height|limits|shape|columnU|maxWidthShare|widthShare)/.test(path)) return 'size';
   if (/^place\./.test(path)) return 'place';
   return /^look\./.test(path) ? 'look' : 'type';
+}
+
+const PLACE = /^place\.(point|targetPoint|dxU|dyU|rotateDegrees|scaleX|scaleY)$/;
+const PAINT = /^(opacity|fillOpacity|plateOpacity|delaySeconds|look\..*|motion\..*|place\.pin\..*)$|(^|\.)(fill|plate)$|^colours?(\.|$)/;
+
+/** What a change of a property asks for; whatever is not known to be less asks for a new layout. */
+function stageOf(path: string): PropertyStage {
+  if (PLACE.test(path)) return 'place';
+  return PAINT.test(path) ? 'paint' : 'layout';
 }
 
 type NumberControl = Extract<Control, { kind: 'number' }>;
@@ -24,6 +33,7 @@ export function numberProperty(
     path,
     label,
     part: partOf(path),
+    stage: stageOf(path),
     fieldKind: 'number',
     control: { kind: 'number', unit, min, max, step },
     value,
@@ -45,6 +55,7 @@ export function colourProperty(
     path,
     label,
     part: partOf(path),
+    stage: stageOf(path),
     fieldKind: 'colour',
     control: { kind: 'colour' },
     value,
@@ -64,6 +75,7 @@ export function choiceProperty<T extends string>(
     path,
     label,
     part: partOf(path),
+    stage: stageOf(path),
     fieldKind: 'choice',
     control: { kind: 'choice', choices },
     value,
@@ -82,6 +94,7 @@ export function textProperty(
     path,
     label,
     part: partOf(path),
+    stage: stageOf(path),
     fieldKind: 'text',
     control: { kind: 'text', lines: 'many' },
     value,
@@ -100,6 +113,7 @@ export function switchProperty(
     path,
     label,
     part: partOf(path),
+    stage: stageOf(path),
     fieldKind: 'switch',
     control: { kind: 'switch' },
     value,
@@ -118,6 +132,7 @@ export function pictureProperty(
     path,
     label,
     part: partOf(path),
+    stage: stageOf(path),
     fieldKind: 'picture',
     control: { kind: 'picture' },
     value: value ?? '',

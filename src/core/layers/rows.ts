@@ -8,8 +8,16 @@ import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { TextLayout } from '../text/layoutText';
 import { textUnits } from '../text/units';
-import type { LayerBinding, LayerUnit, MeasureContext, Measured, Property, UnitShape } from './layerKind';
-import { pathShape, solid } from './layerKind';
+import type {
+  LayerBinding,
+  LayerPaint,
+  LayerUnit,
+  MeasureContext,
+  Measured,
+  Property,
+  UnitShape,
+} from './layerKind';
+import { ownShape, solid } from './layerKind';
 import { choiceProperty, colourProperty, faceChoices, numberProperty, weightChoices } from './properties';
 
 /** A list of rows with its properties; each row is a unit. Empty rows are left out. */
@@ -21,6 +29,7 @@ export function bindRows(layer: RowsLayer): LayerBinding {
     dependsOn: [],
     measuresAfter: [],
     measure: (context) => measureRows(layer, context),
+    paint: ({ name }) => rowsPaint(layer, name),
   };
 }
 
@@ -46,6 +55,15 @@ interface SetCell {
   readonly layout: TextLayout;
   /** From the row's left end. */
   readonly x: number;
+  readonly column: number;
+}
+
+const PLATE = 'plate';
+
+/** The paint of the plates, or of the words of a column by its number. */
+function rowsPaint(layer: RowsLayer, name: string): LayerPaint {
+  if (name === PLATE) return { paint: solid(layer.plate), opacity: layer.plateOpacity };
+  return { paint: solid(layer.columns[Number(name)].style.fill), opacity: 1 };
 }
 
 function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null {
@@ -75,6 +93,7 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
     missing: [...notes.missing],
     standIns: [...notes.standIns],
     type: { capU: notes.capU, squeeze: notes.squeeze, cut: notes.cut || all.length > layer.maxRows },
+    snaps: { x: false, y: true },
     units(kind, box, toPixels) {
       const units = rows.map((cells, i) => rowUnit(layer, cells, { ...box, y: box.y + i * step }, toPixels));
       return kind === 'row' ? units : [mergeUnits(units)];
@@ -118,7 +137,7 @@ function setRow(
     notes.capU = Math.min(notes.capU, capHeightU(column.style, context.fonts) * fitted.scale);
     notes.squeeze = Math.min(notes.squeeze, fitted.squeeze);
     notes.cut ||= fitted.cut;
-    return { layout: fitted.layout, x: start + (room - fitted.layout.width) * SHARES[column.align] };
+    return { column: i, layout: fitted.layout, x: start + (room - fitted.layout.width) * SHARES[column.align] };
   });
 }
 
@@ -136,22 +155,20 @@ function rowUnit(
     layer.plateOpacity > 0
       ? [
           {
-            kind: 'path',
-            outline: plate,
-            paint: solid(layer.plate),
-            opacity: layer.plateOpacity,
+            ...ownShape(plate, { name: PLATE, rect: box }, rowsPaint(layer, PLATE)),
             ground: true,
           },
         ]
       : [];
-  for (const { layout, x } of cells) {
+  for (const { layout, x, column } of cells) {
     // One baseline for all cells of a row, on a whole pixel.
     const middle = box.y + (box.height - layout.height) / 2;
     const baselinePx = (middle + layout.lines[0].baseline) * toPixels[3];
     const top = middle + (Math.round(baselinePx) - baselinePx) / toPixels[3];
     for (const part of textUnits(layout, 'layer').flatMap((unit) => unit.parts)) {
       const outline = new OutlineBuilder().add(part.outline, 1, 1, box.x + x, top).build();
-      shapes.push(pathShape(outline, solid(part.fill)));
+      const own = { name: String(column), rect: box };
+      shapes.push(ownShape(outline, own, rowsPaint(layer, own.name)));
     }
   }
   return { box, ink: box, shapes };
@@ -177,6 +194,7 @@ function rowsProperties(layer: RowsLayer): Property[] {
       path: 'rows',
       label: 'Rows',
       part: 'type',
+      stage: 'layout',
       fieldKind: 'rows',
       control: { kind: 'rows', columns: layer.columns.length },
       value: layer.rows,

@@ -2,7 +2,6 @@ import type { Paint } from '../display/list';
 import type { Layer, TextLayer, TextStyle } from '../document/template';
 import { plainText } from '../document/template';
 import { unionRects } from '../kit/rect';
-import type { Matrix } from '../kit/matrix';
 import type { FaceFeature } from '../text/faces';
 import { DEFAULT_FACE_ID, FACES } from '../text/faces';
 import { capHeightU } from '../text/capHeight';
@@ -15,7 +14,7 @@ import { textUnits } from '../text/units';
 import type { PlacedBox } from '../layout/points';
 import type { LayerBinding, LayerUnit, Measured, Property } from './layerKind';
 import { LONG_STEPS_PATH, stepsToText, textToSteps } from './longSteps';
-import { pathShape, solid } from './layerKind';
+import { ownShape, pathShape, solid } from './layerKind';
 import { paintOf } from './paintOf';
 import {
   choiceProperty,
@@ -36,6 +35,7 @@ export function bindText(layer: TextLayer): LayerBinding {
     dependsOn: [],
     measuresAfter: [],
     measure: ({ fonts, area }) => measureText(layer, area('titleSafe').width, fonts),
+    paint: ({ rect }) => ({ paint: paintOf(layer.look, layer.style.fill, rect), opacity: 1 }),
   };
 }
 
@@ -66,8 +66,16 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
       const [unit] = (counted ?? measured).units('layer', box, toPixels);
       return unit;
     },
-    units(kind, box, toPixels) {
-      const setting = { layer, box, toPixels, layout, paint: paintOf(layer.look, layer.style.fill, box) };
+    snaps: { x: false, y: true },
+    snap: (box, toPixels) =>
+      layout.lines.map(({ baseline }) => {
+        // Baselines on whole pixels keep horizontal strokes crisp and alike in every line.
+        const baselinePx = (box.y + baseline) * toPixels[3];
+        return (Math.round(baselinePx) - baselinePx) / toPixels[3];
+      }),
+    units(kind, box, toPixels, snap = measured.snap?.(box, toPixels) ?? []) {
+      const paint = paintOf(layer.look, layer.style.fill, box);
+      const setting = { layer, box, layout, paint, snap };
       return textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
     },
   };
@@ -91,16 +99,15 @@ function knownFace<T extends Partial<TextStyle>>(style: T): T {
 interface Setting {
   readonly layer: TextLayer;
   readonly box: PlacedBox;
-  readonly toPixels: Matrix;
   readonly layout: TextLayout;
   readonly paint: Paint;
+  /** How far each line is moved down. */
+  readonly snap: readonly number[];
 }
 
-function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout, paint }: Setting): LayerUnit {
-  // Baselines on whole pixels keep horizontal strokes crisp and alike in every line.
+function placeUnit(unit: TextUnit, { layer, box: origin, layout, paint, snap }: Setting): LayerUnit {
   const line = layout.lines[unit.line];
-  const baselinePx = (origin.y + line.baseline) * toPixels[3];
-  const dy = origin.y + (Math.round(baselinePx) - baselinePx) / toPixels[3];
+  const dy = origin.y + (snap[unit.line] ?? 0);
   const move = <R extends { x: number; y: number }>(rect: R): R => ({
     ...rect,
     x: rect.x + origin.x,
@@ -111,13 +118,12 @@ function placeUnit(unit: TextUnit, { layer, box: origin, toPixels, layout, paint
     baselineU: line.baseline + dy,
     box: unionRects([move(unit.box), move(unit.ink ?? unit.box)]) ?? unit.box,
     ink: move(unit.ink ?? unit.box),
-    shapes: unit.parts.map((part) =>
-      pathShape(
-        shiftOutline(part.outline, origin.x, dy),
-        // A part in a colour of its own keeps it under a gradient.
-        part.fill === layer.style.fill ? paint : solid(part.fill),
-      ),
-    ),
+    shapes: unit.parts.map((part) => {
+      const outline = shiftOutline(part.outline, origin.x, dy);
+      // A part in a colour of its own keeps it under a gradient.
+      if (part.fill !== layer.style.fill) return pathShape(outline, solid(part.fill));
+      return ownShape(outline, { name: 'fill', rect: origin }, { paint, opacity: 1 });
+    }),
   };
 }
 

@@ -1,5 +1,7 @@
 import type { Extent, Layer, Place } from '../document/template';
 import { InputError } from '../kit/inputError';
+import type { Lookup } from '../kit/overlay';
+import { Overlay } from '../kit/overlay';
 import { mapPoint, mapRect } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
 import { bindLayer } from '../layers';
@@ -51,6 +53,33 @@ function boundsOf(placed: PlacedLayer | undefined): Rect | null {
 /** No pictures at all, for titles that have none. */
 export const NO_PICTURES: PictureSizes = { size: () => undefined };
 
+/** What a layout looks at besides the layers. */
+export interface LayoutContext {
+  readonly format: FrameFormat;
+  readonly fonts: FontLibrary;
+  readonly pictures: PictureSizes;
+}
+
+/** The order in which some layers are measured and placed; good for all layers of the same ids that refer alike. */
+export interface LayoutPlan {
+  readonly steps: readonly Step[];
+  readonly stackOf: ReadonlyMap<string, string>;
+}
+
+/** What of an earlier layout is done again; all else stays as it was there. */
+export interface LayoutChange {
+  readonly before: Lookup<PlacedLayer>;
+  readonly measure: ReadonlySet<string>;
+  readonly place: ReadonlySet<string>;
+}
+
+/** Works out in what order layers wait for one another. Throws InputError for a circle. */
+export function planLayout(layers: readonly Layer[]): LayoutPlan {
+  const stackOf = stackMembership(layers);
+  const byId = new Map(layers.map((layer) => [layer.id, layer]));
+  return { steps: dependencyOrder(layers, byId, stackOf), stackOf };
+}
+
 /** Places every layer by rule, in the order their dependencies ask for. Throws InputError for a circle. */
 export function resolveLayout(
   layers: readonly Layer[],
@@ -59,9 +88,26 @@ export function resolveLayout(
   pictures: PictureSizes = NO_PICTURES,
 ): ReadonlyMap<string, PlacedLayer> {
   const byId = new Map(layers.map((layer) => [layer.id, layer]));
-  const stackOf = stackMembership(layers);
-  const measured = new Map<string, Measured>();
-  const placed = new Map<string, PlacedLayer>();
+  const plan = planLayout(layers);
+  const placed = layOut(plan, byId, { format, fonts, pictures });
+  return new Map(
+    plan.steps.flatMap(({ id, does }): [string, PlacedLayer][] => {
+      const one = does === 'place' ? placed.get(id) : undefined;
+      return one === undefined ? [] : [[id, one]];
+    }),
+  );
+}
+
+/** Places layers by a plan; of a change only what it names is done again. */
+export function layOut(
+  { steps, stackOf }: LayoutPlan,
+  byId: Lookup<Layer>,
+  { format, fonts, pictures }: LayoutContext,
+  change: LayoutChange | null = null,
+): Lookup<PlacedLayer> {
+  const before = change?.before ?? null;
+  const placed = new Overlay<PlacedLayer>(before);
+  const measured = new Overlay<Measured>(before && { get: (id) => before.get(id)?.measured });
   const context: MeasureContext = {
     fonts,
     pictures,
@@ -71,22 +117,54 @@ export function resolveLayout(
     boundsOf: (id) => boundsOf(placed.get(id)),
     measuredOf: (id) => measured.get(id) ?? null,
   };
-  for (const step of dependencyOrder(layers, byId, stackOf)) {
-    const { layer } = step;
-    if (step.does === 'measure') {
+  for (const { id, does } of steps) {
+    if (change !== null && !change[does].has(id)) continue;
+    const layer = byId.get(id);
+    if (layer === undefined) continue;
+    if (does === 'measure') {
       const size = layer.visible ? measureOnce(layer, context, format) : null;
-      if (size !== null) measured.set(layer.id, size);
+      if (size === null) measured.delete(id);
+      else measured.set(id, size);
       continue;
     }
-    const size = measured.get(layer.id);
-    if (size === undefined) continue;
+    const size = measured.get(id);
+    if (size === undefined) {
+      placed.delete(id);
+      continue;
+    }
     const corner =
       slotCorner(layer, stackOf, placed) ??
       placeCorner(effectivePlace(layer, byId, placed), size, format, placed);
     const wanted = { ...sizeOf(size), x: size.x ?? corner.x, y: size.y ?? corner.y };
-    placed.set(layer.id, { layer, measured: size, box: keptInside(wanted, layer.place, format) });
+    placed.set(id, { layer, measured: size, box: keptInside(wanted, layer.place, format) });
   }
   return placed;
+}
+
+/**
+ * What has to be measured and what to be placed again where some layers are of another size (`measured`) and some lie
+ * elsewhere (`moved`): those layers, and all that hang on them.
+ */
+export function affectedBy(
+  layers: readonly Layer[],
+  plan: LayoutPlan,
+  measured: ReadonlySet<string>,
+  moved: ReadonlySet<string>,
+): Pick<LayoutChange, 'measure' | 'place'> {
+  const byId = new Map(layers.map((layer) => [layer.id, layer]));
+  const measure = new Set(measured);
+  const place = new Set([...measured, ...moved]);
+  // Each step comes after all that it waits for, so one pass finds everything.
+  for (const step of plan.steps) {
+    const layer = byId.get(step.id);
+    if (layer === undefined) continue;
+    const waits = waitsFor({ layer, does: step.does }, plan.stackOf);
+    if (waits.some(({ layerId, does }) => (does === 'measure' ? measure : place).has(layerId))) {
+      if (step.does === 'measure') measure.add(step.id);
+      place.add(step.id);
+    }
+  }
+  return { measure, place };
 }
 
 const sizeOf = ({ width, height, firstBaseline, lastBaseline }: Measured): Omit<PlacedBox, 'x' | 'y'> => ({
@@ -108,7 +186,7 @@ function stackMembership(layers: readonly Layer[]): ReadonlyMap<string, string> 
 function slotCorner(
   layer: Layer,
   stackOf: ReadonlyMap<string, string>,
-  placed: ReadonlyMap<string, PlacedLayer>,
+  placed: Lookup<PlacedLayer>,
 ): { x: number; y: number } | null {
   const stack = placed.get(stackOf.get(layer.id) ?? '');
   const slot = stack?.measured.slots?.get(layer.id);
@@ -130,8 +208,13 @@ function keptInside(box: PlacedBox, place: Place, format: FrameFormat): PlacedBo
 }
 
 interface Step {
-  readonly layer: Layer;
+  readonly id: string;
   readonly does: 'measure' | 'place';
+}
+
+interface Visit {
+  readonly layer: Layer;
+  readonly does: Step['does'];
 }
 
 /** Steps such that each comes after all it waits for; throws an error that names the members of a circle. */
@@ -142,7 +225,7 @@ function dependencyOrder(
 ): Step[] {
   const done = { measure: new Set<string>(), place: new Set<string>() };
   const order: Step[] = [];
-  const visit = (step: Step, path: readonly Step[]): void => {
+  const visit = (step: Visit, path: readonly Visit[]): void => {
     const { id } = step.layer;
     if (done[step.does].has(id)) return;
     const from = path.findIndex((one) => one.layer === step.layer && one.does === step.does);
@@ -152,7 +235,7 @@ function dependencyOrder(
       if (layer !== undefined) visit({ layer, does: next.does }, [...path, step]);
     }
     done[step.does].add(id);
-    order.push(step);
+    order.push({ id, does: step.does });
   };
   for (const layer of layers) visit({ layer, does: 'place' }, []);
   return order;
@@ -163,7 +246,7 @@ interface Wait {
   readonly does: Step['does'];
 }
 
-function waitsFor({ layer, does }: Step, stackOf: ReadonlyMap<string, string>): Wait[] {
+function waitsFor({ layer, does }: Visit, stackOf: ReadonlyMap<string, string>): Wait[] {
   const placed = (layerId: string): Wait => ({ layerId, does: 'place' });
   if (does === 'measure') {
     const bound = bindLayer(layer);
@@ -195,7 +278,7 @@ export function dependencies(layer: Layer): string[] {
   return [...attachments(layer), ...dependsOn, ...measuresAfter];
 }
 
-function circleError(circle: readonly Step[]): InputError {
+function circleError(circle: readonly Visit[]): InputError {
   // A layer that is measured and then placed is one member of the circle, not two.
   const layers = circle.map((step) => step.layer).filter((layer, i, all) => layer !== all[i - 1]);
   const names = layers.map((layer) => `"${layer.name}"`).join(' → ');
@@ -212,12 +295,12 @@ function circleError(circle: readonly Step[]): InputError {
 /** A layer attached to an absent one takes that one's place, so the gap closes up. */
 function effectivePlace(
   layer: Layer,
-  byId: ReadonlyMap<string, Layer>,
-  placed: ReadonlyMap<string, PlacedLayer>,
+  byId: Lookup<Layer>,
+  placed: Lookup<PlacedLayer>,
 ): Place {
   let place = layer.place;
   // Circles were refused before, so this ends.
-  while (place.target.kind === 'layer' && !placed.has(place.target.layerId)) {
+  while (place.target.kind === 'layer' && placed.get(place.target.layerId) === undefined) {
     const absent = byId.get(place.target.layerId);
     if (absent === undefined) return { ...place, target: { kind: 'titleSafe' } };
     place = absent.place;
@@ -229,7 +312,7 @@ function placeCorner(
   place: Place,
   measured: Measured,
   format: FrameFormat,
-  placed: ReadonlyMap<string, PlacedLayer>,
+  placed: Lookup<PlacedLayer>,
 ): { x: number; y: number } {
   const to = targetPoint(place, format, placed);
   const own = pointWithin(measured, place.point);
@@ -237,7 +320,7 @@ function placeCorner(
 }
 
 /** Where the point lies that a layer is attached to; a turned layer's points turn with it. */
-function targetPoint(place: Place, format: FrameFormat, placed: ReadonlyMap<string, PlacedLayer>): Point {
+function targetPoint(place: Place, format: FrameFormat, placed: Lookup<PlacedLayer>): Point {
   const { target } = place;
   const layer = target.kind === 'layer' ? placed.get(target.layerId) : undefined;
   if (layer !== undefined) {

@@ -126,6 +126,5 @@ export function fadeAt({ lengthFrames, fadeInFrames, fadeOutFrames }: PaintedTit
 
 function faded(list: DisplayList, opacity: number): DisplayList {
   if (opacity >= 1 || list.items.length === 0) return list;
-  const boundsPx = { x: 0, y: 0, width: list.widthPx, height: list.heightPx };
-  return { ...list, items: [{ kind: 'group', boundsPx, opacity, items: list.items }] };
+  return { ...list, items: [{ kind: 'group', opacity, items: list.items }] };
 }

@@ -2,7 +2,7 @@ import { isFollowed } from '../document/editTracks';
 import type { FieldValues, Override, PropertySetting, Template } from '../document/template';
 import type { FrameFormat } from '../layout/formats';
 import type { TitleTiming } from '../timeline/stretch';
-import { trackSettings } from '../timeline/tracks';
+import { compileTracks } from '../timeline/tracks';
 import { limitValue } from './fieldValue';
 import { applySettings, withOwnAreas } from './settings';
 
@@ -48,8 +48,7 @@ export function resolve(source: Template, { format, values = {} }: ResolveFor): 
   const constant = applySettings(source, [...overrides, ...variants, ...typed]);
   const template = withoutKeysOf(constant, [...variants, ...typed]);
   const isKeyed = template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
-  const keysAt = (seconds: number, timing: TitleTiming): readonly PropertySetting[] =>
-    isKeyed ? trackSettings(template, seconds, timing) : [];
+  const keysAt = compileTracks(template);
   return {
     format: withOwnAreas(source, format),
     template,

@@ -1,31 +1,32 @@
 import type { DisplayItem } from '../display/list';
 import { roundedRectOutline } from '../display/shapes';
+import type { Lookup } from '../kit/overlay';
 import type { Matrix } from '../kit/matrix';
 import { mapRect, multiply, translated } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import { containsRect, outwardRect, unionRects } from '../kit/rect';
-import { solid } from '../layers/layerKind';
+import { containsRect, growRect } from '../kit/rect';
+import type { LayerUnit, UnitShape } from '../layers/layerKind';
+import { pathShape, solid } from '../layers/layerKind';
+import { PLAIN_LOOK } from '../document/look';
 import type { Shift } from '../document/project';
+import type { Highlight } from '../document/template';
 import type { FrameFormat } from '../layout/formats';
 import { safeArea } from '../layout/safeAreas';
 import type { PosedUnit } from './columns';
-import type { CompiledLayer } from './compile';
+import type { CompiledLayer } from './compileLayer';
 import { dressItems } from './dressItems';
-import type { Act } from './motion';
 import type { MappedUnit } from './paintUnit';
 import { blurOf, clippedTo, coveredRect, isSeen, mapUnit, paintUnit } from './paintUnit';
 import { retimed } from './retime';
-import type { Moment } from './shutter';
+import type { Exposed } from './shutter';
 import { openShutter } from './shutter';
+import type { Stacking } from './stacking';
 import type { TitleTiming } from './stretch';
 
 /** What painting a layer needs to know of the title it is in. */
-export interface Stage {
-  readonly layers: ReadonlyMap<string, CompiledLayer>;
-  /** The members of each group, furthest back first. */
-  readonly members: ReadonlyMap<string, readonly CompiledLayer[]>;
-  /** What is painted by itself, furthest back first: neither a member of a group nor a matte. */
-  readonly top: readonly CompiledLayer[];
+export interface Stage extends Stacking {
+  /** The layers that are there. */
+  readonly layers: Lookup<CompiledLayer>;
   readonly timing: TitleTiming;
   readonly format: FrameFormat;
   /** How far the whole title is moved, in whole pixels; null for not at all. */
@@ -36,36 +37,32 @@ export interface Stage {
 
 /** The display items of a whole title at a time. */
 export function paintStage(stage: Stage, seconds: number, toPixels: Matrix): DisplayItem[] {
-  const { shift, format } = stage;
-  if (shift === null) return paintLayers(stage, stage.top, seconds, () => toPixels);
+  const { shift, format, top } = stage;
+  if (shift === null) return paintLayers(stage, top, seconds, () => toPixels);
   const shifted = translated(toPixels, shift.dxU, shift.dyU);
   const frame = safeArea(format, 'frame');
-  return paintLayers(stage, stage.top, seconds, ({ box }) => (containsRect(box, frame) ? toPixels : shifted));
+  return paintLayers(stage, top, seconds, ({ box }) => (containsRect(box, frame) ? toPixels : shifted));
 }
 
 /** The display items of layers given from the furthest back. A light is seen only on what lies below it among them. */
 function paintLayers(
   stage: Stage,
-  layers: readonly CompiledLayer[],
+  ids: readonly string[],
   seconds: number,
   matrixOf: (layer: CompiledLayer) => Matrix,
 ): DisplayItem[] {
   const items: DisplayItem[] = [];
-  for (const layer of layers) {
+  let lit = 0;
+  for (const id of ids) {
+    const layer = stage.layers.get(id);
+    if (layer === undefined) continue;
     const own = paintLayer(stage, layer, seconds, matrixOf(layer));
     if (layer.layer.kind !== 'light') items.push(...own);
-    else if (own.length > 0 && items.length > 0) items.push(lightItem(own, [...items], stage.format));
+    else if (own.length > 0 && items.length > 0) lit = items.push({ kind: 'atop', items: own });
   }
-  return items;
-}
-
-function lightItem(
-  light: readonly DisplayItem[],
-  below: readonly DisplayItem[],
-  format: FrameFormat,
-): DisplayItem {
-  const boundsPx = { x: 0, y: 0, width: format.widthPx, height: format.heightPx };
-  return { kind: 'mask', boundsPx, mode: 'in', items: light, mask: below };
+  if (lit === 0) return items;
+  // By themselves, or the light would fall on the picture that the title lies over as well.
+  return [{ kind: 'group', opacity: 1, items: items.slice(0, lit) }, ...items.slice(lit)];
 }
 
 /** The display items of one layer at a time, furthest back first; none when it is not to be seen. */
@@ -77,13 +74,13 @@ function paintLayer(
   withMatte = true,
 ): DisplayItem[] {
   if (layer.layer.opacity <= 0) return [];
-  const moment = (at: number): Moment => {
+  const exposed = (at: number): Exposed => {
     const there = at === titleSeconds ? stage : stage.stageAt(at);
     const then = there.layers.get(layer.layer.id) ?? layer;
     const own = retimed(then.layer.motion.retime, at, stage.timing.totalSeconds);
     return paintMoment(there, then, own, toPixels);
   };
-  const items = openShutter(moment, layer, titleSeconds, stage);
+  const items = openShutter(exposed, layer, titleSeconds, stage.timing);
   return withMatte ? behindMatte(stage, layer, items, titleSeconds, toPixels) : items;
 }
 
@@ -97,11 +94,9 @@ function behindMatte(
 ): DisplayItem[] {
   if (layer.matte === null || items.length === 0) return items;
   const matte = stage.layers.get(layer.matte.layerId);
-  const { widthPx, heightPx } = stage.format;
   return [
     {
       kind: 'mask',
-      boundsPx: { x: 0, y: 0, width: widthPx, height: heightPx },
       mode: layer.matte.inverted ? 'out' : 'in',
       by: layer.matte.by,
       items,
@@ -110,31 +105,36 @@ function behindMatte(
   ];
 }
 
-/** The display items of a layer at one moment, and what it covers, in px. */
-function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixels: Matrix): Moment {
-  const matrix = layer.own === null ? toPixels : multiply(toPixels, layer.own);
-  const posed = poseUnits(layer, seconds, stage.timing)
-    .filter(isSeen)
-    .map((unit) => mapUnit(layer, unit));
-  const covered = posed.map((unit) => mapRect(matrix, coveredRect(unit)));
-  const bounds = unionRects(covered);
-  if (bounds === null) return { items: [], covered, bounds: null, blurPx: () => 0 };
-  const items = contentItems(stage, layer, posed, seconds, matrix);
-  const { box, pictureSize, window } = layer;
-  const seen = window === null || items.length === 0 ? items : [clippedTo(window, items, matrix)];
-  const dressed =
-    seen.length === 0
-      ? []
-      : dressItems(seen, {
-          layer: layer.layer,
-          box,
-          bounds: outwardRect(bounds),
-          matrix,
-          format: stage.format,
-          pictureSize,
-        });
+/**
+ * The map from the space that a layer's units lie in to pixels: where it lies now, turned and scaled about its own
+ * point. What is tipped in depth goes along its own plane instead; see `standingMap`.
+ */
+export function layerMatrix({ own, shift, nudge, stands }: CompiledLayer, toPixels: Matrix): Matrix {
+  const [dx, dy] = stands === null ? [shift.dxU + nudge.dxU, shift.dyU + nudge.dyU] : [nudge.dxU, nudge.dyU];
+  const moved = dx === 0 && dy === 0 ? toPixels : translated(toPixels, dx, dy);
+  return own === null ? moved : multiply(moved, own);
+}
+
+/** A layer at one moment: its display items, and what its units cover. */
+function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixels: Matrix): Exposed {
+  const matrix = layerMatrix(layer, toPixels);
+  const all = poseUnits(layer, seconds, stage.timing);
+  const units = all.map((unit) => (isSeen(unit) ? mapUnit(layer, unit) : null));
+  const posed = units.filter((unit) => unit !== null);
+  const covered = (): (Rect | null)[] =>
+    units.map((unit) => {
+      const rect = unit && coveredRect(unit);
+      return rect && mapRect(matrix, rect);
+    });
   const blurPx = (): number => Math.min(...posed.map((unit) => blurOf(unit, matrix)));
-  return { items: dressed, covered, bounds, blurPx };
+  if (posed.length === 0) return { items: [], covered, blurPx };
+  const { box, pictureSize, window } = layer;
+  const keptTo = (items: DisplayItem[]): DisplayItem[] =>
+    window === null || items.length === 0 ? items : [clippedTo(window, items, matrix)];
+  const ground = keptTo(highlightItems(layer, posed, matrix));
+  const face = keptTo(contentItems(stage, layer, posed, seconds, matrix));
+  const dressed = dressItems({ ground, face }, { layer: layer.layer, box, matrix, pictureSize });
+  return { items: dressed, covered, blurPx };
 }
 
 function contentItems(
@@ -145,37 +145,50 @@ function contentItems(
   matrix: Matrix,
 ): DisplayItem[] {
   const { layer: source } = layer;
-  const nestedOf = ({ unit }: MappedUnit): ((at: Matrix) => DisplayItem[]) | null => {
-    if (source.kind === 'copy') return (at) => copyItems(stage, layer, seconds, at);
-    if (source.kind !== 'group') return null;
-    // A group's own time is that of its members too.
-    const then = stage.stageAt(seconds);
-    const members = then.members.get(source.id) ?? [];
-    const { memberId } = unit;
-    const own = memberId === undefined ? members : members.filter((one) => one.layer.id === memberId);
-    return (at) => paintLayers(then, own, seconds, () => at);
-  };
-  const units = posed.flatMap((unit) => paintUnit(layer, unit, matrix, nestedOf(unit)));
-  return [...highlightItems(layer, posed, matrix), ...units];
+  if (source.kind === 'copy')
+    return posed.flatMap((unit) =>
+      paintUnit(layer, unit, matrix, (at) => copyItems(stage, layer, seconds, at)),
+    );
+  if (source.kind !== 'group') return posed.flatMap((unit) => paintUnit(layer, unit, matrix, null));
+  // A group's own time is that of its members too.
+  const then = stage.stageAt(seconds);
+  const members = then.members.get(source.id) ?? [];
+  // However members follow one another, they lie over one another as they do at rest.
+  const depth = ({ unit }: MappedUnit): number => members.indexOf(unit.memberId ?? '');
+  return posed
+    .toSorted((a, b) => depth(a) - depth(b))
+    .flatMap((unit) => {
+      const { memberId } = unit.unit;
+      const own = memberId === undefined ? members : members.filter((id) => id === memberId);
+      return paintUnit(layer, unit, matrix, (at) => paintLayers(then, own, seconds, () => at));
+    });
 }
 
 /** The original as it was a while ago, moved to where the copy was then: one that hangs on it trails behind it. */
 function copyItems(stage: Stage, layer: CompiledLayer, seconds: number, matrix: Matrix): DisplayItem[] {
   const { layer: source } = layer;
-  if (source.kind !== 'copy' || seconds < source.delaySeconds) return [];
-  const before = seconds - source.delaySeconds;
+  if (source.kind !== 'copy') return [];
+  const before = delayed(seconds, source.delaySeconds, stage.timing);
+  if (before < 0) return [];
   const then = stage.stageAt(before);
   const original = then.layers.get(source.of);
   if (original === undefined) return [];
-  const { box } = then.layers.get(source.id) ?? layer;
-  const shifted = translated(matrix, box.x - original.box.x, box.y - original.box.y);
-  return paintLayer(then, original, before, shifted);
+  const copy = then.layers.get(source.id) ?? layer;
+  // The copy's own way is in the matrix; between the two it is where they were laid out that counts.
+  const across = copy.box.x + copy.shift.dxU - original.box.x - original.shift.dxU - layer.shift.dxU;
+  const down = copy.box.y + copy.shift.dyU - original.box.y - original.shift.dyU - layer.shift.dyU;
+  return paintLayer(then, original, before, translated(matrix, across, down));
+}
+
+/** The time that a copy shows: later by its delay, but gone when the title is; while the title goes, the copy catches up. */
+function delayed(seconds: number, delaySeconds: number, timing: TitleTiming): number {
+  const { outStartSeconds: outStart, totalSeconds: total } = timing;
+  if (seconds <= outStart || total <= outStart) return seconds - delaySeconds;
+  return total - ((total - seconds) * (total - outStart + delaySeconds)) / (total - outStart);
 }
 
 function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
-  const { stands } = layer;
-  const moved = columnUnits(layer, seconds, timing);
-  const posed = stands === null ? moved : moved.map(({ unit, acts }) => ({ unit, acts: [stands, ...acts] }));
+  const posed = columnUnits(layer, seconds, timing);
   const { animate, counted } = layer;
   if (animate !== null) {
     // A layer whose content moves by itself has one unit, with the shapes that it has now.
@@ -199,35 +212,60 @@ function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming)
   return layer.hold?.at(seconds - timing.inSeconds, held) ?? layer.resting;
 }
 
-/** The highlight behind each line, as long as what is seen of that line. */
+/**
+ * The highlight behind each line, as much of it as units of that line are seen. What moves the line or more than it
+ * (also pins it, tips it, masks it) acts on the highlight as well.
+ */
 function highlightItems(layer: CompiledLayer, posed: readonly MappedUnit[], matrix: Matrix): DisplayItem[] {
   const { layer: source } = layer;
   if (source.kind !== 'text' || source.highlight === null) return [];
-  const { colour, opacity, padAcrossU, padDownU, radiusU } = source.highlight;
-  return layer.lines.flatMap((line): DisplayItem[] => {
+  const { highlight } = source;
+  const plain = { ...layer, layer: { ...source, look: PLAIN_LOOK } };
+  return layer.lines.flatMap((line) => {
     const seen = posed.filter(({ unit }) => overlaps(unit.box, line));
     if (seen.length === 0) return [];
-    const left = Math.min(...seen.map(({ unit }) => Math.max(line.x, unit.box.x)));
-    const right = Math.max(
-      ...seen.map(({ unit }) => Math.min(line.x + line.width, unit.box.x + unit.box.width)),
+    const acts = seen[0].acts.filter(({ unit }) => holdsLine(unit.box, line));
+    // What only moves parts of the line lets the highlight grow with them.
+    const parts = seen.map(({ acts: all }) => all.filter(({ unit }) => !holdsLine(unit.box, line)));
+    const strength = Math.max(
+      ...parts.map((own) => own.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1)),
     );
-    const strength = Math.max(...seen.map(({ acts }) => opacityOf(acts)));
-    const rect = {
-      x: left - padAcrossU,
-      y: line.y - padDownU,
-      width: Math.max(1, right - left + 2 * padAcrossU),
-      height: Math.max(1, line.height + 2 * padDownU),
-    };
-    const outline = roundedRectOutline(rect, radiusU);
-    return [{ kind: 'fill', outline, paint: solid(colour), matrix, opacity: opacity * strength }];
+    const unit = highlightUnit(line, seen, highlight, strength);
+    const slices = seen.filter(({ unit: { cut } }) => cut !== undefined);
+    if (slices.length === 0) return paintUnit(plain, mapUnit(plain, { unit, acts }), matrix, null);
+    // A text that is cut apart takes its highlight along in the same pieces.
+    return slices.flatMap((slice) => {
+      const cut = slice.unit.cut && { ...slice.unit.cut, x: unit.box.x, width: unit.box.width };
+      return paintUnit(plain, mapUnit(plain, { unit: { ...unit, cut }, acts: slice.acts }), matrix, null);
+    });
   });
 }
+
+function highlightUnit(
+  line: Rect,
+  seen: readonly PosedUnit[],
+  { colour, opacity, padAcrossU, padDownU, radiusU }: Highlight,
+  strength: number,
+): LayerUnit {
+  const left = Math.min(...seen.map(({ unit }) => Math.max(line.x, unit.box.x)));
+  const right = Math.max(
+    ...seen.map(({ unit }) => Math.min(line.x + line.width, unit.box.x + unit.box.width)),
+  );
+  const rect = {
+    x: left - padAcrossU,
+    y: line.y - padDownU,
+    width: Math.max(1, right - left + 2 * padAcrossU),
+    height: Math.max(1, line.height + 2 * padDownU),
+  };
+  const shape: UnitShape = pathShape(roundedRectOutline(rect, radiusU), solid(colour), opacity * strength);
+  return { box: rect, ink: rect, shapes: [shape] };
+}
+
+/** Whether a unit is the line, or more than it. */
+const holdsLine = (unit: Rect, line: Rect): boolean => containsRect(growRect(unit, 0.01), line);
 
 function overlaps(a: Rect, b: Rect): boolean {
   const middle =
     (a.y + a.height / 2 >= b.y && a.y + a.height / 2 < b.y + b.height) || a.height > b.height * 1.5;
   return middle && a.x < b.x + b.width && a.x + a.width > b.x;
 }
-
-const opacityOf = (acts: readonly Act[]): number =>
-  acts.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1);

@@ -7,11 +7,11 @@ import { trimOutline } from '../display/trim';
 import type { Matrix } from '../kit/matrix';
 import { isUpright, mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import { growRect, intersectRects, outwardRect, unionRects } from '../kit/rect';
+import { growRect, outwardRect, unionRects } from '../kit/rect';
 import type { UnitShape } from '../layers/layerKind';
 import { pathShape, solid } from '../layers/layerKind';
 import type { PosedUnit } from './columns';
-import type { CompiledLayer } from './compile';
+import type { CompiledLayer } from './compileLayer';
 import { innerShadow, widestEdge } from './dressItems';
 import { maskPaint } from './maskPaint';
 import type { Act } from './motion';
@@ -33,25 +33,38 @@ export interface MappedUnit extends PosedUnit {
   readonly before: readonly Homography[];
 }
 
+/**
+ * How a layer stands as a whole, without its moves: pinned, tipped in depth, and then moved along its own plane by as
+ * much as it lies elsewhere than it was laid out.
+ */
+export function standingMap({ pinned, stands, shift }: CompiledLayer): Homography {
+  const pin = pinned ?? STILL;
+  if (stands === null) return pin;
+  const tipped = pinned === null ? stands : multiplyMaps(pinned, stands);
+  const { dxU, dyU } = shift;
+  return dxU === 0 && dyU === 0 ? tipped : multiplyMaps(tipped, [1, 0, dxU, 0, 1, dyU, 0, 0, 1]);
+}
+
 /** Works out where a posed unit of a layer is. */
 export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
-  const { box } = layer;
-  const eye = {
-    centre: { x: box.x + box.width / 2, y: box.y + box.height / 2 },
-    distanceU: layer.layer.motion.perspectiveU,
-  };
-  let map = layer.pinned ?? STILL;
+  const { eye, shift, stands } = layer;
+  let map = standingMap(layer);
   const before: Homography[] = [];
-  for (const { unit, pose, pivot } of posed.acts) {
-    before.push(map);
-    const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), unit.box, eye);
-    map = map === STILL ? own : multiplyMaps(map, own);
+  if (posed.acts.length > 0) {
+    const isShifted = stands === null && (shift.dxU !== 0 || shift.dyU !== 0);
+    const centre = { x: eye.centre.x - shift.dxU, y: eye.centre.y - shift.dyU };
+    const seenFrom = isShifted ? { ...eye, centre } : eye;
+    for (const { unit, pose, pivot } of posed.acts) {
+      before.push(map);
+      const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), seenFrom);
+      map = map === STILL ? own : multiplyMaps(map, own);
+    }
   }
   return { unit: posed.unit, acts: posed.acts, map, flat: affineOf(map), before };
 }
 
-/** The rectangle (design units) that a unit covers where it is. */
-export function coveredRect({ unit, map, flat }: MappedUnit): Rect {
+/** The rectangle (design units) that a unit covers where it is; null when it is behind the eye. */
+export function coveredRect({ unit, map, flat }: MappedUnit): Rect | null {
   return flat === null ? projectRect(map, unit.ink) : mapRect(flat, unit.ink);
 }
 
@@ -77,14 +90,13 @@ export function paintUnit(
   const { acts, unit, flat } = posed;
   const opacity = acts.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1);
   const { outlines, solid: depth } = layer.layer.look;
-  const reach = (widestEdge(outlines) + (depth?.depthU ?? 0)) * scaleOf(toPixels);
-  const bounds = (): Rect => outwardRect(growRect(mapRect(toPixels, coveredRect(posed)), reach));
   const drawn = Math.min(...acts.map(({ pose }) => pose.drawn), 1);
   const single = nested === null && unit.shapes.length === 1;
   const simple = single && outlines.length === 0 && depth === null && drawn >= 1;
   const grouped = opacity < 1 && !simple;
   const alone = grouped ? 1 : opacity;
-  const shapes = acts.length === 0 ? unit.shapes : changedShapes(layer, unit.shapes, acts, drawn);
+  const own = layer.repaint === null ? unit.shapes : unit.shapes.map((shape) => repainted(layer, shape));
+  const shapes = acts.length === 0 ? own : changedShapes(layer, own, acts, drawn);
   const sides = (matrix: Matrix, map: Homography | null): DisplayItem[] =>
     depth === null
       ? []
@@ -92,14 +104,14 @@ export function paintUnit(
   const faces = (matrix: Matrix, map: Homography | null): DisplayItem[] =>
     shapes.flatMap((shape) => {
       if (map !== null && shape.kind === 'image')
-        return warped([shapeItem(shape, matrix, 1)], shape.rect, map, matrix, alone);
+        return warped([shapeItem(shape, matrix, 1)], map, matrix, alone);
       const placed = map === null ? shape : bent(shape, map);
       return edgeItems(placed, drawn < 1 ? [] : outlines, matrix, (part) => shapeItem(part, matrix, alone));
     });
   const paintShapes = (matrix: Matrix, map: Homography | null): DisplayItem[] => {
     const front = faces(matrix, map);
     if (depth === null || drawn < 1) return front;
-    const lit = bevelEdges(depth).map((edge) => innerShadow(edge, front, bounds(), matrix));
+    const lit = bevelEdges(depth).map((edge) => innerShadow(edge, front, matrix));
     return [...sides(matrix, map), ...front, ...lit];
   };
   let items: DisplayItem[];
@@ -112,34 +124,36 @@ export function paintUnit(
   } else {
     // What is cut or made of other layers is painted flat, then seen in perspective.
     const inner = nested === null ? paintShapes(toPixels, null) : nested(toPixels);
-    const own = unit.cut === undefined ? inner : [clippedTo(unit.cut, inner, toPixels)];
-    items = warped(own, unit.cut ?? unit.ink, posed.map, toPixels, 1);
+    const kept = unit.cut === undefined ? inner : [clippedTo(unit.cut, inner, toPixels)];
+    items = warped(kept, posed.map, toPixels, 1);
   }
   if (items.length === 0) return items;
-  if (grouped) items = [{ kind: 'group', boundsPx: bounds(), opacity, items }];
-  return masked(posed, blurred(posed, items, bounds, toPixels), bounds, toPixels);
+  if (grouped) items = [{ kind: 'group', opacity, items }];
+  const edgeU = widestEdge(outlines) + (depth?.depthU ?? 0);
+  return masked(posed, blurred(posed, items, toPixels), edgeU, toPixels);
+}
+
+/** A shape in the paint that its layer has now. */
+function repainted({ repaint }: CompiledLayer, shape: UnitShape): UnitShape {
+  if (shape.kind !== 'path' || shape.own === undefined || repaint === null) return shape;
+  return { ...shape, ...repaint(shape.own) };
 }
 
 function bent(shape: UnitShape, map: Homography): UnitShape {
   return shape.kind === 'path' ? { ...shape, outline: projectOutline(map, shape.outline) } : shape;
 }
 
-/** Items painted flat over a rectangle and seen through a map of the design units. */
+/** Items painted flat, seen through a map of the design units. */
 function warped(
   items: readonly DisplayItem[],
-  rect: Rect,
   map: Homography,
   toPixels: Matrix,
   opacity: number,
 ): DisplayItem[] {
-  const flatPx = outwardRect(growRect(mapRect(toPixels, rect), 1));
   const pixels = mapOf(toPixels);
   const back = invertMap(pixels);
-  if (back === null) return [];
-  const toFlat = invertMap(multiplyMaps(pixels, multiplyMaps(map, back)));
-  if (toFlat === null) return [];
-  const boundsPx = outwardRect(growRect(mapRect(toPixels, projectRect(map, rect)), 1));
-  return [{ kind: 'warp', boundsPx, flatPx, toFlat, opacity, items }];
+  if (back === null || items.length === 0) return [];
+  return [{ kind: 'warp', map: multiplyMaps(pixels, multiplyMaps(map, back)), opacity, items }];
 }
 
 /** A unit's shapes in the colours of its acts, with a light over them, and drawn as far as they are. */
@@ -221,26 +235,24 @@ export function blurOf({ acts }: PosedUnit, toPixels: Matrix): number {
   return (Math.min(across, down) * scaleOf(toPixels)) / SOFTNESS_PER_DEVIATION;
 }
 
-function blurred(
-  { acts }: MappedUnit,
-  items: DisplayItem[],
-  bounds: () => Rect,
-  toPixels: Matrix,
-): DisplayItem[] {
+function blurred({ acts }: MappedUnit, items: DisplayItem[], toPixels: Matrix): DisplayItem[] {
   const across = acts.reduce((sum, { pose }) => sum + pose.blurXU, 0);
   const down = acts.reduce((sum, { pose }) => sum + pose.blurYU, 0);
   const perUnit = scaleOf(toPixels) / SOFTNESS_PER_DEVIATION;
   const [acrossPx, downPx] = [across * perUnit, down * perUnit];
   // Less than this is not seen.
   if (Math.max(acrossPx, downPx) < 0.15) return items;
-  return [{ kind: 'blur', boundsPx: bounds(), acrossPx, downPx, items }];
+  return [{ kind: 'blur', acrossPx, downPx, items }];
 }
 
-/** The items kept to what the masks of the acts show; a mask lies where its unit would be without the act. */
+/**
+ * The items kept to what the masks of the acts show; a mask lies where its unit would be without the act, and covers
+ * all that is painted of it, edges of `edgeU` included.
+ */
 function masked(
-  { acts, before }: MappedUnit,
+  { acts, before, unit: painted }: MappedUnit,
   items: DisplayItem[],
-  bounds: () => Rect,
+  edgeU: number,
   toPixels: Matrix,
 ): DisplayItem[] {
   return acts.reduceRight((inner, { unit, pose, plan }, i) => {
@@ -250,9 +262,7 @@ function masked(
     const matrix = flat === null ? toPixels : multiply(toPixels, flat);
     if (mask.kind === 'box') return [clippedTo(unit.box, inner, matrix)];
     if (pose.shown >= 1) return inner;
-    const area = unionRects([unit.box, unit.ink]) ?? unit.box;
-    const boundsPx = intersectRects(outwardRect(mapRect(matrix, area)), growRect(bounds(), MASK_REACH_PX));
-    if (boundsPx.width <= 0 || boundsPx.height <= 0) return [];
+    const area = growRect(unionRects([unit.box, unit.ink, painted.ink]) ?? unit.box, edgeU);
     const veil: DisplayItem = {
       kind: 'fill',
       outline: rectOutline(area),
@@ -260,23 +270,13 @@ function masked(
       matrix,
       opacity: 1,
     };
-    return [{ kind: 'mask', boundsPx, mode: 'in', items: inner, mask: [veil] }];
+    return [{ kind: 'mask', mode: 'in', items: inner, mask: [veil] }];
   }, items);
 }
 
-// A blur may bring this much beyond the unit's own bounds into a mask.
-const MASK_REACH_PX = 200;
-
 /** What lies in a rectangle of the layer only; a turned layer's rectangle is turned with it. */
 export function clippedTo(rect: Rect, items: readonly DisplayItem[], toPixels: Matrix): DisplayItem {
-  const rectPx = mapRect(toPixels, rect);
-  if (isUpright(toPixels)) return { kind: 'clip', rectPx: outwardRect(rectPx), items };
+  if (isUpright(toPixels)) return { kind: 'clip', rectPx: outwardRect(mapRect(toPixels, rect)), items };
   const shape = pathShape(rectOutline(rect), solid('#000000'));
-  return {
-    kind: 'mask',
-    boundsPx: outwardRect(rectPx),
-    mode: 'in',
-    items,
-    mask: [shapeItem(shape, toPixels, 1)],
-  };
+  return { kind: 'mask', mode: 'in', items, mask: [shapeItem(shape, toPixels, 1)] };
 }

@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { affineOf, invertMap, multiplyMaps } from '../display/homography';
+import { affineOf, invertMap, multiplyMaps, projectOutline } from '../display/homography';
 import type { Homography } from '../display/homography';
+import { outlineBounds } from '../display/outline';
+import { rectOutline } from '../display/shapes';
 import { PIVOTS } from '../moves/move';
 import type { Pose } from '../moves/pose';
 import { REST } from '../moves/pose';
@@ -15,7 +17,7 @@ const mapped = (map: Homography, x: number, y: number): [number, number] => {
   return [(map[0] * x + map[1] * y + map[2]) / w, (map[3] * x + map[4] * y + map[5]) / w];
 };
 const at = (change: Partial<Pose>, x: number, y: number, pivot = CENTRE): [number, number] =>
-  mapped(poseMap({ ...REST, ...change }, pivot, BOX, EYE), x, y);
+  mapped(poseMap({ ...REST, ...change }, pivot, EYE), x, y);
 const expectAt = (found: readonly number[], wanted: readonly number[]): void =>
   found.forEach((value, i) => expect(value).toBeCloseTo(wanted[i], 6));
 
@@ -49,7 +51,7 @@ describe('the map of a pose', () => {
     const eye = { centre: CENTRE, distanceU: 900 };
     fc.assert(
       fc.property(degrees, degrees, degrees, (turnX, turnY, turnZ) => {
-        const map = poseMap({ ...REST, turnX, turnY, turnZ }, CENTRE, BOX, eye);
+        const map = poseMap({ ...REST, turnX, turnY, turnZ }, CENTRE, eye);
         expectAt(mapped(map, CENTRE.x, CENTRE.y), [CENTRE.x, CENTRE.y]);
       }),
     );
@@ -57,15 +59,26 @@ describe('the map of a pose', () => {
 
   test('shows the nearer side larger than the farther', () => {
     const eye = { centre: CENTRE, distanceU: 300 };
-    const map = poseMap({ ...REST, turnY: 50 }, CENTRE, BOX, eye);
+    const map = poseMap({ ...REST, turnY: 50 }, CENTRE, eye);
     const height = (x: number): number => mapped(map, x, 90)[1] - mapped(map, x, 50)[1];
     expect(height(180)).not.toBeCloseTo(height(100), 1);
     expect(affineOf(map)).toBeNull();
   });
 
-  test('an eye that is too near is kept away, so that nothing reaches behind it', () => {
-    const map = poseMap({ ...REST, turnY: 89 }, CENTRE, BOX, { centre: CENTRE, distanceU: 1 });
-    for (const x of [100, 140, 180]) expect(map[6] * x + map[7] * 70 + map[8]).toBeGreaterThan(0);
+  test('is seen from as near as is asked, however large a unit is; what reaches behind the eye is cut off', () => {
+    const map = poseMap({ ...REST, turnY: 60 }, CENTRE, { centre: CENTRE, distanceU: 20 });
+    const depth = (x: number): number => map[6] * x + map[7] * 70 + map[8];
+    // 1 - z / distance, and 60 degrees take the left end, 40 u from the pivot, 34.6 u towards the viewer.
+    expect(depth(100)).toBeCloseTo(1 - (40 * Math.sin(Math.PI / 3)) / 20, 6);
+    expect(depth(100)).toBeLessThan(0);
+    const whole = projectOutline(map, rectOutline(BOX));
+    const bounds = outlineBounds(whole);
+    expect(bounds).not.toBeNull();
+    // All that is left lies on the far side of the pivot or not far before it; nothing is turned inside out.
+    for (let i = 0; i < whole.coords.length; i += 2) expect(Number.isFinite(whole.coords[i])).toBe(true);
+    const [right] = mapped(map, 180, 50);
+    expect(bounds && bounds.x + bounds.width).toBeCloseTo(right, 6);
+    expect(projectOutline(map, rectOutline({ x: 90, y: 50, width: 10, height: 10 })).verbs).toBe('');
   });
 });
 
@@ -73,8 +86,8 @@ describe('maps', () => {
   test('after one another are one map, and back again is where it began', () => {
     fc.assert(
       fc.property(degrees, degrees, places, places, (turnX, turnY, x, y) => {
-        const one = poseMap({ ...REST, turnX, scaleX: 1.2 }, CENTRE, BOX, EYE);
-        const other = poseMap({ ...REST, turnY, xU: 30 }, { x: 0, y: 0 }, BOX, EYE);
+        const one = poseMap({ ...REST, turnX, scaleX: 1.2 }, CENTRE, EYE);
+        const other = poseMap({ ...REST, turnY, xU: 30 }, { x: 0, y: 0 }, EYE);
         const both = multiplyMaps(one, other);
         const [px, py] = mapped(other, x, y);
         const w = other[6] * x + other[7] * y + other[8];

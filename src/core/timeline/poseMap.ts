@@ -5,8 +5,6 @@ import type { Pivot } from '../moves/move';
 import type { Pose } from '../moves/pose';
 
 const RADIANS = Math.PI / 180;
-// The eye is never nearer than this many times the unit's own size, or what turns would reach behind it.
-const NEAREST = 1.5;
 
 /** A unit's pivot in design units. */
 export function pivotOf(box: Rect, pivot: Pivot, baselineU = box.y + box.height): Point {
@@ -33,7 +31,7 @@ export function pivotOf(box: Rect, pivot: Pivot, baselineU = box.y + box.height)
   }
 }
 
-interface Eye {
+export interface Eye {
   /** What is straight before the eye. */
   readonly centre: Point;
   readonly distanceU: number;
@@ -41,9 +39,10 @@ interface Eye {
 
 /**
  * The map of a pose about a pivot: scaled, leant, turned about the viewing, the level and the upright axis, moved,
- * and seen from the eye. Turns are clockwise as seen from the right, from above and from the viewer.
+ * and seen from the eye. Turns are clockwise as seen from the right, from above and from the viewer. What comes behind
+ * the eye is cut off where it is projected.
  */
-export function poseMap(pose: Pose, pivot: Point, size: Rect, eye: Eye): Homography {
+export function poseMap(pose: Pose, pivot: Point, eye: Eye): Homography {
   if (pose.turnX === 0 && pose.turnY === 0 && pose.turnZ === 0) return flatMap(pose, pivot);
   const [cosX, sinX] = [Math.cos(pose.turnX * RADIANS), Math.sin(pose.turnX * RADIANS)];
   const [cosY, sinY] = [Math.cos(pose.turnY * RADIANS), Math.sin(pose.turnY * RADIANS)];
@@ -58,7 +57,7 @@ export function poseMap(pose: Pose, pivot: Point, size: Rect, eye: Eye): Homogra
   };
   const [ax, ay, az] = turned(pose.scaleX, 0);
   const [bx, by, bz] = turned(Math.tan(pose.skewX * RADIANS) * pose.scaleY, pose.scaleY);
-  const far = Math.max(eye.distanceU, NEAREST * Math.max(size.width, size.height));
+  const far = eye.distanceU;
   const { x: cx, y: cy } = eye.centre;
   // For a point q from the pivot: the numerators of x and y, and w = 1 − z ÷ distance.
   const [ga, gb] = [-az / far, -bz / far];

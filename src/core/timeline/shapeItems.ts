@@ -1,9 +1,6 @@
 import type { EdgeLine } from '../document/look';
 import type { DisplayItem } from '../display/list';
-import { outlineBounds } from '../display/outline';
 import type { Matrix } from '../kit/matrix';
-import { mapRect, scaleOf } from '../kit/matrix';
-import { growRect, outwardRect } from '../kit/rect';
 import type { UnitShape } from '../layers/layerKind';
 import { solid } from '../layers/layerKind';
 
@@ -45,8 +42,8 @@ export function edgeItems(
     };
     if (line.side === 'centre') front.push(stroke);
     else if (line.side === 'outside' && isOpaque(shape)) back.push(stroke);
-    else if (line.side === 'outside') back.push(keptTo(shape, stroke, line, matrix, 'out'));
-    else front.push(keptTo(shape, stroke, line, matrix, 'in'));
+    else if (line.side === 'outside') back.push(keptTo(shape, stroke, matrix, 'out'));
+    else front.push(keptTo(shape, stroke, matrix, 'in'));
   }
   return [...back, paint(shape), ...front];
 }
@@ -59,20 +56,10 @@ function isOpaque(shape: Extract<UnitShape, { kind: 'path' }>): boolean {
 function keptTo(
   shape: Extract<UnitShape, { kind: 'path' }>,
   stroke: DisplayItem,
-  line: EdgeLine,
   matrix: Matrix,
   mode: 'in' | 'out',
 ): DisplayItem {
-  const bounds = outlineBounds(shape.outline) ?? { x: 0, y: 0, width: 0, height: 0 };
-  const inner = mapRect(matrix, bounds);
-  const spread = mode === 'out' ? line.widthU * scaleOf(matrix) + 1 : 0;
-  const boundsPx = outwardRect(growRect(inner, spread));
-  const mask: DisplayItem = {
-    kind: 'fill',
-    outline: shape.outline,
-    paint: solid('#000000'),
-    matrix,
-    opacity: 1,
-  };
-  return { kind: 'mask', boundsPx, mode, items: [stroke], mask: [mask] };
+  const { outline } = shape;
+  const mask: DisplayItem = { kind: 'fill', outline, paint: solid('#000000'), matrix, opacity: 1 };
+  return { kind: 'mask', mode, items: [stroke], mask: [mask] };
 }

@@ -1,19 +1,13 @@
 import type { DisplayItem } from '../display/list';
-import { scaleOf } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import { growRect, intersectRects, outwardRect, unionRects } from '../kit/rect';
-import { unitsToPixels } from '../layout/formats';
-import type { FrameFormat } from '../layout/formats';
-import type { CompiledLayer } from './compile';
-import { farthest } from './dressItems';
+import type { CompiledLayer } from './compileLayer';
 import type { TitleTiming } from './stretch';
 
-/** A layer at one moment. */
-export interface Moment {
+/** A layer as one exposure shows it. */
+export interface Exposed {
   readonly items: DisplayItem[];
-  /** What each of its units covers, in px. */
-  readonly covered: readonly Rect[];
-  readonly bounds: Rect | null;
+  /** What each of its units covers, in px, in the order of the units; null for one that is not seen. */
+  covered(): readonly (Rect | null)[];
   /** The blur (standard deviation) that its least blurred unit has. */
   blurPx(): number;
 }
@@ -28,52 +22,45 @@ const FULL_TURN = 360;
  * movement needs. One that stands still is painted once.
  */
 export function openShutter(
-  moment: (seconds: number) => Moment,
+  exposed: (seconds: number) => Exposed,
   { layer }: CompiledLayer,
   seconds: number,
-  { timing, format }: { readonly timing: TitleTiming; readonly format: FrameFormat },
+  timing: TitleTiming,
 ): DisplayItem[] {
   const { shutterDegrees } = layer.motion;
-  const first = moment(seconds);
+  const first = exposed(seconds);
   if (shutterDegrees <= 0) return first.items;
   const open = ((timing.totalSeconds / timing.totalFrames) * shutterDegrees) / FULL_TURN;
-  const last = moment(Math.min(timing.totalSeconds, seconds + open));
+  const last = exposed(Math.min(timing.totalSeconds, seconds + open));
   // What is blurred anyway hides larger steps.
   const stepPx = Math.max(PX_PER_EXPOSURE, Math.min(first.blurPx(), last.blurPx()));
-  const count = Math.min(MOST_EXPOSURES, Math.ceil(travelPx(first.covered, last.covered) / stepPx));
+  const count = Math.min(MOST_EXPOSURES, Math.ceil(travelPx(first.covered(), last.covered()) / stepPx));
   if (count < 2) return first.items;
-  const moments = Array.from({ length: count }, (_, i) =>
-    i === 0 ? first : moment(seconds + (open * i) / count),
-  );
-  const around = unionRects(moments.flatMap(({ bounds }) => bounds ?? []));
-  if (around === null) return [];
-  const reach = farthest(layer) * scaleOf(unitsToPixels(format)) + 2;
-  const picture = { x: 0, y: 0, width: format.widthPx, height: format.heightPx };
-  const boundsPx = intersectRects(outwardRect(growRect(around, reach)), picture);
-  if (boundsPx.width <= 0 || boundsPx.height <= 0) return [];
   return blurredOnce(
-    moments.map(({ items }) => items),
-    boundsPx,
+    Array.from({ length: count }, (_, i) =>
+      i === 0 ? first.items : exposed(seconds + (open * i) / count).items,
+    ),
   );
 }
 
 /** The mean of exposures; where each is one blur, they are blurred together, which costs one blur instead of many. */
-function blurredOnce(exposures: readonly DisplayItem[][], boundsPx: Rect): DisplayItem[] {
+function blurredOnce(exposures: readonly DisplayItem[][]): DisplayItem[] {
   const blurs = exposures.flatMap((items) =>
     items.length === 1 && items[0].kind === 'blur' ? [items[0]] : [],
   );
-  if (blurs.length < exposures.length) return [{ kind: 'average', boundsPx, exposures }];
+  if (blurs.length < exposures.length) return [{ kind: 'average', exposures }];
   const mean = (of: 'acrossPx' | 'downPx'): number =>
     blurs.reduce((sum, blur) => sum + blur[of], 0) / blurs.length;
-  const items: DisplayItem[] = [{ kind: 'average', boundsPx, exposures: blurs.map((blur) => blur.items) }];
-  return [{ kind: 'blur', boundsPx, acrossPx: mean('acrossPx'), downPx: mean('downPx'), items }];
+  const items: DisplayItem[] = [{ kind: 'average', exposures: blurs.map((blur) => blur.items) }];
+  return [{ kind: 'blur', acrossPx: mean('acrossPx'), downPx: mean('downPx'), items }];
 }
 
-/** How far the corners of any unit go from one moment to the other; as many units are compared as both have. */
-function travelPx(from: readonly Rect[], to: readonly Rect[]): number {
+/** How far the corners of any unit go from one moment to the other; one that is seen at one of them only does not count. */
+function travelPx(from: readonly (Rect | null)[], to: readonly (Rect | null)[]): number {
   let most = 0;
   for (let i = 0; i < Math.min(from.length, to.length); i++) {
     const [a, b] = [from[i], to[i]];
+    if (a === null || b === null) continue;
     most = Math.max(
       most,
       Math.hypot(a.x - b.x, a.y - b.y),

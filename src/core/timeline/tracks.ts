@@ -18,17 +18,27 @@ import { retimed } from './retime';
 import type { TitleTiming } from './stretch';
 
 /** A key with its time in a title of some length. */
-interface TimedKey {
+export interface TimedKey {
   readonly key: Keyframe;
   readonly seconds: number;
 }
 
 /** A track's keys in order of their times (seconds) in a title of a given length. */
-function timedKeys(track: Track, design: Timing, timing: TitleTiming): TimedKey[] {
-  return track.keys
+export function timedKeys(track: Track, design: Timing, timing: TitleTiming): readonly TimedKey[] {
+  const known = timed.get(track);
+  if (known?.timing === timing && known.design === design) return known.keys;
+  const keys = track.keys
     .map((key) => ({ key, seconds: momentToSeconds(key.moment, design, timing) }))
     .sort((a, b) => a.seconds - b.seconds);
+  timed.set(track, { design, timing, keys });
+  return keys;
 }
+
+// Frame after frame of one title asks for the same track at the same length.
+const timed = new WeakMap<
+  Track,
+  { readonly design: Timing; readonly timing: TitleTiming; readonly keys: readonly TimedKey[] }
+>();
 
 /** A track's value at a time; its first before the first key, its last after the last. Null without keys. */
 export function trackValue(
@@ -125,15 +135,20 @@ export function hasTracks(template: Template): boolean {
   return template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
 }
 
-/** What the tracks of a template set at a time. */
-export function trackSettings(template: Template, seconds: number, timing: TitleTiming): PropertySetting[] {
-  return template.layers.flatMap((layer) =>
-    layer.motion.tracks.filter(isFollowed).flatMap((track) => {
-      const own = trackSeconds(layer, track.path, seconds, template.timing, timing);
-      const value = trackValue(track, own, template.timing, timing);
-      return value === null ? [] : [{ layerId: layer.id, path: track.path, value }];
-    }),
+/** What the tracks of a template set, to be asked for any time. */
+export function compileTracks(
+  template: Template,
+): (seconds: number, timing: TitleTiming) => readonly PropertySetting[] {
+  const design = template.timing;
+  const followed = template.layers.flatMap((layer) =>
+    layer.motion.tracks.filter(isFollowed).map((track) => ({ layer, track })),
   );
+  return (seconds, timing) =>
+    followed.flatMap(({ layer, track }) => {
+      const own = trackSeconds(layer, track.path, seconds, design, timing);
+      const value = trackValue(track, own, design, timing);
+      return value === null ? [] : [{ layerId: layer.id, path: track.path, value }];
+    });
 }
 
 // A layer's own time can follow a curve; that curve runs in the title's time, all others in the layer's.
@@ -156,5 +171,5 @@ export function trackSeconds(
 
 /** The template with its tracks' values at a time written over the design's, in no format's own way; see `resolve` for what shows. */
 export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {
-  return applySettings(template, trackSettings(template, seconds, timing));
+  return applySettings(template, compileTracks(template)(seconds, timing));
 }

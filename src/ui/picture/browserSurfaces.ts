@@ -10,8 +10,9 @@ export const browserSurfaces: SurfaceMaker = {
     return {
       image,
       context,
-      changePixels(change) {
-        const pixels = context.getImageData(0, 0, width, height);
+      readPixels: (across, down) => context.getImageData(0, 0, across, down).data,
+      changePixels(across, down, change) {
+        const pixels = context.getImageData(0, 0, across, down);
         change(pixels.data);
         context.putImageData(pixels, 0, 0);
       },

@@ -1,0 +1,238 @@
+import type { Homography } from '../display/homography';
+import { invertMap, mapOf, rectToQuad } from '../display/homography';
+import type { Layer, Template, Timing, UnitKind } from '../document/template';
+import type { Matrix } from '../kit/matrix';
+import { mapPoint } from '../kit/matrix';
+import type { Point, Rect } from '../kit/rect';
+import { bindLayer } from '../layers';
+import type {
+  LayerPaint,
+  LayerUnit,
+  Measured,
+  OwnPaint,
+  PictureSize,
+  PictureSizes,
+  UnitShape,
+} from '../layers/layerKind';
+import type { FrameFormat } from '../layout/formats';
+import { unitsToPixels } from '../layout/formats';
+import { ownMatrix } from '../layout/ownMatrix';
+import type { PlacedBox } from '../layout/points';
+import type { PlacedLayer } from '../layout/resolveLayout';
+import { safeArea } from '../layout/safeAreas';
+import { REST } from '../moves/pose';
+import { countWords } from '../text/countWords';
+import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
+import { compileColumn, compileHold } from './columns';
+import type { Surroundings } from './motion';
+import type { Eye } from './poseMap';
+import { pivotOf, poseMap } from './poseMap';
+
+/** How far something lies from where it was laid out, in design units. */
+export interface Offset {
+  readonly dxU: number;
+  readonly dyU: number;
+}
+
+export const NO_OFFSET: Offset = { dxU: 0, dyU: 0 };
+
+/** A layer ready to be asked for any time. It is laid out once; where it lies and how it looks can change after that. */
+export interface CompiledLayer {
+  readonly layer: Layer;
+  readonly measured: Measured;
+  /** Where it was laid out; all its units and shapes lie there. */
+  readonly box: PlacedBox;
+  /** How far from there it lies now. */
+  readonly shift: Offset;
+  /** How far its pixels are moved in addition, so that what rests lies on whole ones. */
+  readonly nudge: Offset;
+  /** Turns and scales it about its own point, in design units; null when it is as it lies. */
+  readonly own: Matrix | null;
+  readonly resting: readonly PosedUnit[];
+  /** Pulls it to its pinned corners; null when it is not pinned. */
+  readonly pinned: Homography | null;
+  /** Tips and turns it in depth as a whole; null when it stands in the picture's plane. */
+  readonly stands: Homography | null;
+  readonly eye: Eye;
+  /** The lines of a text that has a colour behind each. */
+  readonly lines: readonly Rect[];
+  /** Its own paints, where they are not those that it was laid out with. */
+  readonly repaint: ((own: OwnPaint) => LayerPaint | null) | null;
+  /** The shapes at a time, for a layer whose content moves by itself. */
+  readonly animate: ((seconds: number) => UnitShape[]) | null;
+  readonly pictureSize: PictureSize | undefined;
+  /** The layer's one unit with its numbers counted to a share; null for a layer whose numbers never count. */
+  readonly counted: ((share: number) => LayerUnit) | null;
+  /** Only what lies in it is seen, at all times; null for everything. */
+  readonly window: Rect | null;
+  readonly in: CompiledColumn | null;
+  readonly hold: CompiledColumn | null;
+  readonly out: CompiledColumn | null;
+}
+
+/** What a layer is compiled with. */
+export interface LayerContext {
+  readonly format: FrameFormat;
+  readonly pictures: PictureSizes;
+  readonly timing: Timing;
+  readonly marks: Template['marks'];
+}
+
+/**
+ * Makes a placed layer ready. `snap` moves its edges and baselines; left out, they lie on whole pixels. `standsAt` is
+ * the box that it is tipped and turned about, its own unless it is laid out anew while it moves.
+ */
+export function compileLayer(
+  { layer, measured, box }: PlacedLayer,
+  context: LayerContext,
+  snap?: readonly number[],
+  standsAt: PlacedBox = box,
+): CompiledLayer {
+  const { format, pictures, timing, marks } = context;
+  const toPixels = unitsToPixels(format);
+  const cache = new Map<UnitKind, LayerUnit[]>();
+  const unitsOf = (kind: UnitKind): LayerUnit[] => {
+    const known = cache.get(kind) ?? measured.units(kind, box, toPixels, snap);
+    cache.set(kind, known);
+    return known;
+  };
+  const motion = compileMotion(layer, timing, {
+    unitsOf,
+    around: { ...surroundings(layer, box, format, unitsOf), marks },
+  });
+  return {
+    layer,
+    measured,
+    box,
+    shift: NO_OFFSET,
+    nudge: NO_OFFSET,
+    resting: unitsOf('layer').map((unit) => ({ unit, acts: [] })),
+    lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
+    repaint: null,
+    animate: animation(measured, box),
+    pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
+    counted: [motion.in, motion.out].some((column) => column?.counts)
+      ? countedUnits(measured, box, toPixels)
+      : null,
+    ...motion,
+    ...transforms(layer, box, standsAt, format),
+  };
+}
+
+/**
+ * A compiled layer as it is with other values that do not change its layout, or with its layout elsewhere: only its
+ * transforms and paints are worked out again. `measured` is that of `layer`, for content that moves by itself.
+ */
+export function recompileLayer(
+  compiled: CompiledLayer,
+  { layer, measured, box }: PlacedLayer,
+  { format, pictures }: LayerContext,
+): CompiledLayer {
+  const before = compiled.layer;
+  const isPlacedAlike = layer.place === before.place && layer.motion === before.motion;
+  const { own, pinned, stands, eye } = isPlacedAlike
+    ? compiled
+    : transforms(layer, compiled.box, compiled.box, format);
+  return {
+    ...compiled,
+    layer,
+    shift: { dxU: box.x - compiled.box.x, dyU: box.y - compiled.box.y },
+    own,
+    pinned,
+    stands,
+    eye,
+    repaint: layer === before ? null : (asked) => bindLayer(layer).paint?.(asked) ?? null,
+    animate: compiled.animate === null ? null : animation(measured, compiled.box),
+    pictureSize:
+      layer.look.picture === null || layer.look === before.look
+        ? compiled.pictureSize
+        : pictures.size(layer.look.picture),
+  };
+}
+
+function animation({ animate }: Measured, box: PlacedBox): CompiledLayer['animate'] {
+  return animate === undefined ? null : (seconds) => animate(seconds, box);
+}
+
+function transforms(
+  layer: Layer,
+  box: PlacedBox,
+  standsAt: PlacedBox,
+  format: FrameFormat,
+): Pick<CompiledLayer, 'own' | 'pinned' | 'stands' | 'eye'> {
+  const own = ownMatrix(layer.place, box);
+  const eye = { centre: eyeFor(own, format), distanceU: layer.motion.perspectiveU };
+  return { own, pinned: pinMap(layer.place.pin, box), stands: standing(layer, standsAt, eye), eye };
+}
+
+/**
+ * What is straight before the eye, in the space that a layer's units lie in: the middle of the frame. A title has one
+ * point of view, so what is tipped gets smaller as it goes away from it.
+ */
+function eyeFor(own: Matrix | null, format: FrameFormat): Point {
+  const frame = safeArea(format, 'frame');
+  const middle = { x: frame.x + frame.width / 2, y: frame.y + frame.height / 2 };
+  const back = own && invertMap(mapOf(own));
+  if (back === null) return middle;
+  return mapPoint([back[0], back[3], back[1], back[4], back[2], back[5]], middle);
+}
+
+/** A layer turned in depth as a whole, about its middle. */
+function standing({ motion }: Layer, box: PlacedBox, eye: Eye): Homography | null {
+  const { turnX, turnY } = motion;
+  if (turnX === 0 && turnY === 0) return null;
+  return poseMap({ ...REST, turnX, turnY }, pivotOf(box, 'centre'), eye);
+}
+
+function surroundings(
+  layer: Layer,
+  box: PlacedBox,
+  format: FrameFormat,
+  unitsOf: (kind: UnitKind) => readonly LayerUnit[],
+): Omit<Surroundings, 'marks'> {
+  const lines = layer.kind === 'text' && layer.motion.in.length > 0 ? unitsOf('line') : [];
+  const lastLine = lines[lines.length - 1]?.box ?? box;
+  return { layer: box, frame: safeArea(format, 'frame'), lastLine };
+}
+
+function compileMotion(
+  { motion }: Layer,
+  timing: Timing,
+  layer: ColumnLayer,
+): Pick<CompiledLayer, 'in' | 'hold' | 'out' | 'window'> {
+  const arrive = compileColumn(motion.in, layer, timing, false);
+  const leave =
+    motion.out === 'mirror'
+      ? compileColumn(motion.in, layer, timing, true, true)
+      : compileColumn(motion.out, layer, timing, true);
+  const window = arrive?.window ?? leave?.window ?? null;
+  return { in: arrive, hold: compileHold(motion.hold, layer), out: leave, window };
+}
+
+function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {
+  if (reworded === undefined) return null;
+  const known = new Map<number, LayerUnit>();
+  return (share) => {
+    const before = known.get(share);
+    if (before !== undefined) return before;
+    const made = reworded((text) => countWords(text, share), box, toPixels);
+    known.set(share, made);
+    return made;
+  };
+}
+
+/** What pulls a layer to its pinned corners; null for one that is not pinned, or pinned to a line. */
+function pinMap(pin: readonly number[] | null, box: PlacedBox): Homography | null {
+  if (pin === null) return null;
+  const { x, y, width, height } = box;
+  const corners = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
+  return rectToQuad(
+    box,
+    corners.map(([cx, cy], i) => ({ x: cx + pin[i * 2], y: cy + pin[i * 2 + 1] })),
+  );
+}

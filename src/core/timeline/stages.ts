@@ -1,0 +1,221 @@
+import { isFollowed } from '../document/editTracks';
+import type { Layer, PropertySetting, Template } from '../document/template';
+import type { Lookup } from '../kit/overlay';
+import { Overlay } from '../kit/overlay';
+import { sameValue } from '../kit/sameValue';
+import { findProperty } from '../layers';
+import type { PropertyStage } from '../layers/layerKind';
+import { unitsToPixels } from '../layout/formats';
+import type { LayoutChange, LayoutContext, LayoutPlan, PlacedLayer } from '../layout/resolveLayout';
+import { affectedBy, layOut, planLayout } from '../layout/resolveLayout';
+import type { Resolved } from '../resolve/resolve';
+import type { CompiledLayer, LayerContext } from './compileLayer';
+import { compileLayer, NO_OFFSET, recompileLayer } from './compileLayer';
+import type { RestSnap } from './restSnap';
+import { blendSnaps, createRestSnap, restNudge } from './restSnap';
+import type { TitleTiming } from './stretch';
+
+export type Placed = Lookup<PlacedLayer>;
+
+/** A title laid out in one state. */
+export interface LaidOut {
+  readonly placed: Placed;
+  readonly layers: Lookup<CompiledLayer>;
+}
+
+/** A title that is laid out once, and asked for the state it has at any time. */
+export interface Stages {
+  /** As it is where no keyframe holds. */
+  readonly still: LaidOut;
+  at(seconds: number, timing: TitleTiming): LaidOut;
+}
+
+/** Lays a title out. Throws InputError when layers wait for one another in a circle. */
+export function createStages(resolved: Resolved, context: LayoutContext): Stages {
+  const { template } = resolved;
+  const plan = planLayout(template.layers);
+  const placed = layOut(plan, byId(template.layers), context);
+  const layerContext: LayerContext = {
+    format: context.format,
+    pictures: context.pictures,
+    timing: template.timing,
+    marks: template.marks,
+  };
+  const layers = new Map(
+    template.layers.flatMap(({ id }): [string, CompiledLayer][] => {
+      const one = placed.get(id);
+      return one === undefined ? [] : [[id, compileLayer(one, layerContext)]];
+    }),
+  );
+  const still = { placed, layers };
+  if (!resolved.isKeyed) return { still, at: () => still };
+  const keyed = new KeyedLayout(resolved, plan, context, layerContext, still);
+  return { still, at: (seconds, timing) => keyed.at(seconds, timing) };
+}
+
+// A shutter and groups ask for the same few moments again and again.
+const MOMENTS_KEPT = 32;
+// A layer whose keyed size stays the same for a while is not set again.
+const LAYOUTS_KEPT = 48;
+
+/**
+ * A title some of whose properties follow keyframes. What keys only paint or move is laid out once: its transforms and
+ * paints are worked out for each moment. Where keys change a layout, that layer is laid out again and what hangs on
+ * it is placed again.
+ */
+class KeyedLayout {
+  private readonly design: ReadonlyMap<string, Layer>;
+  private readonly paths: readonly KeyedPath[];
+  private readonly change: Pick<LayoutChange, 'measure' | 'place'> | 'all';
+  private readonly moments = new Map<number, LaidOut>();
+  private readonly relaid = new Map<string, CompiledLayer>();
+  private timing: TitleTiming | null = null;
+  private snap: RestSnap | null = null;
+
+  constructor(
+    private readonly resolved: Resolved,
+    private readonly plan: LayoutPlan,
+    private readonly context: LayoutContext,
+    private readonly layerContext: LayerContext,
+    private readonly still: LaidOut,
+  ) {
+    const { layers } = resolved.template;
+    this.design = byId(layers);
+    this.paths = keyedPaths(resolved.template);
+    this.change = changeOf(this.paths, layers, plan);
+  }
+
+  at(seconds: number, timing: TitleTiming): LaidOut {
+    if (timing !== this.timing && !sameValue(timing, this.timing)) {
+      this.timing = timing;
+      this.moments.clear();
+      this.snap = createRestSnap(this.resolved.template, this.paths, timing, (time) =>
+        this.place(this.resolved.keysAt(time, timing)),
+      );
+    }
+    const known = this.moments.get(seconds);
+    if (known !== undefined) return known;
+    const made = this.layOut(seconds, timing);
+    const [oldest] = this.moments.keys();
+    if (this.moments.size >= MOMENTS_KEPT && oldest !== undefined) this.moments.delete(oldest);
+    this.moments.set(seconds, made);
+    return made;
+  }
+
+  private layOut(seconds: number, timing: TitleTiming): LaidOut {
+    const settings = this.resolved.keysAt(seconds, timing);
+    const placed = this.place(settings);
+    const touched = new Set(settings.map(({ layerId }) => layerId));
+    for (const id of this.change === 'all' ? this.design.keys() : this.change.place) touched.add(id);
+    const layers = new Overlay(this.still.layers);
+    for (const id of touched) {
+      const compiled = this.compile(id, placed.get(id), settings, seconds);
+      if (compiled === null) layers.delete(id);
+      else layers.set(id, compiled);
+    }
+    return { placed, layers };
+  }
+
+  /** Where all layers lie with settings. */
+  private place(settings: readonly PropertySetting[]): Placed {
+    const layers = withSettings(this.design, settings);
+    const { change, context, still } = this;
+    if (change === 'all') {
+      const all = this.resolved.template.layers.map((layer) => layers.get(layer.id) ?? layer);
+      return layOut(planLayout(all), layers, context);
+    }
+    const before = still.placed;
+    // What only paints is not placed again.
+    const changed = new Overlay(
+      change.place.size === 0 ? before : layOut(this.plan, layers, context, { before, ...change }),
+    );
+    for (const { layerId } of settings) {
+      const one = changed.get(layerId);
+      const layer = layers.get(layerId);
+      if (one !== undefined && layer !== undefined && one.layer !== layer)
+        changed.set(layerId, { ...one, layer });
+    }
+    return changed;
+  }
+
+  private compile(
+    id: string,
+    placed: PlacedLayer | undefined,
+    settings: readonly PropertySetting[],
+    seconds: number,
+  ): CompiledLayer | null {
+    if (placed === undefined) return null;
+    const still = this.still.layers.get(id);
+    const { format } = this.context;
+    if (still !== undefined && laidAlike(still, placed, this.isLayoutKeyed(id))) {
+      const nudge = this.snap === null ? NO_OFFSET : restNudge(this.snap, still, placed, seconds, format);
+      return { ...recompileLayer(still, placed, this.layerContext), nudge };
+    }
+    const snap =
+      this.snap === null ? undefined : blendSnaps(this.snap, placed, seconds, unitsToPixels(format));
+    const key = JSON.stringify([id, settings, placed.box, snap]);
+    const known = this.relaid.get(key);
+    if (known !== undefined) return known;
+    const made = compileLayer(placed, this.layerContext, snap, still?.box);
+    const [oldest] = this.relaid.keys();
+    if (this.relaid.size >= LAYOUTS_KEPT && oldest !== undefined) this.relaid.delete(oldest);
+    this.relaid.set(key, made);
+    return made;
+  }
+
+  private isLayoutKeyed(id: string): boolean {
+    return this.paths.some(({ layerId, stage }) => layerId === id && stage === 'layout');
+  }
+}
+
+/** Whether a layer that may have been measured again came out as it lay before, perhaps elsewhere. */
+function laidAlike({ measured, box }: CompiledLayer, placed: PlacedLayer, keyed: boolean): boolean {
+  if (placed.measured === measured) return true;
+  // Of two that are measured alike only the size is known to decide what is drawn, unless its own layout is keyed.
+  const isPlain = !keyed && (placed.layer.kind === 'box' || placed.layer.kind === 'copy');
+  return isPlain && placed.box.width === box.width && placed.box.height === box.height;
+}
+
+/** A property that follows keyframes. */
+export interface KeyedPath {
+  readonly layerId: string;
+  readonly path: string;
+  readonly stage: PropertyStage;
+}
+
+function keyedPaths({ layers }: Template): KeyedPath[] {
+  return layers.flatMap((layer) =>
+    layer.motion.tracks.filter(isFollowed).flatMap(({ path }) => {
+      const property = findProperty(layer, path);
+      return property === undefined ? [] : [{ layerId: layer.id, path, stage: property.stage }];
+    }),
+  );
+}
+
+// What changes which layers are there, or what waits for what.
+const CHANGES_ALL = new Set(['visible', 'place.target']);
+
+function changeOf(
+  paths: readonly KeyedPath[],
+  layers: readonly Layer[],
+  plan: LayoutPlan,
+): Pick<LayoutChange, 'measure' | 'place'> | 'all' {
+  if (paths.some(({ path }) => CHANGES_ALL.has(path))) return 'all';
+  const of = (stage: PropertyStage): Set<string> =>
+    new Set(paths.filter((one) => one.stage === stage).map(({ layerId }) => layerId));
+  return affectedBy(layers, plan, of('layout'), of('place'));
+}
+
+function withSettings(design: Lookup<Layer>, settings: readonly PropertySetting[]): Lookup<Layer> {
+  const layers = new Overlay(design);
+  for (const { layerId, path, value } of settings) {
+    const layer = layers.get(layerId);
+    const property = layer && findProperty(layer, path);
+    if (property !== undefined) layers.set(layerId, property.with(value));
+  }
+  return layers;
+}
+
+function byId(layers: readonly Layer[]): ReadonlyMap<string, Layer> {
+  return new Map(layers.map((layer) => [layer.id, layer]));
+}
