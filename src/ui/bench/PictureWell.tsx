@@ -50,6 +50,7 @@ export function PictureWell(props: Props) {
   const layer = template.layers.find((one) => one.id === selected);
   const well = useRef<HTMLDivElement>(null);
   const placed = useMemo(() => title?.boxesAt(seconds, timing) ?? null, [title, seconds, timing]);
+  const corners = useMemo(() => title?.cornersAt(seconds, timing) ?? null, [title, seconds, timing]);
   const here = useMemo(() => (title && placed ? { ...title, boxes: placed } : null), [title, placed]);
   useEffect(() => {
     if (placed !== null) boxes.write(placed);
@@ -75,9 +76,10 @@ export function PictureWell(props: Props) {
             label={`${template.name} over the picture`}
             className="block h-full w-full"
           />
-          {here !== null && (
+          {here !== null && corners !== null && (
             <WellOverlay
               title={here}
+              corners={corners}
               scale={scale}
               guides={guides}
               typing={typing}

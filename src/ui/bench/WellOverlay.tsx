@@ -4,10 +4,12 @@ import type { PointerEvent } from 'react';
 import { nudgeIn } from '@/core/document/editInFormat';
 import { dragRoots } from '@/core/document/editTemplate';
 import type { Template } from '@/core/document/template';
-import type { Rect } from '@/core/kit/rect';
-import { containsPoint, unionRects } from '@/core/kit/rect';
+import type { Point, Rect } from '@/core/kit/rect';
+import { polygonContains } from '@/core/kit/polygon';
+import { unionRects } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/layout/formats';
 import { pictureSize } from '@/core/layout/formats';
+import { pointWithin } from '@/core/layout/points';
 import { safeArea } from '@/core/layout/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { useBench, useTemplate } from './benchStore';
@@ -21,6 +23,8 @@ import { Distances, SafeLines, SelectionFrame, SnapGuide } from './wellMarks';
 
 interface Props {
   readonly title: CompiledTitle;
+  /** Where the corners of the layers are seen now, by layer id. */
+  readonly corners: ReadonlyMap<string, readonly Point[]>;
   /** CSS pixels per design unit. */
   readonly scale: number;
   readonly guides: boolean;
@@ -47,7 +51,7 @@ const DRAG_STARTS_PX = 3;
 const SNAP_REACH_PX = 6;
 
 /** Safe lines, frames round the chosen layers, and picking and dragging in the picture. */
-export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }: Props) {
+export function WellOverlay({ title, corners, scale, guides, typing, onTyping, colourAt }: Props) {
   const template = useTemplate();
   const { store, selection, select, picking, pickColour } = useBench();
   const { format, place } = useEditing();
@@ -65,8 +69,8 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
   const layerAt = (x: number, y: number): string | null => {
     // A background would be hit everywhere, so it is picked in the score.
     const hit = template.layers.find((layer) => {
-      const box = layer.kind === 'backdrop' ? undefined : title.boxes.get(layer.id);
-      return box !== undefined && containsPoint(box, x, y);
+      const seen = layer.kind === 'backdrop' ? undefined : corners.get(layer.id);
+      return seen !== undefined && polygonContains(seen, { x, y });
     });
     return hit?.id ?? null;
   };
@@ -152,8 +156,11 @@ export function WellOverlay({ title, scale, guides, typing, onTyping, colourAt }
         selection.map((id, i) => {
           const layer = template.layers.find((one) => one.id === id);
           const box = title.boxes.get(id);
-          if (layer === undefined || box === undefined) return null;
-          return <SelectionFrame key={id} layer={layer} box={box} scale={scale} main={i === 0} />;
+          const seen = corners.get(id);
+          if (layer === undefined || box === undefined || seen === undefined) return null;
+          const own = pointWithin(box, layer.place.point);
+          const point = { x: box.x + own.x, y: box.y + own.y };
+          return <SelectionFrame key={id} corners={seen} point={point} scale={scale} main={i === 0} />;
         })}
       {!typing && chosen !== undefined && chosenBox !== undefined && (
         <MotionPath layer={chosen} box={chosenBox} scale={scale} toUnits={toUnits} />

@@ -1,8 +1,5 @@
-import type { Layer } from '@/core/document/template';
-import type { Rect } from '@/core/kit/rect';
+import type { Point, Rect } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/layout/formats';
-import type { PlacedBox } from '@/core/layout/points';
-import { pointWithin } from '@/core/layout/points';
 import { safeArea } from '@/core/layout/safeAreas';
 
 /** Title safe, action safe, and for pictures wider than 4:3 the centre cut. */
@@ -93,26 +90,23 @@ function Figure({ x, y, value, scale }: { x: number; y: number; value: number; s
 }
 
 interface FrameProps {
-  readonly layer: Layer;
-  readonly box: PlacedBox;
+  /** Where the layer's corners are seen, and the point that it turns and scales about. */
+  readonly corners: readonly Point[];
+  readonly point: Point;
   readonly scale: number;
   /** Whether this is the layer whose settings are shown. */
   readonly main: boolean;
 }
 
-/** The frame round a chosen layer, turned and scaled with it. */
-export function SelectionFrame({ layer, box, scale, main }: FrameProps) {
-  const { rotateDegrees, scaleX, scaleY, point } = layer.place;
-  const own = pointWithin(box, point);
-  const about = { x: box.x + own.x, y: box.y + own.y };
-  const turn = `translate(${about.x} ${about.y}) rotate(${rotateDegrees}) scale(${scaleX} ${scaleY}) translate(${-about.x} ${-about.y})`;
-  const { x, y, width, height } = box;
-  const rect = { x, y, width, height, fill: 'none', vectorEffect: 'non-scaling-stroke' } as const;
+/** The frame round a chosen layer, where it is seen: turned, scaled, pinned and tipped with it. */
+export function SelectionFrame({ corners, point, scale, main }: FrameProps) {
+  const points = corners.map(({ x, y }) => `${x},${y}`).join(' ');
+  const line = { points, fill: 'none', vectorEffect: 'non-scaling-stroke' } as const;
   return (
-    <g pointerEvents="none" transform={turn}>
-      <rect {...rect} stroke="#000" opacity="0.35" strokeWidth={3} />
-      <rect {...rect} stroke="#d9b45a" strokeWidth={1.25} strokeDasharray={main ? undefined : '5 3'} />
-      <circle cx={about.x} cy={about.y} r={4 / scale} fill="#d9b45a" />
+    <g pointerEvents="none">
+      <polygon {...line} stroke="#000" opacity="0.35" strokeWidth={3} />
+      <polygon {...line} stroke="#d9b45a" strokeWidth={1.25} strokeDasharray={main ? undefined : '5 3'} />
+      <circle cx={point.x} cy={point.y} r={4 / scale} fill="#d9b45a" />
     </g>
   );
 }
