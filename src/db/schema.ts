@@ -145,6 +145,8 @@ export interface JobPayload {
   readonly output: string;
   readonly format: string;
   readonly rate: string;
+  /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
+  readonly language?: string;
   readonly titles: readonly JobTitle[];
 }
 

@@ -14,7 +14,7 @@ export interface ProofWork {
   readonly order: readonly string[];
   readonly clips?: readonly Clip[];
   readonly plan?: Plan;
-  readonly house?: Pick<House, 'checks' | 'reading' | 'areas'>;
+  readonly house?: Pick<House, 'checks' | 'reading' | 'areas' | 'language'>;
   readonly editions?: readonly ProofEdition[];
   readonly project?: { readonly name: string; readonly rate: string };
 }

@@ -26,6 +26,8 @@ export interface WallRequest {
   readonly widthPx: number;
   readonly seconds: number;
   readonly timing: TitleTiming;
+  /** The language (BCP 47) of words whose field says none. */
+  readonly language?: string;
 }
 
 /** A picture of the format wall with what is wrong in its layout; no picture when it cannot be laid out. */

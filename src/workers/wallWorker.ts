@@ -31,7 +31,11 @@ type Design = Pick<WallDesign, 'number' | 'template' | 'values'>;
 interface Kept {
   readonly format: FrameFormat;
   readonly below: KeptBackdrop;
-  readonly layout: { readonly design: number; readonly title: CompiledTitle } | null;
+  readonly layout: {
+    readonly design: number;
+    readonly language: string | undefined;
+    readonly title: CompiledTitle;
+  } | null;
 }
 const kept = new Map<string, Kept>();
 
@@ -83,15 +87,16 @@ function backdropNow(id: string): Backdrop {
 }
 
 function layOut(
-  { formatId, widthPx }: WallRequest,
+  { formatId, widthPx, language }: WallRequest,
   { number, template, values }: Design,
   library: FontLibrary,
 ): { readonly below: KeptBackdrop; readonly title: CompiledTitle } {
   const before = kept.get(formatId);
-  if (before?.layout?.design === number) return { below: before.below, title: before.layout.title };
+  if (before?.layout?.design === number && before.layout.language === language)
+    return { below: before.below, title: before.layout.title };
   const format = before?.format ?? previewFormat(FORMATS.get(formatId), widthPx);
   const below = before?.below ?? new KeptBackdrop(painter);
-  const title = compile(template, values, format, library, loadedSizes());
-  kept.set(formatId, { format, below, layout: { design: number, title } });
+  const title = compile(template, values, format, library, loadedSizes(), null, language);
+  kept.set(formatId, { format, below, layout: { design: number, language, title } });
   return { below, title };
 }

@@ -1,4 +1,5 @@
 import { bindLayer, findProperty } from '../layers';
+import { countGraphemes } from '../text/graphemes';
 import type { Property } from '../layers/layerKind';
 import { freeId } from './addLayer';
 import type { Field, FieldLimits, Layer, Template } from './template';
@@ -86,7 +87,7 @@ const USUAL_LENGTH = 60;
 
 /** Room for half as many words again as the design has, and for the lines that it has or wraps into. */
 function wordLimits(layer: Layer, words: string): FieldLimits {
-  const length = Math.ceil((Array.from(words).length * 1.5) / 10) * 10;
+  const length = Math.ceil((countGraphemes(words) * 1.5) / 10) * 10;
   const wraps = layer.kind === 'text' ? layer.whenLong.find((step) => step.kind === 'wrap') : undefined;
   const lines = Math.max(words.split('\n').length, wraps?.maxLines ?? 1);
   return { maxLength: Math.max(USUAL_LENGTH, length), ...(lines > 1 ? { maxLines: lines } : {}) };

@@ -1,4 +1,5 @@
 import { findProperty } from '../layers';
+import { retypeRuns } from '../text/runs';
 import type { FieldValue, Layer, MoveUse, Template, Timing } from './template';
 
 /** The template with one layer changed; unchanged when there is no such layer. */
@@ -12,6 +13,13 @@ export function updateLayer(template: Template, layerId: string, change: (layer:
 /** The template with one property of a layer set. */
 export function setProperty(template: Template, layerId: string, path: string, value: FieldValue): Template {
   return updateLayer(template, layerId, (layer) => findProperty(layer, path)?.with(value) ?? layer);
+}
+
+/** The template with other words typed into a text layer: parts that are styled apart keep to the letters they are on. */
+export function typeWords(template: Template, layerId: string, text: string): Template {
+  return updateLayer(template, layerId, (layer) =>
+    layer.kind === 'text' ? { ...layer, runs: retypeRuns(layer.runs, text) } : layer,
+  );
 }
 
 /** The template with a layer moved by an offset in design units. */

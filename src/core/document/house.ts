@@ -8,7 +8,7 @@ import { newBoxLayer, newTextLayer } from './newLayers';
 import type { CheckRules, ReadingRules } from '../proof/rules';
 import { checksSchema, FIRST_CHECKS, FIRST_READING, readingSchema } from '../proof/rules';
 import { FACES } from '../text/faces';
-import { colour, exactly, id, idOf, listOf, number, oneOfShapes, variant } from './schemaParts';
+import { colour, exactly, id, idOf, languageTag, listOf, number, oneOfShapes, variant } from './schemaParts';
 import { areasSchema } from './templateSchema';
 import type { BoxLayer, Highlight, Layer, Motion, OwnArea, TextStyle, Template } from './template';
 
@@ -72,6 +72,8 @@ export interface House {
   readonly checks: CheckRules;
   /** Title-safe areas that differ from the standards', for new templates and for checks. */
   readonly areas: readonly OwnArea[];
+  /** The language of words (BCP 47) where nothing nearer says one. */
+  readonly language?: string;
 }
 
 const name = yup.string().required().min(1).max(60);
@@ -101,6 +103,7 @@ const houseSchema = exactly({
   reading: readingSchema,
   checks: checksSchema,
   areas: areasSchema,
+  language: languageTag,
 });
 
 /** A house document from outside, checked; each finish by what it makes of a layer. Throws InputError. */

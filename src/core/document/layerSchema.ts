@@ -44,6 +44,24 @@ const style = {
 const wholeStyle = exactly(
   Object.fromEntries(Object.entries(style).map(([key, schema]) => [key, schema.required()])),
 );
+const lineNumber = number(-500, 500).integer();
+const sign = yup.string().required().min(1).max(8);
+
+/** What a part that is styled apart stands for; left out for what it plainly is. */
+const partMeaning = yup.lazy((value: unknown) =>
+  value === undefined
+    ? yup.mixed().optional()
+    : oneOfShapes('kind', {
+        whole: variant(),
+        line: variant({ number: lineNumber }),
+        linesFrom: variant({ number: lineNumber }),
+        firstWord: variant(),
+        lastWord: variant(),
+        between: variant({ open: sign, close: sign }),
+        words: variant(),
+      }),
+);
+
 const partStyle = yup.object(style).noUnknown().default(undefined);
 
 const area = variant();
@@ -228,7 +246,7 @@ const side = number(1, 10000);
 
 const kinds = {
   text: {
-    runs: listOf(exactly({ text: text(10_000), style: partStyle }), 200),
+    runs: listOf(exactly({ text: text(10_000), style: partStyle, means: partMeaning }), 200),
     style: wholeStyle,
     align: word(['left', 'centre', 'right', 'justify']),
     columnU: numberOrNull(10, 8000),

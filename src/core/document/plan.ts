@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 import { FORMATS } from '../layout/formats';
 import { checkValue } from './check';
-import { deliveryId, exactly, flag, id, listOf, number, text } from './schemaParts';
+import { deliveryId, exactly, flag, id, languageTag, listOf, number, text } from './schemaParts';
 
 /** One of the files that a project goes out as: a format, and whether it is interlaced. */
 export interface Delivery {
@@ -9,6 +9,8 @@ export interface Delivery {
   readonly name: string;
   readonly format: string;
   readonly interlaced: boolean;
+  /** The language of its words (BCP 47), where it is not the project's. */
+  readonly language?: string;
 }
 
 /** A named frame of a project. */
@@ -33,6 +35,8 @@ export interface Plan {
   /** Words that are spelt right here although no dictionary has them. */
   readonly words: readonly string[];
   readonly setAside: readonly SetAside[];
+  /** The language of its words (BCP 47), where it is not the House's. */
+  readonly language?: string;
 }
 
 /** The id of every project's first delivery. */
@@ -58,12 +62,14 @@ const planSchema = exactly({
         .required()
         .test('format', 'a frame format', (value) => FORMATS.find(value) !== undefined),
       interlaced: flag,
+      language: languageTag,
     }),
     12,
   ).test('master', 'the master first', (list) => Array.isArray(list) && list[0]?.id === MASTER_ID),
   markers: listOf(exactly({ id, frame: number(0, 1e8).integer(), name: text(120) }), 5000),
   words: listOf(yup.string().required().min(1).max(80), 5000),
   setAside: listOf(exactly({ key: yup.string().required().max(400), reason: text(400) }), 20_000),
+  language: languageTag,
 });
 
 /** A plan from outside, checked. Throws InputError. */

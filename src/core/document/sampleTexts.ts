@@ -1,4 +1,5 @@
 import { designValue } from '../resolve/fieldValue';
+import { graphemesOf } from '../text/graphemes';
 import type { Field, FieldValues, Template } from './template';
 
 /** A way to try a design: other words in every text field. */
@@ -103,7 +104,7 @@ export function sampleValues(template: Template, sampleId: string): FieldValues 
 
 /** Words cut to a limit between two of them where that is possible. */
 function cutToLimit(words: string, limit = Infinity): string {
-  const letters = Array.from(words);
+  const letters = graphemesOf(words);
   if (letters.length <= limit) return words;
   const cut = letters.slice(0, limit + 1).join('');
   const space = cut.lastIndexOf(' ');

@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import type { Registry } from '../kit/registry';
+import { isLanguageTag } from '../text/language';
 
 /** A number that must be there, in a range. */
 export const number = (min: number, max: number): yup.NumberSchema<number> =>
@@ -22,6 +23,12 @@ export const colour = yup
   .matches(/^#[0-9a-f]{6}$/);
 export const opacity = number(0, 1);
 export const flag = yup.boolean().required();
+
+/** A language tag (BCP 47), or nothing. */
+export const languageTag = yup
+  .string()
+  .max(35)
+  .test('language', 'a language tag such as en or pt-BR', (tag) => tag === undefined || isLanguageTag(tag));
 
 /** One of a list of words. */
 export const word = (words: readonly string[]): yup.StringSchema<string> =>

@@ -31,7 +31,23 @@ export interface TextStyle {
 export interface TextRun {
   readonly text: string;
   readonly style?: Partial<TextStyle>;
+  /** What it is when the text reads otherwise; left out for what it plainly is (`naturalMeaning`). */
+  readonly means?: PartMeaning;
 }
+
+/** What a part of a text that is styled apart stands for, so that other words can take its place. */
+export type PartMeaning =
+  | { readonly kind: 'whole' }
+  /** A whole line, counted from 1, or from the last when negative. */
+  | { readonly kind: 'line'; readonly number: number }
+  | { readonly kind: 'firstWord' }
+  | { readonly kind: 'lastWord' }
+  /** A whole line, counted from 1, and all after it. */
+  | { readonly kind: 'linesFrom'; readonly number: number }
+  /** What stands between two signs, the signs themselves left out of it. */
+  | { readonly kind: 'between'; readonly open: string; readonly close: string }
+  /** Only these words, wherever they stand. */
+  | { readonly kind: 'words' };
 
 export type PlaceTarget =
   { readonly kind: SafeAreaId } | { readonly kind: 'layer'; readonly layerId: string };
@@ -418,6 +434,8 @@ export interface Field {
   readonly automatic: AutomaticSource | null;
   readonly targets: readonly FieldTarget[];
   readonly limits: FieldLimits;
+  /** The language of its words (BCP 47); left out for that of the delivery, the project or the House. */
+  readonly language?: string;
 }
 
 export const AUTOMATIC_SOURCES = ['place', 'date', 'project', 'number', 'timecode'] as const;

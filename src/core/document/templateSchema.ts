@@ -7,7 +7,19 @@ import { checkValue } from './check';
 import { TEMPLATE_KINDS } from './kinds';
 import { layerSchema } from './layerSchema';
 import { referencesOf } from './references';
-import { exactly, flag, id, idOf, listOf, number, oneOfShapes, text, variant, word } from './schemaParts';
+import {
+  exactly,
+  flag,
+  id,
+  idOf,
+  languageTag,
+  listOf,
+  number,
+  oneOfShapes,
+  text,
+  variant,
+  word,
+} from './schemaParts';
 import type { Template } from './template';
 import { AUTOMATIC_SOURCES, FIELD_KINDS, TEMPLATE_VERSION } from './template';
 import { upgradeTemplate } from './upgradeTemplate';
@@ -58,6 +70,7 @@ const field = exactly({
     .oneOf([...AUTOMATIC_SOURCES, null]),
   targets: listOf(exactly({ layerId: id, path: id }), 50),
   limits,
+  language: languageTag,
 });
 
 const share = number(0, 0.45);

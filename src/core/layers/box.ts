@@ -66,11 +66,7 @@ function measureBox(layer: BoxLayer, context: MeasureContext): Measured | null {
     units: (_kind, box, toPixels, snap) => {
       const edges = snap ?? (layer.shape.kind === 'rectangle' ? snapEdges(box, toPixels) : []);
       const rect = moveEdges(box, edges);
-      const shape = ownShape(
-        shapeOutline(layer.shape, rect),
-        { name: 'fill', rect },
-        boxPaint(layer, rect),
-      );
+      const shape = ownShape(shapeOutline(layer.shape, rect), { name: 'fill', rect }, boxPaint(layer, rect));
       return [{ box: rect, ink: rect, shapes: [shape] }];
     },
   };

@@ -67,6 +67,8 @@ export interface MeasureContext {
   readonly pictures: PictureSizes;
   readonly frame: Rect;
   area(id: SafeAreaId): Rect;
+  /** The language (BCP 47) of a layer's words. */
+  languageOf(layerId: string): string;
   /** The box of a layer that was placed before; null when that layer is absent. */
   boxOf(layerId: string): PlacedBox | null;
   /** What such a layer covers, turned and scaled as it is. */

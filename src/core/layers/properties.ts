@@ -11,7 +11,8 @@ function partOf(path: string): PropertyPart {
 }
 
 const PLACE = /^place\.(point|targetPoint|dxU|dyU|rotateDegrees|scaleX|scaleY)$/;
-const PAINT = /^(opacity|fillOpacity|plateOpacity|delaySeconds|look\..*|motion\..*|place\.pin\..*)$|(^|\.)(fill|plate)$|^colours?(\.|$)/;
+const PAINT =
+  /^(opacity|fillOpacity|plateOpacity|delaySeconds|look\..*|motion\..*|place\.pin\..*)$|(^|\.)(fill|plate)$|^colours?(\.|$)/;
 
 /** What a change of a property asks for; whatever is not known to be less asks for a new layout. */
 function stageOf(path: string): PropertyStage {

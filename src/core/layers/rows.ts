@@ -123,6 +123,7 @@ function setRow(
       align: 'left',
       balanced: false,
       columnU: null,
+      language: context.languageOf(layer.id),
     } as const;
     const steps = [
       { kind: 'squeeze', minPercent: 80 },
@@ -137,7 +138,11 @@ function setRow(
     notes.capU = Math.min(notes.capU, capHeightU(column.style, context.fonts) * fitted.scale);
     notes.squeeze = Math.min(notes.squeeze, fitted.squeeze);
     notes.cut ||= fitted.cut;
-    return { column: i, layout: fitted.layout, x: start + (room - fitted.layout.width) * SHARES[column.align] };
+    return {
+      column: i,
+      layout: fitted.layout,
+      x: start + (room - fitted.layout.width) * SHARES[column.align],
+    };
   });
 }
 

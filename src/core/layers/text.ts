@@ -8,7 +8,7 @@ import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { TextLayout } from '../text/layoutText';
-import { retypeRuns } from '../text/runs';
+import { rewordRuns } from '../text/runs';
 import type { TextUnit } from '../text/units';
 import { textUnits } from '../text/units';
 import type { PlacedBox } from '../layout/points';
@@ -34,12 +34,18 @@ export function bindText(layer: TextLayer): LayerBinding {
     properties: () => textProperties(layer),
     dependsOn: [],
     measuresAfter: [],
-    measure: ({ fonts, area }) => measureText(layer, area('titleSafe').width, fonts),
+    measure: ({ fonts, area, languageOf }) =>
+      measureText(layer, area('titleSafe').width, fonts, languageOf(layer.id)),
     paint: ({ rect }) => ({ paint: paintOf(layer.look, layer.style.fill, rect), opacity: 1 }),
   };
 }
 
-function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): Measured | null {
+function measureText(
+  layer: TextLayer,
+  safeWidthU: number,
+  fonts: FontLibrary,
+  language: string,
+): Measured | null {
   if (plainText(layer).trim() === '') return null;
   const spec = {
     runs: layer.runs.map((run) => (run.style === undefined ? run : { ...run, style: knownFace(run.style) })),
@@ -47,6 +53,7 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
     align: layer.align,
     balanced: layer.balanced,
     columnU: layer.columnU,
+    language,
   };
   const fitted = fitText(spec, layer.maxWidthShare * safeWidthU, layer.whenLong, fonts);
   const { layout } = fitted;
@@ -61,8 +68,8 @@ function measureText(layer: TextLayer, safeWidthU: number, fonts: FontLibrary): 
     standIns: layout.standIns,
     type: { capU: smallestCapU(layer, fonts) * fitted.scale, squeeze: fitted.squeeze, cut: fitted.cut },
     reworded(change, box, toPixels) {
-      const runs = retypeRuns(layer.runs, change(plainText(layer)));
-      const counted = measureText({ ...layer, runs }, safeWidthU, fonts);
+      const runs = rewordRuns(layer.runs, change(plainText(layer)));
+      const counted = measureText({ ...layer, runs }, safeWidthU, fonts, language);
       const [unit] = (counted ?? measured).units('layer', box, toPixels);
       return unit;
     },
@@ -139,7 +146,7 @@ function textProperties(layer: TextLayer): Property[] {
   return [
     textProperty('text', 'Reads', plainText(layer), (text) => ({
       ...layer,
-      runs: retypeRuns(layer.runs, text),
+      runs: rewordRuns(layer.runs, text),
     })),
     choiceProperty('style.face', 'Face', faceChoices(style.face), style.face, (face) => styled({ face })),
     ...weightProperties(style, styled),

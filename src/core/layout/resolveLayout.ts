@@ -7,6 +7,7 @@ import type { Point, Rect } from '../kit/rect';
 import { bindLayer } from '../layers';
 import type { MeasureContext, Measured, PictureSizes } from '../layers/layerKind';
 import type { FontLibrary } from '../text/fontLibrary';
+import { UNDETERMINED } from '../text/language';
 import type { FrameFormat } from './formats';
 import type { PlacedBox } from './points';
 import { ownMatrix } from './ownMatrix';
@@ -23,6 +24,7 @@ export interface PlacedLayer {
 interface Kept {
   readonly fonts: FontLibrary;
   readonly pictures: PictureSizes;
+  readonly language: string;
   readonly size: Measured | null;
 }
 const kept = new WeakMap<Layer, WeakMap<FrameFormat, Kept>>();
@@ -38,9 +40,11 @@ function measureOnce(layer: Layer, context: MeasureContext, format: FrameFormat)
   const byFormat = kept.get(layer) ?? new WeakMap<FrameFormat, Kept>();
   kept.set(layer, byFormat);
   const known = byFormat.get(format);
-  if (known?.fonts === fonts && known.pictures === pictures) return known.size;
+  const language = context.languageOf(layer.id);
+  const same = known?.fonts === fonts && known.pictures === pictures && known.language === language;
+  if (same) return known.size;
   const size = bound.measure(context);
-  byFormat.set(format, { fonts, pictures, size });
+  byFormat.set(format, { fonts, pictures, language, size });
   return size;
 }
 
@@ -58,6 +62,8 @@ export interface LayoutContext {
   readonly format: FrameFormat;
   readonly fonts: FontLibrary;
   readonly pictures: PictureSizes;
+  /** The language (BCP 47) of a layer's words; left out for none in particular. */
+  readonly languageOf?: (layerId: string) => string;
 }
 
 /** The order in which some layers are measured and placed; good for all layers of the same ids that refer alike. */
@@ -102,7 +108,7 @@ export function resolveLayout(
 export function layOut(
   { steps, stackOf }: LayoutPlan,
   byId: Lookup<Layer>,
-  { format, fonts, pictures }: LayoutContext,
+  { format, fonts, pictures, languageOf = () => UNDETERMINED }: LayoutContext,
   change: LayoutChange | null = null,
 ): Lookup<PlacedLayer> {
   const before = change?.before ?? null;
@@ -113,6 +119,7 @@ export function layOut(
     pictures,
     frame: safeArea(format, 'frame'),
     area: (id) => safeArea(format, id),
+    languageOf,
     boxOf: (id) => placed.get(id)?.box ?? null,
     boundsOf: (id) => boundsOf(placed.get(id)),
     measuredOf: (id) => measured.get(id) ?? null,
@@ -293,11 +300,7 @@ function circleError(circle: readonly Visit[]): InputError {
 }
 
 /** A layer attached to an absent one takes that one's place, so the gap closes up. */
-function effectivePlace(
-  layer: Layer,
-  byId: Lookup<Layer>,
-  placed: Lookup<PlacedLayer>,
-): Place {
+function effectivePlace(layer: Layer, byId: Lookup<Layer>, placed: Lookup<PlacedLayer>): Place {
   let place = layer.place;
   // Circles were refused before, so this ends.
   while (place.target.kind === 'layer' && placed.get(place.target.layerId) === undefined) {

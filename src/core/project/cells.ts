@@ -1,4 +1,5 @@
 import { designValue } from '../resolve/fieldValue';
+import { countGraphemes } from '../text/graphemes';
 import type { Delivery } from '../document/plan';
 import type { Title } from '../document/project';
 import { LONGEST_WORDS } from '../document/project';
@@ -155,7 +156,7 @@ export function parseField(field: Field, typed: string): FieldValue {
     }
     default: {
       const most = Math.min(limits.maxLength ?? LONGEST_WORDS, LONGEST_WORDS);
-      const length = Array.from(typed).length;
+      const length = countGraphemes(typed);
       if (length > most) throw InputError.of(label, `at most ${most} characters`, `${length} characters`);
       return typed;
     }

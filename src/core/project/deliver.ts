@@ -1,5 +1,6 @@
 import type { DisplayItem, DisplayList } from '../display/list';
 import { rectOutline } from '../display/shapes';
+import type { House } from '../document/house';
 import type { Plan } from '../document/plan';
 import type { DeliveryChange, Scrim, Title } from '../document/project';
 import type { FieldValues, Template } from '../document/template';
@@ -7,6 +8,7 @@ import { IDENTITY } from '../kit/matrix';
 import type { PictureSizes } from '../layers/layerKind';
 import type { FrameFormat } from '../layout/formats';
 import type { FontLibrary } from '../text/fontLibrary';
+import { languageOf } from '../text/language';
 import type { CompiledTitle } from '../timeline/compile';
 import { compile } from '../timeline/compile';
 import type { TitleTiming } from '../timeline/stretch';
@@ -42,6 +44,12 @@ export function withSharedValues(title: Title, shownDeliveryId: string, values: 
   return own.length === 0 ? said : withDeliveryChange(said, shownDeliveryId, { values: others });
 }
 
+/** The language (BCP 47) of a delivery's words: its own, else the project's, else the House's; `und` for none. */
+export function deliveryLanguage(plan: Plan, deliveryId: string, house: Pick<House, 'language'>): string {
+  const delivery = plan.deliveries.find(({ id }) => id === deliveryId);
+  return languageOf(delivery?.language, plan.language, house.language);
+}
+
 /** Whether a delivery has nothing otherwise after all. */
 export function isAsElsewhere({ leftOut, values, shift }: DeliveryChange): boolean {
   return Object.keys(values).length === 0 && !leftOut && shift === null;
@@ -72,8 +80,9 @@ export function showTitle(
   rate: FrameRate,
   fonts: FontLibrary,
   pictures?: PictureSizes,
+  language?: string,
 ): ShownTitle {
-  const compiled = compile(template, values, format, fonts, pictures, title.shift);
+  const compiled = compile(template, values, format, fonts, pictures, title.shift, language);
   return { compiled, frame: (frame) => titleFrame(compiled, title, template, rate, frame) };
 }
 

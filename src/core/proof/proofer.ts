@@ -9,7 +9,7 @@ import { FORMATS } from '../layout/formats';
 import { previewFormat } from '../layout/previewFormat';
 import { safeArea } from '../layout/safeAreas';
 import type { ShownTitle } from '../project/deliver';
-import { showTitle, titleIn } from '../project/deliver';
+import { deliveryLanguage, showTitle, titleIn } from '../project/deliver';
 import { meet } from '../project/lanes';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { Check, LayoutContext, TitleContext } from './check';
@@ -275,6 +275,8 @@ export class Proofer {
   private layoutContext(context: TitleContext, delivery: Delivery): LayoutContext {
     const { title, applied, template, values, timing, rate } = context;
     const { fonts, pictures, eyes } = this.tools;
+    const { around } = this;
+    const language = around === null ? undefined : deliveryLanguage(around.plan, delivery.id, around.house);
     const whole = FORMATS.get(delivery.format);
     const showAt = (widthPx: number): ShownTitle =>
       showTitle(
@@ -285,6 +287,7 @@ export class Proofer {
         rate,
         fonts,
         pictures,
+        language,
       );
     const shown = showAt(delivery.interlaced ? INTERLACED_WIDTH_PX : WIDTH_PX);
     const own = this.around?.house.areas.find(({ format }) => format === delivery.format);
@@ -354,6 +357,7 @@ function sameRules(a: ProofSurroundings, b: ProofSurroundings): boolean {
     a.house === b.house &&
     // From another thread they are new objects each time.
     sameValue(a.plan.deliveries, b.plan.deliveries) &&
+    a.plan.language === b.plan.language &&
     a.projectName === b.projectName &&
     a.rate === b.rate
   );

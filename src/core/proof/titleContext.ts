@@ -25,7 +25,7 @@ export interface ProofSurroundings {
   readonly rate: FrameRate;
   readonly clips: readonly Clip[];
   readonly plan: Plan;
-  readonly house: Pick<House, 'checks' | 'reading' | 'areas'>;
+  readonly house: Pick<House, 'checks' | 'reading' | 'areas' | 'language'>;
   readonly editions: ReadonlyMap<string, ProofEdition>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, ProofEdition>;

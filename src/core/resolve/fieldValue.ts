@@ -1,6 +1,7 @@
 import { format as formatDate, parseISO } from 'date-fns';
 import { findProperty } from '../layers';
 import { cleanText } from '../text/cleanText';
+import { cutGraphemes } from '../text/graphemes';
 import type { Field, FieldValue, Template } from '../document/template';
 
 /** What the design says for a field; for one without a property of its own the first choice, else an empty text. */
@@ -25,10 +26,10 @@ export function limitValue(field: Field, value: FieldValue): FieldValue {
   const { maxLength, maxLines, min, max, allowed } = field.limits;
   switch (field.kind) {
     case 'text': {
-      const clean = Array.from(cleanText(String(value)));
-      const kept = clean.filter((character) => LETTER_CLASSES[allowed ?? 'any'].test(character)).join('');
+      const letters = LETTER_CLASSES[allowed ?? 'any'];
+      const kept = [...cleanText(String(value))].filter((one) => letters.test(one)).join('');
       const lines = maxLines === undefined ? kept : kept.split('\n').slice(0, maxLines).join('\n');
-      const cut = maxLength === undefined ? lines : Array.from(lines).slice(0, maxLength).join('');
+      const cut = maxLength === undefined ? lines : cutGraphemes(lines, maxLength);
       return allowed === 'capitals' ? cut.toLocaleUpperCase('und') : cut;
     }
     case 'number': {

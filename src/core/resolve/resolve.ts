@@ -3,6 +3,7 @@ import type { FieldValues, Override, PropertySetting, Template } from '../docume
 import type { FrameFormat } from '../layout/formats';
 import type { TitleTiming } from '../timeline/stretch';
 import { compileTracks } from '../timeline/tracks';
+import { languageOf } from '../text/language';
 import { limitValue } from './fieldValue';
 import { applySettings, withOwnAreas } from './settings';
 
@@ -17,6 +18,8 @@ export interface ResolveFor {
    * design itself.
    */
   readonly values?: FieldValues;
+  /** The language of words (BCP 47) that no field says otherwise of: the delivery's, the project's or the House's. */
+  readonly language?: string;
 }
 
 /** A template with every property decided, in one format with one set of values. */
@@ -31,6 +34,8 @@ export interface Resolved {
   keysAt(seconds: number, timing: TitleTiming): readonly PropertySetting[];
   /** Every layer as it is at a time. */
   at(seconds: number, timing: TitleTiming): Template;
+  /** The language (BCP 47) of a layer's words: of the field that they come from, else what was asked for. */
+  languageOf(layerId: string): string;
   /** Who decided a property of a layer. */
   origin(layerId: string, path: string): Origin;
 }
@@ -42,7 +47,7 @@ export interface Resolved {
  * 6. the design's keyframes. Keyframes of a property that somebody typed are out of play: what is typed stays.
  * Settings of layers that are gone or do not have the property are passed over.
  */
-export function resolve(source: Template, { format, values = {} }: ResolveFor): Resolved {
+export function resolve(source: Template, { format, values = {}, language }: ResolveFor): Resolved {
   const overrides = overridesIn(source, format);
   const { variants, typed } = valueSettings(source, values);
   const constant = applySettings(source, [...overrides, ...variants, ...typed]);
@@ -55,6 +60,12 @@ export function resolve(source: Template, { format, values = {} }: ResolveFor): 
     isKeyed,
     keysAt,
     at: (seconds, timing) => applySettings(template, keysAt(seconds, timing)),
+    languageOf(layerId) {
+      const field = source.fields.find(
+        (one) => one.language !== undefined && one.targets.some((target) => target.layerId === layerId),
+      );
+      return languageOf(field?.language, language);
+    },
     origin(layerId, path) {
       const isIt = (one: PropertySetting): boolean => one.layerId === layerId && one.path === path;
       const layer = template.layers.find(({ id }) => id === layerId);

@@ -1,4 +1,5 @@
 import { createRegistry } from '../kit/registry';
+import { scriptTag } from './scripts';
 
 /** OpenType tags: tabular and old-style figures, small capitals, fractions. */
 export type FaceFeature = 'tnum' | 'onum' | 'smcp' | 'frac';
@@ -86,14 +87,50 @@ export const FACES = createRegistry<Face>('face', [
 
 export const DEFAULT_FACE_ID = 'barlow-condensed';
 
-/** The faces that are asked in turn for a character that the chosen face does not have. */
-export const FALLBACK_FACE_IDS = ['noto-sans-arabic', 'noto-sans-devanagari', 'hanken-grotesk'] as const;
+/** The order in which faces stand in for others, where nothing else decides. */
+const STAND_IN_ORDER = [
+  'hanken-grotesk',
+  'barlow-condensed',
+  'alegreya',
+  'fraunces',
+  'archivo',
+  'noto-sans-arabic',
+  'noto-sans-devanagari',
+] as const;
+
+const orders = new Map<string, readonly string[]>();
+
+/**
+ * The faces that are asked in turn for a character of a script (ISO 15924) that the chosen face does not have: those
+ * made for the script, those that have it as well, then those for Latin, then the others. So a Latin letter never
+ * comes from another script's face while a Latin face has it, and signs that go with any script come from a Latin one.
+ */
+export function fallbackFaces(script: string): readonly string[] {
+  const known = orders.get(script);
+  if (known !== undefined) return known;
+  const rank = (id: string): number => {
+    const scripts = FACES.get(id).scripts.map(scriptTag);
+    if (scripts[0] === script) return 0;
+    if (scripts.includes(script)) return 1;
+    return scripts[0] === 'Latn' ? 2 : 3;
+  };
+  const order = STAND_IN_ORDER.toSorted((a, b) => rank(a) - rank(b));
+  orders.set(script, order);
+  return order;
+}
+
+const listed = new WeakMap<Face, readonly number[]>();
+
+function weightsOf(face: Face): readonly number[] {
+  const known = listed.get(face) ?? Object.keys(face.files).map(Number);
+  listed.set(face, known);
+  return known;
+}
 
 /** The weight of a face that is nearest to the one asked for; the lighter of two equally near. */
 export function nearestWeight(face: Face, weight: number): number {
   if (face.axes !== undefined) return clampTo(face.axes.weight, weight);
-  const all = Object.keys(face.files).map(Number);
-  return all.reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best));
+  return weightsOf(face).reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best));
 }
 
 /** The width of a variable face that is nearest to the one asked for, in percent; 100 for a face of one width. */

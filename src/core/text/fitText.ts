@@ -1,8 +1,9 @@
 import type { LongStep, TextRun, TextStyle } from '../document/template';
 import { assertNever } from '../kit/assertNever';
 import type { FontLibrary } from './fontLibrary';
-import type { TextLayout, TextSpec } from './layoutText';
-import { layoutText } from './layoutText';
+import { cutGraphemes, countGraphemes } from './graphemes';
+import type { Measures, MeasuredText, TextLayout, TextSpec } from './layoutText';
+import { layoutMeasured, layoutText, measuresOf, measureText } from './layoutText';
 
 export interface FittedText {
   readonly layout: TextLayout;
@@ -47,6 +48,10 @@ class Fitter {
   readonly done: string[] = [];
   private readonly typedLines: number;
   private state: TextSpec;
+  /** The text as it was shaped, which all trials of sizes and widths are asked of. */
+  private measured: MeasuredText;
+  /** How much smaller it is set than it was shaped. */
+  private scale = 1;
   private maxLines = 1;
 
   constructor(
@@ -55,17 +60,33 @@ class Fitter {
     private readonly fonts: FontLibrary,
   ) {
     this.state = { ...spec, wrapWidthU: spec.columnU ?? Infinity, squeeze: 1 };
-    this.layout = layoutText(this.state, fonts);
+    this.measured = measureText(this.state, fonts);
+    this.layout = layoutMeasured(this.measured, fonts);
     // A column may have any number of lines until a wrap limits them.
     const inColumn = typeof spec.columnU === 'number';
     this.typedLines = inColumn ? 1 : this.layout.lines.length;
     if (inColumn) this.maxLines = Infinity;
   }
 
-  fits(layout = this.layout): boolean {
-    const most = Math.max(this.typedLines, this.maxLines);
-    const width = Math.max(0, ...layout.lines.map((line) => line.width));
-    return width <= this.maxWidthU + TOLERANCE_U && layout.lines.length <= most;
+  fits(): boolean {
+    return this.fitsAs({
+      lines: this.layout.lines.length,
+      width: Math.max(0, ...this.layout.lines.map((line) => line.width)),
+    });
+  }
+
+  private fitsAs({ lines, width }: Measures): boolean {
+    return width <= this.maxWidthU + TOLERANCE_U && lines <= Math.max(this.typedLines, this.maxLines);
+  }
+
+  /** Whether the text as it was shaped fits with another squeeze or size, broken at the width that `state` has. */
+  private wouldFit(change: {
+    readonly squeeze?: number;
+    readonly scale?: number;
+    readonly wrapWidthU?: number;
+  }): boolean {
+    const { squeeze, wrapWidthU } = this.state;
+    return this.fitsAs(measuresOf(this.measured, { squeeze, wrapWidthU, scale: this.scale, ...change }));
   }
 
   /** In a column, a wrap says at once how many lines there may be. */
@@ -79,7 +100,9 @@ class Fitter {
     switch (step.kind) {
       case 'wrap':
         this.maxLines = step.maxLines;
-        this.keepIfFits({ ...this.state, wrapWidthU: this.maxWidthU });
+        if (!this.wouldFit({ wrapWidthU: this.maxWidthU })) return;
+        this.keep({ ...this.state, wrapWidthU: this.maxWidthU });
+        this.noteWrapping();
         return;
       case 'squeeze': {
         const squeeze = this.squeezeFor(step.minPercent / 100);
@@ -109,60 +132,46 @@ class Fitter {
   private squeezeFor(least: number): number {
     const widest = Math.max(0, ...this.layout.lines.map((line) => line.width));
     if (this.maxLines === 1) return Math.max(least, this.state.squeeze * (this.maxWidthU / widest));
-    return this.largest(least, (squeeze) => ({ ...this.state, squeeze }));
+    return largest(least, (squeeze) => this.wouldFit({ squeeze }));
   }
 
   private shrink(minSizeU: number): void {
     const least = minSizeU / this.state.style.sizeU;
     if (least >= 1) return;
     const wrapWidthU = this.maxLines > 1 ? this.maxWidthU : Infinity;
-    const scaled = (factor: number): TextSpec => ({ ...scaleSpec(this.state, factor), wrapWidthU });
-    const factor = this.maxLines > 1 ? this.largest(least, scaled) : this.maxWidthU / this.layout.width;
-    this.keep(scaled(Math.max(least, factor)));
+    const { scale } = this;
+    const factor =
+      this.maxLines > 1
+        ? largest(least, (share) => this.wouldFit({ scale: scale * share, wrapWidthU }))
+        : this.maxWidthU / this.layout.width;
+    const taken = Math.max(least, factor);
+    this.scale = scale * taken;
+    this.keep({ ...scaleSpec(this.state, taken), wrapWidthU });
     this.done.push(`shrunk to ${Math.round(this.state.style.sizeU)} u`);
     this.noteWrapping();
-  }
-
-  /** The largest factor up to 1 at which the text fits, found by halving; the least when none does. */
-  private largest(least: number, spec: (factor: number) => TextSpec): number {
-    if (!this.fits(layoutText(spec(least), this.fonts))) return least;
-    let low = least;
-    let high = 1;
-    for (let i = 0; i < HALVINGS; i++) {
-      const middle = (low + high) / 2;
-      if (this.fits(layoutText(spec(middle), this.fonts))) low = middle;
-      else high = middle;
-    }
-    return low;
   }
 
   /** Leaves words off at the end, as few letters as will do, and says so with an ellipsis. */
   private cut(): void {
     const { runs } = this.state;
-    const letters = countLetters(runs);
+    const letters = runs.reduce((sum, run) => sum + countGraphemes(run.text), 0);
     const wrapWidthU = this.maxLines > 1 ? this.maxWidthU : Infinity;
-    const cutTo = (count: number): TextSpec => ({
-      ...this.state,
-      wrapWidthU,
-      runs: cutRuns(runs, count),
-    });
+    const cutTo = (count: number): TextSpec => ({ ...this.state, wrapWidthU, runs: cutRuns(runs, count) });
+    const fitsCut = (count: number): boolean => {
+      const spec = cutTo(count);
+      return this.fitsAs(measuresOf(measureText(spec, this.fonts), { ...spec, scale: 1 }));
+    };
     let low = 0;
     let high = letters;
     while (high - low > 1) {
       const middle = (low + high) >> 1;
-      if (this.fits(layoutText(cutTo(middle), this.fonts))) low = middle;
+      if (fitsCut(middle)) low = middle;
       else high = middle;
     }
     this.keep(cutTo(low));
+    this.measured = measureText(this.state, this.fonts);
+    this.scale = 1;
     this.done.push(`cut after ${low} of ${letters} letters`);
-    this.noteWrapping();
-  }
-
-  private keepIfFits(state: TextSpec): void {
-    const layout = layoutText(state, this.fonts);
-    if (!this.fits(layout)) return;
-    this.state = state;
-    this.layout = layout;
     this.noteWrapping();
   }
 
@@ -177,10 +186,17 @@ class Fitter {
   }
 }
 
-const graphemes = new Intl.Segmenter('und', { granularity: 'grapheme' });
-
-function countLetters(runs: readonly TextRun[]): number {
-  return runs.reduce((sum, run) => sum + [...graphemes.segment(run.text)].length, 0);
+/** The largest share from `least` up to 1 that fits, found by halving; the least when none does. */
+function largest(least: number, fits: (share: number) => boolean): number {
+  if (!fits(least)) return least;
+  let low = least;
+  let high = 1;
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (fits(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
 }
 
 /** The first letters of a text, with an ellipsis in place of the rest. */
@@ -188,11 +204,10 @@ function cutRuns(runs: readonly TextRun[], count: number): TextRun[] {
   const kept: TextRun[] = [];
   let left = count;
   for (const run of runs) {
-    const letters = [...graphemes.segment(run.text)];
-    const text = letters.slice(0, left).map((one) => one.segment);
-    if (letters.length > left) return [...kept, { ...run, text: `${text.join('').trimEnd()}…` }];
+    const letters = countGraphemes(run.text);
+    if (letters > left) return [...kept, { ...run, text: `${cutGraphemes(run.text, left).trimEnd()}…` }];
     kept.push(run);
-    left -= letters.length;
+    left -= letters;
   }
   return kept;
 }

@@ -3,6 +3,8 @@ import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
 import { FACES, fontFileNames, nearestWeight, nearestWidth } from './faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
 import { glyphToOutline } from './glyphOutline';
+import { UNDETERMINED } from './language';
+import { COMMON } from './scripts';
 
 /** A font file ready for shaping; lengths come in font units, y up, save outlines, which are y down. */
 export interface ShapingFont {
@@ -11,7 +13,7 @@ export interface ShapingFont {
   readonly metrics: FontMetrics;
   covers(codePoint: number): boolean;
   /** Shapes text[start, end) with the rest as context. Clusters are UTF-16 positions in the whole text. */
-  shape(text: string, start: number, end: number, options: ShapeOptions): ShapedGlyph[];
+  shape(text: string, start: number, end: number, options: ShapeOptions): readonly ShapedGlyph[];
   /** The same object for the same glyph every time. */
   outline(glyphId: number): Outline;
 }
@@ -49,6 +51,9 @@ export async function loadFontLibrary(files: ReadonlyMap<string, Uint8Array>): P
   };
 }
 
+// A project's worth of names; while one is typed, every key is another text.
+const MOST_SHAPES = 4000;
+
 // A slider along an axis opens a font at every step; those that are not asked for any more may go.
 const MOST_OPEN = 120;
 
@@ -77,6 +82,8 @@ function openFont(
   const extents = font.hExtents();
   const known = new Set(face.collectUnicodes());
   const outlines = new Map<number, Outline>();
+  // In font units, so what was shaped once serves at every size.
+  const shapes = new Map<string, readonly ShapedGlyph[]>();
   return {
     fileName,
     unitsPerEm: face.upem,
@@ -88,20 +95,29 @@ function openFont(
     },
     covers: (codePoint) => known.has(codePoint),
     shape(text, start, end, options) {
+      const key = `${start} ${end} ${JSON.stringify(options)} ${text}`;
+      const before = shapes.get(key);
+      if (before !== undefined) return before;
       const buffer = new hb.Buffer();
       buffer.addText(text, start, end - start);
       buffer.setDirection(options.rightToLeft ? hb.Direction.RTL : hb.Direction.LTR);
+      if (/^[A-Z][a-z]{3}$/.test(options.script) && options.script !== COMMON)
+        buffer.setScript(options.script);
+      if (options.language !== UNDETERMINED) buffer.setLanguage(options.language);
       buffer.guessSegmentProperties();
       const features = options.features.map((f) => new hb.Feature(f.tag, f.value));
       hb.shape(font, buffer, features);
       const positions = buffer.getGlyphPositions();
-      return buffer.getGlyphInfos().map((info, i) => ({
+      const shaped = buffer.getGlyphInfos().map((info, i) => ({
         glyphId: info.codepoint,
         cluster: info.cluster,
         advance: positions[i].xAdvance,
         offsetX: positions[i].xOffset,
         offsetY: positions[i].yOffset,
       }));
+      if (shapes.size >= MOST_SHAPES) shapes.clear();
+      shapes.set(key, shaped);
+      return shaped;
     },
     outline(glyphId) {
       let outline = outlines.get(glyphId);

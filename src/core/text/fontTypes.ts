@@ -18,5 +18,9 @@ export interface ShapedGlyph {
 
 export interface ShapeOptions {
   readonly rightToLeft: boolean;
+  /** ISO 15924. */
+  readonly script: string;
+  /** BCP 47. */
+  readonly language: string;
   readonly features: readonly { readonly tag: string; readonly value: number }[];
 }

@@ -1,9 +1,13 @@
 import type { TextRun, TextStyle } from '../document/template';
 import { breakLines } from './breakLines';
+import { FACES, fallbackFaces } from './faces';
 import { cleanText } from './cleanText';
 import type { FontLibrary } from './fontLibrary';
 import type { ItemisedParagraph, StyledParagraph } from './itemise';
 import { itemiseParagraph } from './itemise';
+import { capitalsOf, UNDETERMINED } from './language';
+import type { MeasuredParagraph } from './measureLines';
+import { measureParagraph } from './measureLines';
 import type { PlacedGlyph } from './shapeLine';
 import { shapeLine } from './shapeLine';
 
@@ -11,6 +15,8 @@ export interface TextSpec {
   readonly runs: readonly TextRun[];
   readonly style: TextStyle;
   readonly align: 'left' | 'centre' | 'right' | 'justify';
+  /** BCP 47; left out for none in particular. */
+  readonly language?: string;
   /** Whether wrapped lines are made about equally long. */
   readonly balanced?: boolean;
   /** The width of the column it is set in; null for a text that is as wide as its longest line. */
@@ -47,19 +53,60 @@ export interface TextLayout {
 
 type UnplacedLine = Omit<TextLine, 'x'> & { readonly wrapped: boolean };
 
+/** A text whose parts were shaped once, so that it can be asked how it would break at other widths. */
+export interface MeasuredText {
+  readonly spec: TextSpec;
+  readonly paragraphs: readonly MeasuredParagraph[];
+}
+
+/** Shapes a text as a whole. */
+export function measureText(spec: TextSpec, fonts: FontLibrary): MeasuredText {
+  return {
+    spec,
+    paragraphs: splitParagraphs(spec, fonts).map((one) => measureParagraph(itemiseParagraph(one, fonts))),
+  };
+}
+
+/** How a text would come out at another size (a share of its own), squeeze and width of lines; nothing is shaped. */
+export interface Measures {
+  readonly lines: number;
+  /** Of its widest line, in design units. */
+  readonly width: number;
+}
+
+/** How many lines a measured text has, and how wide the widest is, with its wrap width, squeezed and scaled as told. */
+export function measuresOf(
+  { spec, paragraphs }: MeasuredText,
+  {
+    wrapWidthU,
+    squeeze,
+    scale,
+  }: { readonly wrapWidthU: number; readonly squeeze: number; readonly scale: number },
+): Measures {
+  const factor = squeeze * scale;
+  const lines = paragraphs.flatMap((one) => breakLines(one, wrapWidthU / factor, spec.balanced));
+  return { lines: lines.length, width: Math.max(0, ...lines.map((line) => line.width)) * factor };
+}
+
 /** Sets styled text into lines. An empty text has one empty line with the height of its style. */
 export function layoutText(spec: TextSpec, fonts: FontLibrary): TextLayout {
-  const paragraphs = splitParagraphs(spec).map((p) => itemiseParagraph(p, fonts));
+  return layoutMeasured(measureText(spec, fonts), fonts);
+}
+
+/** Sets a measured text into lines. */
+export function layoutMeasured({ spec, paragraphs }: MeasuredText, fonts: FontLibrary): TextLayout {
   const lines: UnplacedLine[] = [];
   let top = 0;
-  for (const paragraph of paragraphs) {
-    const ranges = breakLines(paragraph, spec.wrapWidthU / spec.squeeze, spec.balanced);
-    for (const [i, range] of ranges.entries()) {
-      const shaped = shapeLine(paragraph, range.start, range.end);
+  for (const measured of paragraphs) {
+    const { paragraph } = measured;
+    const ranges = breakLines(measured, spec.wrapWidthU / spec.squeeze, spec.balanced);
+    for (const [i, { start, end }] of ranges.entries()) {
+      const shaped = shapeLine(paragraph, start, end);
       const { height, baseline } = lineMeasures(shaped.glyphs, spec.style, fonts);
       lines.push({
         paragraph,
-        ...range,
+        start,
+        end,
         width: shaped.width * spec.squeeze,
         top,
         height,
@@ -70,13 +117,14 @@ export function layoutText(spec: TextSpec, fonts: FontLibrary): TextLayout {
       top += height;
     }
   }
+  const all = paragraphs.map(({ paragraph }) => paragraph);
   const width = spec.columnU ?? Math.max(0, ...lines.map((line) => line.width));
   return {
     width,
     height: top,
     squeeze: spec.squeeze,
-    missing: [...new Set(paragraphs.flatMap((p) => p.missing))],
-    standIns: [...new Set(paragraphs.flatMap((p) => p.standIns))],
+    missing: [...new Set(all.flatMap((p) => p.missing))],
+    standIns: [...new Set(all.flatMap((p) => p.standIns))],
     lines: lines.map((line) => placeLine(line, width, spec)),
   };
 }
@@ -123,21 +171,32 @@ function lineMeasures(
   return { height, baseline: (height - content) / 2 + metrics.ascender * scale };
 }
 
-function splitParagraphs(spec: TextSpec): StyledParagraph[] {
+function splitParagraphs(spec: TextSpec, fonts: FontLibrary): StyledParagraph[] {
+  const { language = UNDETERMINED } = spec;
   let text = '';
   const styles: TextStyle[] = [];
   for (const run of spec.runs) {
     const style = run.style === undefined ? spec.style : { ...spec.style, ...run.style };
     const cleaned = cleanText(run.text);
-    const typed = style.letterCase === 'capitals' ? cleaned.toLocaleUpperCase('und') : cleaned;
+    const typed =
+      style.letterCase === 'capitals' ? capitalsOf(cleaned, language, hasIn(style, fonts)) : cleaned;
     text += typed;
     for (let i = 0; i < typed.length; i++) styles.push(style);
   }
   const paragraphs: StyledParagraph[] = [];
   let start = 0;
   for (const part of text.split('\n')) {
-    paragraphs.push({ text: part, styles: styles.slice(start, start + part.length) });
+    paragraphs.push({ text: part, styles: styles.slice(start, start + part.length), language });
     start += part.length + 1;
   }
   return paragraphs;
+}
+
+/** Whether a style's face, or a Latin one that stands in for it, has a character. */
+function hasIn(style: TextStyle, fonts: FontLibrary): (character: string) => boolean {
+  return (character) =>
+    [style.face, ...fallbackFaces('Latn')].some(
+      (id) =>
+        FACES.find(id) !== undefined && fonts.font(id, style.weight).covers(character.codePointAt(0) ?? 0),
+    );
 }

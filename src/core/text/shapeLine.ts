@@ -13,6 +13,8 @@ export interface PlacedGlyph {
   readonly x: number;
   readonly y: number;
   readonly advance: number;
+  /** How much of the advance is tracking, which does not count at the end of a line. */
+  readonly spread: number;
 }
 
 export interface ShapedLine {
@@ -38,8 +40,21 @@ function featuresOf(style: TextStyle, spread: number): { tag: string; value: num
   return features;
 }
 
-/** Shapes the positions [start, end) of a paragraph as one line, glyphs in visual order from the left. */
-export function shapeLine(paragraph: ItemisedParagraph, start: number, end: number): ShapedLine {
+/** The character that a word is parted with at the end of a line: Unicode's hyphen where the font has it. */
+export function hyphenFor({ font }: TextItem): string {
+  return font.covers(0x2010) ? '\u2010' : '-';
+}
+
+/** Where a word may be parted, without that being seen elsewhere. */
+export const SOFT_HYPHEN = '\u00ad';
+
+/**
+ * Shapes the positions [start, end) of a paragraph as one line, glyphs in visual order from the left. A line that ends
+ * with a soft hyphen shows a hyphen there.
+ */
+export function shapeLine(whole: ItemisedParagraph, start: number, end: number): ShapedLine {
+  const parts = whole.text[end - 1] === SOFT_HYPHEN && end < whole.text.length;
+  const paragraph = parts ? withHyphen(whole, end - 1) : whole;
   const glyphs: PlacedGlyph[] = [];
   let x = 0;
   let lastSpread = 0;
@@ -52,6 +67,8 @@ export function shapeLine(paragraph: ItemisedParagraph, start: number, end: numb
     const shaped = font.shape(paragraph.text, item.start, item.end, {
       rightToLeft: item.level % 2 === 1,
       features: featuresOf(style, spread),
+      script: item.script,
+      language: paragraph.language,
     });
     for (const [i, glyph] of shaped.entries()) {
       const extra = endsCluster(shaped, i) ? spread : 0;
@@ -63,12 +80,21 @@ export function shapeLine(paragraph: ItemisedParagraph, start: number, end: numb
         x: x + glyph.offsetX * scale,
         y: -glyph.offsetY * scale - (style.shift / 1000) * style.sizeU,
         advance: glyph.advance * scale + extra,
+        spread: extra,
       });
       x += glyph.advance * scale + extra;
     }
     if (shaped.length > 0) lastSpread = spread;
   }
   return { glyphs, width: Math.max(0, x - lastSpread) };
+}
+
+/** The paragraph with the soft hyphen at a position shown. */
+function withHyphen(paragraph: ItemisedParagraph, at: number): ItemisedParagraph {
+  const item = paragraph.items.find((one) => one.start <= at && one.end > at);
+  if (item === undefined) return paragraph;
+  const { text } = paragraph;
+  return { ...paragraph, text: text.slice(0, at) + hyphenFor(item) + text.slice(at + 1) };
 }
 
 function endsCluster(shaped: readonly ShapedGlyph[], i: number): boolean {

@@ -24,7 +24,8 @@ export function textUnits(layout: TextLayout, kind: UnitKind): TextUnit[] {
     const all = layout.lines.flatMap((line, i) =>
       makeUnit(layout, line, i, line.glyphs, line.start, line.end),
     );
-    return all.length === 0 ? [] : [mergeUnits(all)];
+    // One line is the whole text already.
+    return all.length < 2 ? all : [mergeUnits(all)];
   }
   if (kind === 'paragraph') {
     const paragraphs = [...new Set(layout.lines.map((line) => line.paragraph))];

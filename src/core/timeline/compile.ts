@@ -54,7 +54,10 @@ export interface CompiledTitle {
   frame(seconds: number, timing: TitleTiming): DisplayList;
 }
 
-/** Lays a title out, moved as a whole where `shift` says so; what covers the frame stays. Throws InputError when layers wait for one another in a circle. */
+/**
+ * Lays a title out, moved as a whole where `shift` says so; what covers the frame stays. `language` (BCP 47) is that of
+ * words whose field says none. Throws InputError when layers wait for one another in a circle.
+ */
 export function compile(
   template: Template,
   values: FieldValues,
@@ -62,12 +65,13 @@ export function compile(
   fonts: FontLibrary,
   pictures: PictureSizes = NO_PICTURES,
   shift: Shift | null = null,
+  language?: string,
 ): CompiledTitle {
-  const resolved = resolve(template, { format: plainFormat, values });
-  const { format } = resolved;
+  const resolved = resolve(template, { format: plainFormat, values, language });
+  const { format, languageOf } = resolved;
   const by = shift === null ? null : wholePixels(shift, format);
   const toPixels = unitsToPixels(format);
-  const stages = createStages(resolved, { format, fonts, pictures });
+  const stages = createStages(resolved, { format, fonts, pictures, languageOf });
   const stacking = stackingOf(resolved.template.layers);
   const stageAt = (seconds: number, timing: TitleTiming): Stage => ({
     layers: stages.at(seconds, timing).layers,

@@ -168,7 +168,9 @@ describe('slow movement', () => {
 
   test('goes by fractions of a pixel, in even steps', () => {
     const title = titleOf(drift());
-    const lefts = frames(2, 4).slice(16, 34).map((seconds) => edges(title.frame(seconds, LENGTH).items).left);
+    const lefts = frames(2, 4)
+      .slice(16, 34)
+      .map((seconds) => edges(title.frame(seconds, LENGTH).items).left);
     const steps = lefts.slice(1).map((left, i) => left - lefts[i]);
     for (const step of steps) expect(step).toBeCloseTo(7.4 / 100, 3);
   });

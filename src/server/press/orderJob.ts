@@ -7,10 +7,11 @@ import { MASTER_ID } from '@/core/document/plan';
 import type { Title } from '@/core/document/project';
 import { InputError } from '@/core/kit/inputError';
 import { OUTPUTS } from '@/core/outputs';
-import { titleIn } from '@/core/project/deliver';
+import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/timeline/stretch';
 import { RATES } from '@/core/units/rates';
 import type { Db } from '@/db/open';
+import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
 import type { JobPayload, JobTitle } from '@/db/schema';
 import { listEditions } from '@/db/templates';
@@ -90,6 +91,7 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     output: output.id,
     format: delivery.format,
     rate: project.settings.rate,
+    language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
     titles,
   };
 }

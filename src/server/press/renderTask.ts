@@ -8,6 +8,7 @@ export interface RenderTask {
   readonly values: FieldValues;
   readonly format: string;
   readonly rate: string;
+  readonly language?: string;
   readonly lengthFrames: number;
   readonly shift?: Shift | null;
   readonly scrim?: Scrim | null;

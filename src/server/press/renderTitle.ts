@@ -54,7 +54,14 @@ export async function renderTitle({
   const pictures = await loadPictures(picturesOf(title.document, { format, values: title.values }));
   try {
     await pool.render(
-      { ...title, format: format.id, rate: rate.id, frames: output.frames, pictures },
+      {
+        ...title,
+        format: format.id,
+        rate: rate.id,
+        language: payload.language,
+        frames: output.frames,
+        pictures,
+      },
       {
         async frame(bytes, { repeats }) {
           await sink.write(bytes, repeats);

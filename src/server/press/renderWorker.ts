@@ -35,7 +35,7 @@ async function render(task: RenderTask): Promise<void> {
   const fonts = await serverFonts(String(root));
   const { shift = null, scrim = null, fadeInFrames = 0, fadeOutFrames = 0, lengthFrames } = task;
   const painted = { shift, scrim, fadeInFrames, fadeOutFrames, lengthFrames };
-  const title = showTitle(painted, document, task.values, format, rate, fonts, pictures);
+  const title = showTitle(painted, document, task.values, format, rate, fonts, pictures, task.language);
   const timing = stretchTiming(task.document.timing, lengthFrames, rate);
   const listAt = (frame: number): DisplayList => title.frame(frame);
   const start = task.onlyFrame ?? 0;

@@ -12,6 +12,7 @@ import { NameBox } from '../shared/NameBox';
 import { SelectBox } from '../shared/SelectBox';
 import { useApply, useTemplate } from './benchStore';
 import { LimitRows } from './LimitRows';
+import { LanguageBox } from '../shared/LanguageBox';
 import { Row } from './PropertyRow';
 import { VariantRows } from './VariantRows';
 
@@ -128,6 +129,16 @@ function FieldDetails({ field, onChange }: DetailProps) {
     <div className="mt-1 border-t border-line pt-1">
       {line('section', 'Section', 'none', 60)}
       {line('help', 'Help', 'a word for editors', 200)}
+      {(field.kind === 'text' || field.kind === 'rows') && (
+        <Row label="Language">
+          <LanguageBox
+            label={`Language of ${field.label}`}
+            value={field.language}
+            otherwise="As the project"
+            onChange={(language) => onChange({ language })}
+          />
+        </Row>
+      )}
       {isWords && (
         <>
           <Row label="Is">

@@ -8,6 +8,7 @@ import type { TitleTiming } from '@/core/timeline/stretch';
 import { classes } from '../shared/classes';
 import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from './benchStore';
+import { useHouse } from '../shared/useHouse';
 import { useWallFollows, useWallPicture } from './useWallPicture';
 import { counted } from '../shared/counted';
 
@@ -79,6 +80,7 @@ const WALL_WIDEST_PX = 106;
 
 function WallPicture({ template, format, values, seconds, timing }: PictureProps) {
   const { formatId, chooseFormat } = useBench();
+  const { language } = useHouse();
   const apply = useApply();
   const { widthU, heightU } = pictureSize(format);
   // Pictures of about equal area, so that a tall one is not twice as loud as a wide one.
@@ -90,6 +92,7 @@ function WallPicture({ template, format, values, seconds, timing }: PictureProps
     widthPx: width * 2,
     seconds,
     timing,
+    language,
   });
   const chosen = formatId === format.id;
   const differs = template.overrides.filter(({ scope }) =>

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import { fieldOf, toggleField } from '@/core/document/editFields';
-import { setProperty, updateLayer } from '@/core/document/editTemplate';
+import { typeWords, updateLayer } from '@/core/document/editTemplate';
 import type { TextLayer, TextStyle } from '@/core/document/template';
 import { plainText } from '@/core/document/template';
 import { styleRange } from '@/core/text/runs';
@@ -12,6 +12,7 @@ import { SelectBox } from '../shared/SelectBox';
 import { faceChoices, weightChoices } from '@/core/layers/properties';
 import { useApply, useTemplate } from './benchStore';
 import { CharacterPicker } from './CharacterPicker';
+import { PartMeanings } from './PartMeanings';
 import { Row } from './PropertyRow';
 import { Section } from './Section';
 import { useEditing } from './useEditing';
@@ -33,7 +34,7 @@ function Reads({ layer }: { readonly layer: TextLayer }) {
   const area = useRef<HTMLTextAreaElement>(null);
   const [range, setRange] = useState<Range>({ start: 0, end: 0 });
   const words = plainText(layer);
-  const write = (text: string): void => apply((now) => setProperty(now, layer.id, 'text', text));
+  const write = (text: string): void => apply((now) => typeWords(now, layer.id, text));
   const insert = (character: string): void => {
     const at = area.current?.selectionStart ?? words.length;
     const to = area.current?.selectionEnd ?? at;
@@ -74,6 +75,7 @@ function Reads({ layer }: { readonly layer: TextLayer }) {
           {range.end > range.start ? '' : 'Select words to style them apart'}
         </span>
       </div>
+      <PartMeanings layer={layer} />
       {range.end > range.start && range.end <= words.length && (
         <PartRows layer={layer} range={range} onStyle={style} />
       )}

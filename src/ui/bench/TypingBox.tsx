@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { setProperty } from '@/core/document/editTemplate';
+import { typeWords } from '@/core/document/editTemplate';
 import type { TextLayer } from '@/core/document/template';
 import { plainText } from '@/core/document/template';
 import type { Rect } from '@/core/kit/rect';
@@ -42,7 +42,7 @@ export function TypingBox({ layer, box, scale, onDone }: Props) {
       dir="auto"
       rows={lines}
       spellCheck={false}
-      onChange={(event) => apply((template) => setProperty(template, layer.id, 'text', event.target.value))}
+      onChange={(event) => apply((template) => typeWords(template, layer.id, event.target.value))}
       onBlur={onDone}
       onKeyDown={(event) => {
         event.stopPropagation();

@@ -22,14 +22,14 @@ function wallPainter(): WallPainter {
 export function useWallPicture(wish: WallWish): [RefObject<HTMLCanvasElement | null>, readonly string[]] {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const { formatId, template, values, widthPx, seconds, timing } = wish;
+  const { formatId, template, values, widthPx, seconds, timing, language } = wish;
   const take = useCallback((reply: WallReply) => {
     setTrouble((now) => (sameValue(now, reply.trouble) ? now : reply.trouble));
     if (reply.bitmap !== null && canvas.current !== null) show(reply.bitmap, canvas.current);
   }, []);
   useEffect(() => {
-    wallPainter().ask({ formatId, template, values, widthPx, seconds, timing }, take);
-  }, [formatId, template, values, widthPx, seconds, timing, take]);
+    wallPainter().ask({ formatId, template, values, widthPx, seconds, timing, language }, take);
+  }, [formatId, template, values, widthPx, seconds, timing, language, take]);
   useEffect(() => () => wallPainter().leave(formatId), [formatId]);
   return [canvas, trouble];
 }

@@ -100,6 +100,7 @@ function sameWish(a: WallWish, b: WallWish): boolean {
   return (
     a.template === b.template &&
     a.widthPx === b.widthPx &&
+    a.language === b.language &&
     a.seconds === b.seconds &&
     sameValue(a.timing, b.timing) &&
     sameValue(a.values, b.values)

@@ -1,15 +1,18 @@
 'use client';
 import { useMemo, useState } from 'react';
+import { useStore } from 'zustand';
 import { picturesOf } from '@/core/resolve/pictures';
 import type { Title } from '@/core/document/project';
 import { sameValue } from '@/core/kit/sameValue';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import type { FrameFormat } from '@/core/layout/formats';
+import { deliveryLanguage } from '@/core/project/deliver';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { usePictures } from '../picture/pictures';
-import { useDesk, useShownValues } from './deskContext';
+import { useHouse } from '../shared/useHouse';
+import { useDesk, usePlan, useShownValues } from './deskContext';
 
 export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
@@ -46,14 +49,18 @@ export function useTitleCompiler(
   fonts: FontLibrary | null,
   seen: readonly Title[],
 ): TitleCompiler {
-  const { editions } = useDesk();
+  const { editions, ui } = useDesk();
+  const deliveryId = useStore(ui, (state) => state.deliveryId);
+  const plan = usePlan();
+  const house = useHouse();
+  const language = deliveryLanguage(plan, deliveryId, house);
   const shownValues = useShownValues();
   const wanted = seen.flatMap((title) => {
     const edition = editions.get(title.editionId);
     return edition === undefined ? [] : picturesOf(edition.document, { format, values: shownValues(title) });
   });
   const pictures = usePictures([...new Set(wanted)]);
-  const keeper = useKeeper(format, fonts, pictures);
+  const keeper = useKeeper(format, fonts, pictures, language);
   return useMemo(
     () => (title) => {
       const edition = editions.get(title.editionId);
@@ -61,18 +68,24 @@ export function useTitleCompiler(
       const values = shownValues(title);
       const known = keeper.find(title, values);
       if (known !== undefined) return known;
-      const compiled = compile(edition.document, values, format, fonts, pictures, title.shift);
+      const compiled = compile(edition.document, values, format, fonts, pictures, title.shift, language);
       keeper.keep(title, values, compiled);
       return compiled;
     },
-    [keeper, format, fonts, editions, pictures, shownValues],
+    [keeper, format, fonts, editions, pictures, language, shownValues],
   );
 }
 
-function useKeeper(format: FrameFormat, fonts: FontLibrary | null, pictures: PictureSizes): LayoutKeeper {
-  const [kept, setKept] = useState(() => ({ format, fonts, pictures, keeper: new LayoutKeeper() }));
-  if (kept.format === format && kept.fonts === fonts && kept.pictures === pictures) return kept.keeper;
-  const next = { format, fonts, pictures, keeper: new LayoutKeeper() };
+function useKeeper(
+  format: FrameFormat,
+  fonts: FontLibrary | null,
+  pictures: PictureSizes,
+  language: string,
+): LayoutKeeper {
+  const [kept, setKept] = useState(() => ({ format, fonts, pictures, language, keeper: new LayoutKeeper() }));
+  const same = kept.format === format && kept.fonts === fonts && kept.language === language;
+  if (same && kept.pictures === pictures) return kept.keeper;
+  const next = { format, fonts, pictures, language, keeper: new LayoutKeeper() };
   setKept(next);
   return next.keeper;
 }

@@ -1,4 +1,5 @@
 'use client';
+import { LanguageBox } from '../shared/LanguageBox';
 import { FigureRow } from './FigureRow';
 import type { SectionProps } from './HouseScreen';
 
@@ -25,6 +26,19 @@ export function TimingSection({ house, onChange }: SectionProps) {
         value={timing.fadeOutSeconds}
         onChange={(fadeOutSeconds) => time({ fadeOutSeconds })}
       />
+      <h3 className="caps pt-4 pb-1">Language</h3>
+      <div className="grid grid-cols-[200px_220px_1fr] items-center gap-3 py-1">
+        <span>Words are in</span>
+        <LanguageBox
+          label="Language of the House"
+          value={house.language}
+          otherwise="No language in particular"
+          onChange={(language) => onChange({ language })}
+        />
+        <span className="text-soft">
+          where no field, delivery or project says otherwise; capitals follow it
+        </span>
+      </div>
       <h3 className="caps pt-4 pb-1">Reading</h3>
       <FigureRow
         label="Words"

@@ -7,6 +7,7 @@ import type { CompiledTitle } from '@/core/timeline/compile';
 import { picturesOf } from '@/core/resolve/pictures';
 import { compile } from '@/core/timeline/compile';
 import type { FontLibrary } from '@/core/text/fontLibrary';
+import { useHouse } from '../shared/useHouse';
 import { usePictures } from './pictures';
 
 export interface CompileResult {
@@ -20,9 +21,9 @@ export interface CompileResult {
 class TitleKeeper {
   private last: CompiledTitle | null = null;
 
-  layOut(...[template, values, format, fonts, pictures]: Parameters<typeof compile>): CompileResult {
+  layOut(...asked: Parameters<typeof compile>): CompileResult {
     try {
-      this.last = compile(template, values, format, fonts, pictures);
+      this.last = compile(...asked);
       return { title: this.last, problem: '' };
     } catch (error) {
       if (error instanceof InputError) return { title: this.last, problem: error.message };
@@ -38,13 +39,14 @@ export function useCompiled(
   format: FrameFormat,
   fonts: FontLibrary | null,
 ): CompileResult {
+  const { language } = useHouse();
   const pictures = usePictures(picturesOf(template, { format, values }));
   const [keeper] = useState(() => new TitleKeeper());
   return useMemo<CompileResult>(
     () =>
       fonts === null
         ? { title: null, problem: '' }
-        : keeper.layOut(template, values, format, fonts, pictures),
-    [keeper, template, values, format, fonts, pictures],
+        : keeper.layOut(template, values, format, fonts, pictures, null, language),
+    [keeper, template, values, format, fonts, pictures, language],
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import type { ChangeEvent } from 'react';
+import { countGraphemes, cutGraphemes } from '@/core/text/graphemes';
 import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/resolve/fieldValue';
 import type { Field, FieldValue, FieldValues, Template } from '@/core/document/template';
 import { findProperty } from '@/core/layers';
@@ -134,7 +135,7 @@ interface TextProps {
 }
 
 function TextField({ field, value, onChange }: TextProps) {
-  const length = Array.from(value).length;
+  const length = countGraphemes(value);
   const most = field.limits.maxLength;
   const empty = field.required && value.trim() === '';
   const shared = {
@@ -143,7 +144,7 @@ function TextField({ field, value, onChange }: TextProps) {
     dir: 'auto',
     value,
     onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
-      onChange(Array.from(event.target.value).slice(0, most).join('')),
+      onChange(most === undefined ? event.target.value : cutGraphemes(event.target.value, most)),
     className: classes(
       'min-w-0 flex-1 rounded-lg border bg-field px-2.5',
       empty ? 'border-stop' : 'border-line-strong',

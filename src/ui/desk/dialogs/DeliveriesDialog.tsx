@@ -5,6 +5,7 @@ import type { Delivery } from '@/core/document/plan';
 import { MASTER_ID } from '@/core/document/plan';
 import { FORMATS } from '@/core/layout/formats';
 import { Button } from '../../shared/Button';
+import { LanguageBox } from '../../shared/LanguageBox';
 import { Modal } from '../../shared/Modal';
 import { NameBox } from '../../shared/NameBox';
 import { SelectBox } from '../../shared/SelectBox';
@@ -15,7 +16,7 @@ const MOST = 12;
 /** The deliveries of the project: the formats that one set of titles goes out in. */
 export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) {
   const { ui } = useDesk();
-  const { deliveries } = usePlan();
+  const { deliveries, language } = usePlan();
   const apply = useApplyWork();
   const change = (list: readonly Delivery[]): void =>
     apply((work) => ({ ...work, plan: { ...work.plan, deliveries: list } }));
@@ -51,9 +52,18 @@ export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) 
         One set of titles goes out in all of these; each is laid out by the template’s rules and proofed by
         itself. F goes to the next one.
       </p>
+      <div className="mb-3 grid grid-cols-[1fr_1fr_1fr] items-center gap-2">
+        <span className="text-soft">Language of the project’s words</span>
+        <LanguageBox
+          label="Language of the project"
+          value={language}
+          otherwise="As the House"
+          onChange={(next) => apply((work) => ({ ...work, plan: { ...work.plan, language: next } }))}
+        />
+      </div>
       <ul className="grid gap-2">
         {deliveries.map((delivery) => (
-          <li key={delivery.id} className="grid grid-cols-[1fr_1fr_120px_32px] items-center gap-2">
+          <li key={delivery.id} className="grid grid-cols-[1fr_1.2fr_150px_104px_32px] items-center gap-2">
             <NameBox
               label={`Name of ${delivery.name}`}
               value={delivery.name}
@@ -67,6 +77,12 @@ export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) 
                 value: one.id,
                 label: `${one.label} ${one.shapeLabel}, ${one.widthPx} × ${one.heightPx}`,
               }))}
+            />
+            <LanguageBox
+              label={`Language of ${delivery.name}`}
+              value={delivery.language}
+              otherwise="As the project"
+              onChange={(next) => set(delivery.id, { language: next })}
             />
             <label className="flex items-center gap-2">
               <input

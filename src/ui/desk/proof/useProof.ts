@@ -82,14 +82,14 @@ class ProofWorkerDesk implements ProofDesk {
       return;
     const changed = work.titles.filter((title) => this.sentTitles.get(title.id) !== title);
     const { house, editions, project } = around;
-    const { checks, reading, areas } = house;
+    const { checks, reading, areas, language } = house;
     this.say({
       kind: 'work',
       changed,
       order: work.titles.map(({ id }) => id),
       ...(sent.clips === work.clips ? {} : { clips: work.clips }),
       ...(sent.plan === work.plan ? {} : { plan: work.plan }),
-      ...(sent.house === house ? {} : { house: { checks, reading, areas } }),
+      ...(sent.house === house ? {} : { house: { checks, reading, areas, language } }),
       ...(sent.editions === editions
         ? {}
         : {

@@ -1,0 +1,66 @@
+import LineBreaker from 'linebreak';
+import type { ItemisedParagraph } from './itemise';
+import { hyphenFor, shapeLine, SOFT_HYPHEN } from './shapeLine';
+
+/** A place where UAX 14 lets a line end. */
+interface BreakPlace {
+  readonly position: number;
+  /** The width of the hyphen that is shown there, for a soft hyphen; else 0. */
+  readonly hyphenU: number;
+}
+
+/** A paragraph measured once: how wide any part of it is on one line, in design units at the size it is styled in. */
+export interface MeasuredParagraph {
+  readonly paragraph: ItemisedParagraph;
+  readonly breaks: readonly BreakPlace[];
+  /** The width of the positions [start, end) as a line, without what is only tracking after the last letter. */
+  width(start: number, end: number): number;
+}
+
+/** Measures a paragraph: it is shaped once as a whole, and once more for each hyphen that may be shown. */
+export function measureParagraph(paragraph: ItemisedParagraph): MeasuredParagraph {
+  const { text } = paragraph;
+  const { offsets, spreads } = advances(paragraph);
+  return {
+    paragraph,
+    breaks: breakPlaces(paragraph),
+    width: (start, end) => Math.max(0, offsets[end] - offsets[start] - (end > start ? spreads[end] : 0)),
+  };
+
+  function breakPlaces(of: ItemisedParagraph): BreakPlace[] {
+    const breaker = new LineBreaker(text);
+    const places: BreakPlace[] = [];
+    for (let next = breaker.nextBreak(); next !== null; next = breaker.nextBreak()) {
+      const { position } = next;
+      const soft = text[position - 1] === SOFT_HYPHEN && position < text.length;
+      places.push({ position, hyphenU: soft ? hyphenWidth(of, position - 1) : 0 });
+    }
+    return places;
+  }
+}
+
+function hyphenWidth(paragraph: ItemisedParagraph, at: number): number {
+  const item = paragraph.items.find((one) => one.start <= at && one.end > at);
+  if (item === undefined) return 0;
+  const text = hyphenFor(item);
+  return shapeLine({ ...paragraph, text, items: [{ ...item, start: 0, end: text.length }] }, 0, text.length)
+    .width;
+}
+
+/** For each position the distance from the start in reading order, and the tracking after the letter before it. */
+function advances(paragraph: ItemisedParagraph): { readonly offsets: number[]; readonly spreads: number[] } {
+  const { length } = paragraph.text;
+  const widths = new Array<number>(length).fill(0);
+  const extra = new Array<number | null>(length).fill(null);
+  for (const { cluster, advance, spread } of shapeLine(paragraph, 0, length).glyphs) {
+    widths[cluster] += advance;
+    extra[cluster] = (extra[cluster] ?? 0) + spread;
+  }
+  const offsets = [0];
+  const spreads = [0];
+  for (let i = 0; i < length; i++) {
+    offsets.push(offsets[i] + widths[i]);
+    spreads.push(extra[i] ?? spreads[i]);
+  }
+  return { offsets, spreads };
+}
