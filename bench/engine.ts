@@ -7,7 +7,7 @@ import type { DisplayItem } from '@/core/display/list';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { createRasterFrame, serverSurfaces } from '@/server/raster';
 import { median, report, time } from './measure';

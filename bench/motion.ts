@@ -5,7 +5,7 @@ import { FORMATS } from '@/core/layout/formats';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { tidelineStrap } from '../demo/templates';
 import { openPainterPage } from '../e2e/painterPage';
 import { median, percentile, report, time } from './measure';

@@ -7,7 +7,7 @@ import type { Template } from '@/core/document/template';
 import { FORMATS } from '@/core/layout/formats';
 import { compile } from '@/core/timeline/compile';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';
 

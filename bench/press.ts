@@ -7,7 +7,7 @@ import { Worker } from 'node:worker_threads';
 import { tidelineStrap } from '../demo/templates';
 import type { Template } from '@/core/document/template';
 import { FORMATS } from '@/core/layout/formats';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { RenderPool } from '@/server/press/renderPool';
 import type { RenderTask } from '@/server/press/renderTask';
 import { createSink } from '@/server/press/sinks';

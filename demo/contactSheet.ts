@@ -10,7 +10,7 @@ import { sceneItems } from '@/core/scenes/scene';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
-import { frameToSeconds, RATES } from '@/core/units/rates';
+import { frameToSeconds, RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { serverSurfaces } from '@/server/raster';
 

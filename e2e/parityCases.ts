@@ -9,7 +9,7 @@ import { sceneItems } from '@/core/scenes/scene';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
-import { frameToSeconds, RATES } from '@/core/units/rates';
+import { frameToSeconds, RATES } from '@/core/time/rates';
 
 /** A picture that browser and server must paint alike: a demo template at a frame, or a scene at a time. */
 export type ParityCase =

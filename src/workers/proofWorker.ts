@@ -7,7 +7,7 @@ import type { ProofSurroundings } from '@/core/proof/titleContext';
 import { NO_SPELLER } from '@/core/proof/speller';
 import { momentsUnder, picturesUnder } from '@/core/proof/underTitle';
 import { quietMap } from '@/core/quiet/quietMap';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
 import { fetchFonts } from '@/ui/picture/fetchFonts';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';

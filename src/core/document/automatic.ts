@@ -1,13 +1,13 @@
 import { assertNever } from '../kit/assertNever';
-import type { FrameRate } from '../units/rates';
-import { frameToTimecode } from '../units/timecode';
+import type { Clock } from '../time/clock';
+import { frameToTimecode } from '../time/clock';
 import type { Clip, Title } from './project';
 import type { AutomaticSource, FieldValues, Template } from './template';
 
 /** What automatic fields are filled from. */
 export interface AutomaticContext {
   readonly projectName: string;
-  readonly rate: FrameRate;
+  readonly clock: Clock;
   readonly clips: readonly Clip[];
   /** The title's number in its project, from 1. */
   readonly number: number;
@@ -40,7 +40,7 @@ function sourceValue(source: AutomaticSource, title: Title, context: AutomaticCo
     case 'number':
       return String(context.number);
     case 'timecode':
-      return frameToTimecode(title.startFrame, context.rate);
+      return frameToTimecode(title.startFrame, context.clock);
     case 'place':
       return clipAt(context.clips, title.startFrame)?.place ?? '';
     case 'date':

@@ -5,7 +5,8 @@ import { slateCorner } from '../../../demo/slateCorner';
 import { tidelineStrap } from '../../../demo/templates';
 import { FORMATS } from '../layout/formats';
 import { safeArea } from '../layout/safeAreas';
-import { RATES } from '../units/rates';
+import { clockOf } from '../time/clock';
+import { RATES } from '../time/rates';
 import { designValue, writeDate } from '../resolve/fieldValue';
 import { resolve } from '../resolve/resolve';
 import { withOwnAreas } from '../resolve/settings';
@@ -123,7 +124,7 @@ describe('automatic fields', () => {
   ];
   const title = (startFrame: number, values: Title['values'] = {}): Title =>
     newTitle({ id: 't', editionId: 'e', startFrame, lengthFrames: 50, lane: 0, values });
-  const context = { projectName: 'Regatta', rate: RATES.get('25'), clips, number: 7 };
+  const context = { projectName: 'Regatta', clock: clockOf(RATES.get('25')), clips, number: 7 };
 
   test('are filled from the clip that the title starts over, until somebody types', () => {
     expect(withAutomaticValues(slateCorner, title(120), context)).toEqual({

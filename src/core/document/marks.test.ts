@@ -5,7 +5,7 @@ import { testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
 import { designFrames, stretchTiming } from '../timeline/stretch';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { addMark, moveMark, removeMark } from './marks';
 import { motionOf, newMoveUse } from './newMove';
 import { parseTemplate } from './templateSchema';

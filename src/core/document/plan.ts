@@ -1,7 +1,8 @@
 import * as yup from 'yup';
 import { FORMATS } from '../layout/formats';
+import type { ClockSetting } from '../time/clock';
 import { checkValue } from './check';
-import { deliveryId, exactly, flag, id, languageTag, listOf, number, text } from './schemaParts';
+import { deliveryId, exactly, flag, id, languageTag, listOf, number, text, word } from './schemaParts';
 
 /** One of the files that a project goes out as: a format, and whether it is interlaced. */
 export interface Delivery {
@@ -37,6 +38,8 @@ export interface Plan {
   readonly setAside: readonly SetAside[];
   /** The language of its words (BCP 47), where it is not the House's. */
   readonly language?: string;
+  /** What its timecodes are shown by; left out for the usual mode of its rate from 00:00:00:00. */
+  readonly clock?: ClockSetting;
 }
 
 /** The id of every project's first delivery. */
@@ -70,6 +73,12 @@ const planSchema = exactly({
   words: listOf(yup.string().required().min(1).max(80), 5000),
   setAside: listOf(exactly({ key: yup.string().required().max(400), reason: text(400) }), 20_000),
   language: languageTag,
+  clock: exactly({
+    mode: word(['drop', 'non-drop']),
+    startFrame: number(0, 60 * 60 * 24 * 60).integer(),
+  })
+    .default(undefined)
+    .optional(),
 });
 
 /** A plan from outside, checked. Throws InputError. */

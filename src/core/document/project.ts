@@ -2,7 +2,7 @@ import * as yup from 'yup';
 import { FORMATS } from '../layout/formats';
 import { SCENES } from '../scenes';
 import { SHORTEST_FRAMES } from '../timeline/stretch';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { checkValue } from './check';
 import { colour, deliveryId, exactly, flag, listOf, number, opacity, text, word } from './schemaParts';
 import type { FieldValue, FieldValues } from './template';

@@ -2,7 +2,7 @@ import * as yup from 'yup';
 import { InputError } from '../kit/inputError';
 import { FORMATS, SHAPES } from '../layout/formats';
 import { SCENES } from '../scenes';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { checkValue } from './check';
 import { TEMPLATE_KINDS } from './kinds';
 import { layerSchema } from './layerSchema';

@@ -22,7 +22,7 @@ import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
 import { designFrames, stretchTiming } from '../timeline/stretch';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { bindLayer, findProperty } from '.';
 import { isFullFrame } from './picture';
 

@@ -10,7 +10,7 @@ import { place, testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
 import { designFrames, stretchTiming } from '../timeline/stretch';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import type { PictureSize, PictureSizes } from './layerKind';
 import { coverCrop, isFullFrame } from './picture';
 

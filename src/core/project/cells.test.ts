@@ -3,14 +3,15 @@ import { placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { Title } from '../document/project';
 import { newTitle } from '../document/project';
 import type { Field, FieldKind, Template } from '../document/template';
-import { RATES } from '../units/rates';
+import { clockOf } from '../time/clock';
+import { RATES } from '../time/rates';
 import { fillDownWrites, pasteWrites, readCells, writeCells } from './cellRanges';
 import type { CellContext } from './cells';
 import { cellText, columnsFor, parseField, withCell } from './cells';
 
 const templates: Readonly<Record<string, Template>> = { strap: tidelineStrap, corner: placeCorner };
 const context: CellContext = {
-  rate: RATES.get('25'),
+  clock: clockOf(RATES.get('25')),
   templateOf: (id) => templates[id],
   editionNamed: (name) =>
     Object.entries(templates)

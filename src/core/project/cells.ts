@@ -6,8 +6,8 @@ import { LONGEST_WORDS } from '../document/project';
 import type { Field, FieldValue, FieldValues, Template } from '../document/template';
 import { InputError } from '../kit/inputError';
 import { SHORTEST_FRAMES } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
-import { frameToShortTimecode, frameToTimecode, timecodeToFrame } from '../units/timecode';
+import type { Clock } from '../time/clock';
+import { frameToTimecode, lengthToTimecode, textToLength, timecodeToFrame } from '../time/clock';
 import { plainName, swapTitle } from './swap';
 
 /** A column of the cue sheet. A `field` column shows in each row the field that its template has there. */
@@ -25,7 +25,7 @@ export type Column =
 
 /** What cells are read and written with. */
 export interface CellContext {
-  readonly rate: FrameRate;
+  readonly clock: Clock;
   templateOf(editionId: string): Template | undefined;
   /** The edition that a title gets when a template's name is typed; the newest one. */
   editionNamed(name: string): { readonly id: string; readonly document: Template } | undefined;
@@ -74,9 +74,9 @@ export function cellText(title: Title, column: Column, context: CellContext): st
   const template = context.templateOf(title.editionId);
   switch (column.kind) {
     case 'in':
-      return frameToTimecode(title.startFrame, context.rate);
+      return frameToTimecode(title.startFrame, context.clock);
     case 'lasts':
-      return frameToShortTimecode(title.lengthFrames, context.rate);
+      return lengthToTimecode(title.lengthFrames, context.clock);
     case 'template':
       return template?.name ?? '';
     case 'field': {
@@ -100,9 +100,9 @@ export function withCell(title: Title, column: Column, typed: string, context: C
   const template = context.templateOf(title.editionId);
   switch (column.kind) {
     case 'in':
-      return { ...title, startFrame: timecodeToFrame(typed, context.rate, 'In') };
+      return { ...title, startFrame: timecodeToFrame(typed, context.clock, 'In') };
     case 'lasts': {
-      const lengthFrames = timecodeToFrame(typed, context.rate, 'Lasts');
+      const lengthFrames = textToLength(typed, context.clock, 'Lasts');
       if (lengthFrames < SHORTEST_FRAMES)
         throw InputError.of('Lasts', `at least ${SHORTEST_FRAMES} frames`, typed);
       return { ...title, lengthFrames };

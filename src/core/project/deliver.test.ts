@@ -5,7 +5,7 @@ import { newPlan } from '../document/plan';
 import { newTitle } from '../document/project';
 import { FORMATS } from '../layout/formats';
 import type { FontLibrary } from '../text/fontLibrary';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange, withSharedValues } from './deliver';
 
 let fonts: FontLibrary;

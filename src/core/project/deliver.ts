@@ -13,8 +13,8 @@ import type { CompiledTitle } from '../timeline/compile';
 import { compile } from '../timeline/compile';
 import type { TitleTiming } from '../timeline/stretch';
 import { stretchTiming } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
-import { frameToSeconds } from '../units/rates';
+import type { FrameRate } from '../time/rates';
+import { frameToSeconds } from '../time/rates';
 
 /** A title as a delivery has it, with what it has otherwise there; null when it is not in it. */
 export function titleIn(title: Title, deliveryId: string): Title | null {

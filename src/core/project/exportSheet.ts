@@ -1,8 +1,8 @@
 import { designValue } from '../resolve/fieldValue';
 import type { Title } from '../document/project';
 import type { Template } from '../document/template';
-import type { FrameRate } from '../units/rates';
-import { frameToTimecode } from '../units/timecode';
+import type { Clock } from '../time/clock';
+import { frameToTimecode } from '../time/clock';
 import { fieldText } from './cells';
 import { plainName } from './swap';
 
@@ -15,7 +15,7 @@ const SHEET_KINDS = ['text', 'rows', 'date', 'number', 'choice', 'colour', 'swit
 export function cueSheetRows(
   titles: readonly Title[],
   templateOf: (editionId: string) => Template | undefined,
-  rate: FrameRate,
+  clock: Clock,
 ): { readonly headers: readonly string[]; readonly rows: readonly (readonly string[])[] } {
   const labels = uniqueLabels(
     titles.flatMap((title) => fieldsOf(templateOf(title.editionId)).map((field) => field.label)),
@@ -24,7 +24,7 @@ export function cueSheetRows(
   const rows = titles.map((title) => {
     const template = templateOf(title.editionId);
     return [
-      frameToTimecode(title.startFrame, rate),
+      frameToTimecode(title.startFrame, clock),
       `${title.lengthFrames}f`,
       String(title.lane + 1),
       template?.name ?? '',

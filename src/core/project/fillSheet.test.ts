@@ -5,7 +5,8 @@ import type { Title } from '../document/project';
 import { newTitle, parseTitle } from '../document/project';
 import type { Template } from '../document/template';
 import { readSheet, writeCsv } from '../formats/csv/csv';
-import { RATES } from '../units/rates';
+import { clockOf } from '../time/clock';
+import { RATES } from '../time/rates';
 import { cueSheetRows } from './exportSheet';
 import type { FilledRow } from './fillSheet';
 import { fillRows, guessRoles } from './fillSheet';
@@ -26,7 +27,7 @@ const fill = (
 ): FilledRow[] => {
   let made = 0;
   return fillRows(readSheet(text), roles, {
-    rate,
+    clock: clockOf(rate),
     templates: [STRAP, CORNER],
     fallback: STRAP,
     fromFrame: 500,
@@ -139,7 +140,7 @@ describe('an exported cue sheet', () => {
     newTitle({ id: 'c', editionId: 'strap', startFrame: 400, lengthFrames: 50, lane: 0, values: {} }),
   ];
   const exported = (titles: readonly Title[]): string => {
-    const { headers, rows } = cueSheetRows(titles, templateOf, rate);
+    const { headers, rows } = cueSheetRows(titles, templateOf, clockOf(rate));
     return writeCsv(headers, rows);
   };
 

@@ -5,8 +5,8 @@ import type { Field, FieldValue, Template } from '../document/template';
 import { designValue } from '../resolve/fieldValue';
 import { InputError } from '../kit/inputError';
 import { designFrames, SHORTEST_FRAMES } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
-import { timecodeToFrame } from '../units/timecode';
+import type { Clock } from '../time/clock';
+import { textToLength, timecodeToFrame } from '../time/clock';
 import { fieldText, parseField } from './cells';
 import { freeLane } from './lanes';
 import { plainName, sameMeaning } from './swap';
@@ -24,7 +24,7 @@ interface SheetTemplate {
 
 /** What rows are made into titles with. */
 export interface FillContext {
-  readonly rate: FrameRate;
+  readonly clock: Clock;
   readonly templates: readonly SheetTemplate[];
   /** For rows that name no template. */
   readonly fallback: SheetTemplate | null;
@@ -165,14 +165,14 @@ function spanFor(
   cellOf: (kind: Role['kind']) => string,
   before: Title | undefined,
   template: Template,
-  { rate, fromFrame }: FillContext,
+  { clock, fromFrame }: FillContext,
 ): Pick<Title, 'startFrame' | 'lengthFrames'> {
   const [start, lasts, end] = [cellOf('in'), cellOf('lasts'), cellOf('out')];
-  const startFrame = start === '' ? (before?.startFrame ?? fromFrame) : timecodeToFrame(start, rate, 'In');
+  const startFrame = start === '' ? (before?.startFrame ?? fromFrame) : timecodeToFrame(start, clock, 'In');
   if (lasts === '' && end === '')
-    return { startFrame, lengthFrames: before?.lengthFrames ?? designFrames(template.timing, rate) };
+    return { startFrame, lengthFrames: before?.lengthFrames ?? designFrames(template.timing, clock.rate) };
   const lengthFrames =
-    lasts === '' ? timecodeToFrame(end, rate, 'Out') - startFrame : timecodeToFrame(lasts, rate, 'Lasts');
+    lasts === '' ? timecodeToFrame(end, clock, 'Out') - startFrame : textToLength(lasts, clock, 'Lasts');
   if (lengthFrames < SHORTEST_FRAMES)
     throw InputError.of(
       lasts === '' ? 'Out' : 'Lasts',

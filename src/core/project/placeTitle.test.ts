@@ -4,7 +4,7 @@ import { FIRST_HOUSE } from '../document/house';
 import { newPlan } from '../document/plan';
 import { newClip, newTitle } from '../document/project';
 import { testTemplate, testText } from '../testing';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import type { Placing } from './placeTitle';
 import { defaultFades, placeTitle } from './placeTitle';
 import type { Work } from './work';

@@ -4,7 +4,8 @@ import type { Field, FieldValues, Template } from '../document/template';
 import type { Rect } from '../kit/rect';
 import type { ShownTitle } from '../project/deliver';
 import type { TitleTiming } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
+import type { Clock } from '../time/clock';
+import type { FrameRate } from '../time/rates';
 import type { Eyes } from './eyes';
 import type { Found } from './finding';
 import type { CheckRules, ReadingRules } from './rules';
@@ -28,6 +29,8 @@ export interface TitleContext {
   readonly words: readonly FieldWords[];
   readonly timing: TitleTiming;
   readonly rate: FrameRate;
+  /** What timecodes are told by. */
+  readonly clock: Clock;
   readonly rules: CheckRules;
   readonly reading: ReadingRules;
   /** All clips of the project, in order. */

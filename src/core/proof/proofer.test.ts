@@ -7,7 +7,7 @@ import { newPlan } from '../document/plan';
 import type { Title } from '../document/project';
 import { newClip, newTitle } from '../document/project';
 import type { FontLibrary } from '../text/fontLibrary';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import type { Finding } from './finding';
 import { Proofer } from './proofer';
 import { NO_SPELLER } from './speller';

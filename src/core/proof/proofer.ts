@@ -358,6 +358,7 @@ function sameRules(a: ProofSurroundings, b: ProofSurroundings): boolean {
     // From another thread they are new objects each time.
     sameValue(a.plan.deliveries, b.plan.deliveries) &&
     a.plan.language === b.plan.language &&
+    sameValue(a.plan.clock, b.plan.clock) &&
     a.projectName === b.projectName &&
     a.rate === b.rate
   );

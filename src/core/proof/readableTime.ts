@@ -2,7 +2,7 @@ import type { Template } from '../document/template';
 import { layerWords } from '../document/template';
 import type { TitleTiming } from '../timeline/stretch';
 import { stretchTiming } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
+import type { FrameRate } from '../time/rates';
 import { mirrorMove } from '../timeline/motion';
 
 /**

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { tidelineStrap } from '../../../demo/templates';
 import { stretchTiming } from '../timeline/stretch';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { readingOf } from './readingOf';
 import { lengthToRead, readableSeconds } from './readableTime';
 import { readingSeconds } from './readingTime';

@@ -3,7 +3,7 @@ import { resolve } from '../resolve/resolve';
 import type { FieldValues, Template } from '../document/template';
 import { layerWords } from '../document/template';
 import { stretchTiming } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
+import type { FrameRate } from '../time/rates';
 import { lengthToRead, readableSeconds } from './readableTime';
 import { readingSeconds } from './readingTime';
 import type { ReadingRules } from './rules';

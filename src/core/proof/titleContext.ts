@@ -7,7 +7,8 @@ import type { Plan } from '../document/plan';
 import type { Clip, Title } from '../document/project';
 import type { FieldValues, Template } from '../document/template';
 import { stretchTiming } from '../timeline/stretch';
-import type { FrameRate } from '../units/rates';
+import { clockOf } from '../time/clock';
+import type { FrameRate } from '../time/rates';
 import type { FieldWords, TitleContext } from './check';
 import type { Speller } from './speller';
 
@@ -42,7 +43,8 @@ export function titleContext(
   if (edition === undefined) return null;
   const template = edition.document;
   const { rate, clips, projectName, house } = around;
-  const values = withAutomaticValues(template, title, { projectName, rate, clips, number });
+  const clock = clockOf(rate, around.plan.clock);
+  const values = withAutomaticValues(template, title, { projectName, clock, clips, number });
   const newest = around.newest.get(edition.templateId);
   return {
     title,
@@ -52,6 +54,7 @@ export function titleContext(
     words: fieldWords(template, title.values, values),
     timing: stretchTiming(template.timing, title.lengthFrames, rate),
     rate,
+    clock,
     rules: house.checks,
     reading: house.reading,
     clips,

@@ -1,7 +1,7 @@
 import type { Clip } from '../document/project';
 import { endOf } from '../project/lanes';
-import type { FrameRate } from '../units/rates';
-import { frameToSeconds, secondsToFrame } from '../units/rates';
+import type { FrameRate } from '../time/rates';
+import { frameToSeconds, secondsToFrame } from '../time/rates';
 import type { BackdropFrame, Eyes } from './eyes';
 
 /** A moment of a clip, and the frame of the project at which it is on screen. */

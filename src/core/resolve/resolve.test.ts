@@ -9,7 +9,7 @@ import { FORMATS } from '../layout/formats';
 import { testBox, testTemplate, testText } from '../testing';
 import { changeAtMoment } from '../timeline/changeAtMoment';
 import { stretchTiming } from '../timeline/stretch';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { chosenPictures, everyPicture, picturesOf } from './pictures';
 import { resolve } from './resolve';
 

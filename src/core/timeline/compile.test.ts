@@ -11,7 +11,7 @@ import { containsRect } from '../kit/rect';
 import { FIRST_SHADOW, PLAIN_LOOK } from '../document/look';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
-import { frameToSeconds, RATES } from '../units/rates';
+import { frameToSeconds, RATES } from '../time/rates';
 import type { CompiledTitle } from './compile';
 import { compile } from './compile';
 import { designFrames, stretchTiming } from './stretch';

@@ -13,7 +13,7 @@ import { previewFormat } from '../layout/previewFormat';
 import { place, testBox, testTemplate, testText } from '../testing';
 import { countWords } from '../text/countWords';
 import type { FontLibrary } from '../text/fontLibrary';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { compile } from './compile';
 import { retimed } from './retime';
 import { designFrames, stretchTiming } from './stretch';

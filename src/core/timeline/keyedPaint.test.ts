@@ -7,7 +7,7 @@ import type { FieldValue, Keyframe, Layer, Moment } from '../document/template';
 import { FORMATS } from '../layout/formats';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { compile } from './compile';
 import { designFrames, stretchTiming } from './stretch';
 

@@ -1,7 +1,7 @@
 import type { Moment, Timing } from '../document/template';
 import { assertNever } from '../kit/assertNever';
-import type { FrameRate } from '../units/rates';
-import { frameToSeconds, secondsToNearestFrames } from '../units/rates';
+import type { FrameRate } from '../time/rates';
+import { frameToSeconds, secondsToNearestFrames } from '../time/rates';
 import type { TitleTiming } from './stretch';
 
 /** When a moment is in a title of a given length (seconds); where in and out had to shrink, it shrinks with them. */

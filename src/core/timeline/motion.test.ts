@@ -20,7 +20,7 @@ import { actAt, compileMove, mirrorMove, mirrorWindows } from './motion';
 import { ORDERS } from './orders';
 import { stretchTiming } from './stretch';
 import { unitWindows, windowProgress } from './stagger';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 
 const WIDE = FORMATS.get('wide-1080');
 const RATE = RATES.get('25');

@@ -1,5 +1,5 @@
 import type { Keyframe, Timing, Track } from '../document/template';
-import type { FrameRate } from '../units/rates';
+import type { FrameRate } from '../time/rates';
 import { designTiming, momentToSeconds, secondsToMoment, snapMoment } from './moments';
 
 /** When a key is in the design, in seconds. */

@@ -11,7 +11,7 @@ import { FORMATS } from '../layout/formats';
 import { previewFormat } from '../layout/previewFormat';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { compile } from './compile';
 import { designFrames, stretchTiming } from './stretch';
 

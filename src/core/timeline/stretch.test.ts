@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { RATES } from '../units/rates';
+import { RATES } from '../time/rates';
 import { designFrames, stretchTiming } from './stretch';
 
 const timings = fc.record({

@@ -1,6 +1,6 @@
 import type { Timing } from '../document/template';
-import type { FrameRate } from '../units/rates';
-import { frameToSeconds, secondsToNearestFrames } from '../units/rates';
+import type { FrameRate } from '../time/rates';
+import { frameToSeconds, secondsToNearestFrames } from '../time/rates';
 
 /** The shortest that a title can last: one frame to come in, one to go out. */
 export const SHORTEST_FRAMES = 2;

@@ -11,7 +11,7 @@ import type { FieldValue, FieldValues, Keyframe, Layer, Moment, Template, Track 
 import { FORMATS } from '../layout/formats';
 import { place, testBox, testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
-import { frameToSeconds, RATES } from '../units/rates';
+import { frameToSeconds, RATES } from '../time/rates';
 import { compile } from './compile';
 import { changeAtMoment } from './changeAtMoment';
 import { momentToSeconds, secondsToMoment, snapMoment } from './moments';

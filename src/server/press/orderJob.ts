@@ -9,7 +9,8 @@ import { InputError } from '@/core/kit/inputError';
 import { OUTPUTS } from '@/core/outputs';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { clockOf } from '@/core/time/clock';
+import { RATES } from '@/core/time/rates';
 import type { Db } from '@/db/open';
 import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
@@ -78,7 +79,7 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
         ? title.values
         : withAutomaticValues(edition.document, title, {
             projectName: project.settings.name,
-            rate: RATES.get(project.settings.rate),
+            clock: clockOf(RATES.get(project.settings.rate), project.plan.clock),
             clips: project.clips,
             number,
           });

@@ -4,7 +4,7 @@ import { picturesOf } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/layout/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import type { FileFacts, JobPayload, JobTitle } from '@/db/schema';
 import type { RenderPool } from './renderPool';
 import { createSink } from './sinks';

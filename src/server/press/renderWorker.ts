@@ -5,7 +5,7 @@ import { storedTemplate } from '@/core/document/upgradeTemplate';
 import { FORMATS } from '@/core/layout/formats';
 import { showTitle } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';
 import { createRasterFrame, decodePictures, surfacesWith } from '../raster';

@@ -1,5 +1,5 @@
 import type { FrameFormat } from '@/core/layout/formats';
-import type { FrameRate } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
 
 /** Where the frames of one title go. */
 export interface FrameSink {

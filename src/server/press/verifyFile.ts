@@ -2,7 +2,7 @@ import { open, readFile, stat } from 'node:fs/promises';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import type { FrameFormat } from '@/core/layout/formats';
 import type { Output } from '@/core/outputs';
-import type { FrameRate } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
 import { runTool } from './ffmpeg';
 import { rateArgument } from './sink';
 

@@ -3,7 +3,7 @@ import { parsePlan } from '@/core/document/plan';
 import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/document/project';
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
-import { RATES, secondsToNearestFrames } from '@/core/units/rates';
+import { RATES, secondsToNearestFrames } from '@/core/time/rates';
 import type { ProjectChanges, ProjectRevisions, ProjectSummary, RowChanges } from '@/db/projects';
 import { changeProject, findProject, insertProject, listProjects } from '@/db/projects';
 import { knownEditions, listEditions } from '@/db/templates';

@@ -6,7 +6,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/document/editTemplate';
 import { fromDesignSeconds, toDesignSeconds } from '@/core/timeline/moments';
-import { frameToSeconds, secondsToFrame } from '@/core/units/rates';
+import { frameToSeconds, secondsToFrame } from '@/core/time/rates';
 import { useElementSize } from '../picture/useElementSize';
 import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';

@@ -5,7 +5,7 @@ import { setTiming } from '@/core/document/editTemplate';
 import type { Timing } from '@/core/document/template';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import { SHORTEST_FRAMES } from '@/core/timeline/stretch';
-import { frameToTimecode } from '@/core/units/timecode';
+import { clockOf, frameToTimecode } from '@/core/time/clock';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';
 import { AddLayer } from './AddLayer';
@@ -32,6 +32,7 @@ const COLUMNS = [
 /** Above the score: playing, where the playhead is, the lengths of the three columns, and adding layers. */
 export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: Props) {
   const { player, rate, totalFrames } = time;
+  const clock = clockOf(rate);
   const timing = useTemplatePart((template) => template.timing);
   const apply = useApply();
   const set = (change: Partial<Timing>): void => apply((now) => setTiming(now, { ...now.timing, ...change }));
@@ -50,7 +51,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
           {player.playing ? <PauseIcon className="h-5 w-5" /> : <PlayIcon className="h-5 w-5" />}
         </button>
         <span className="font-mono text-[15px]" data-testid="timecode">
-          {frameToTimecode(player.frame, rate)}
+          {frameToTimecode(player.frame, clock)}
         </span>
         <span className="w-16 text-[12px] text-soft">
           {columnWords(player.frame, totalFrames, time.timing)}

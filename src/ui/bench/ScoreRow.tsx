@@ -9,7 +9,7 @@ import { removeLayer } from '@/core/document/removeLayer';
 import type { HoldUse, Layer, MoveUse } from '@/core/document/template';
 import { HOLD_MOVES } from '@/core/holdMoves';
 import { mirrorMove } from '@/core/timeline/motion';
-import type { FrameRate } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
 import { classes } from '../shared/classes';
 import { LeafMark } from '../shared/Leaf';
 import { useApply, useBench, useTemplatePart } from './benchStore';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { scoreScale, secondsToX, xToSeconds } from './scoreScale';
 import { fromDesignSeconds, toDesignSeconds } from '@/core/timeline/moments';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { snapLines, snapShift } from './snap';
 import { chooseLoop, loopFrames } from './useTitleTime';
 

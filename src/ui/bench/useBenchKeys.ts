@@ -6,7 +6,7 @@ import { dragRoots } from '@/core/document/editTemplate';
 import { addMark } from '@/core/document/marks';
 import { removeLayer } from '@/core/document/removeLayer';
 import type { TitleTiming } from '@/core/timeline/stretch';
-import type { FrameRate } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
 import type { Player } from '../picture/usePlayer';
 import type { BenchView } from './benchStore';
 import { designSeconds } from './benchStore';

@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import type { Template } from '@/core/document/template';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
-import type { FrameRate } from '@/core/units/rates';
-import { frameToSeconds, RATES } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
+import { frameToSeconds, RATES } from '@/core/time/rates';
 import type { Player } from '../picture/usePlayer';
 import { usePlayer } from '../picture/usePlayer';
 

@@ -6,9 +6,9 @@ import { useState } from 'react';
 import { PLAIN_PICTURE } from '@/core/document/project';
 import type { Placing } from '@/core/project/placeTitle';
 import { designFrames } from '@/core/timeline/stretch';
-import { frameToShortTimecode } from '@/core/units/timecode';
+import { lengthToTimecode } from '@/core/time/clock';
 import { SelectBox } from '../shared/SelectBox';
-import { useClips, useDesk, useDeskUi } from './deskContext';
+import { useClips, useClock, useDesk, useDeskUi } from './deskContext';
 import { usePlaceTitle } from './usePlaceTitle';
 
 /** The ways in which a new title can be put on the strip, those first that fit what is chosen. */
@@ -76,6 +76,7 @@ export function AddTitle({ frame }: { readonly frame: number }) {
 
 function Templates({ frame, close }: { readonly frame: number; readonly close: () => void }) {
   const { newest, rate, ui } = useDesk();
+  const clock = useClock();
   const placings = usePlacings(frame);
   const place = usePlaceTitle();
   const [chosen, setChosen] = useState('');
@@ -115,7 +116,7 @@ function Templates({ frame, close }: { readonly frame: number; readonly close: (
             className="flex w-full justify-between rounded-lg px-2.5 py-1.5 text-left hover:bg-leaf-wash focus:bg-leaf-wash"
           >
             <span>{edition.document.name}</span>
-            <span className="text-soft">{`${frameToShortTimecode(designFrames(edition.document.timing, rate), rate)} · edition ${edition.number}`}</span>
+            <span className="text-soft">{`${lengthToTimecode(designFrames(edition.document.timing, rate), clock)} · edition ${edition.number}`}</span>
           </button>
         ))}
         {newest.size === 0 && (

@@ -2,9 +2,9 @@
 import { useStore } from 'zustand';
 import type { CellConflict } from '@/core/project/mergeWork';
 import { parseCell, withCellValue } from '@/core/project/titleCells';
-import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
+import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { Button } from '../shared/Button';
-import { numbersOf, useDesk, usePlan, useTemplateOf, useTitles } from './deskContext';
+import { numbersOf, useClock, useDesk, usePlan, useTemplateOf, useTitles } from './deskContext';
 
 /** Cells that another desk changed too: both values, until somebody chooses. */
 export function ConflictBar() {
@@ -95,10 +95,10 @@ function useSayCell() {
 }
 
 function useSayTime(): (key: string, frames: number) => string {
-  const { rate } = useDesk();
+  const clock = useClock();
   return (key, frames) => {
-    if (key === 'startFrame') return frameToTimecode(frames, rate);
-    return key.endsWith('Frames') ? frameToShortTimecode(frames, rate) : String(frames);
+    if (key === 'startFrame') return frameToTimecode(frames, clock);
+    return key.endsWith('Frames') ? lengthToTimecode(frames, clock) : String(frames);
   };
 }
 

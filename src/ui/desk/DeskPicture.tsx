@@ -9,12 +9,12 @@ import { safeArea } from '@/core/layout/safeAreas';
 import { titleFrame, titleIn } from '@/core/project/deliver';
 import { endOf, spanAt } from '@/core/project/lanes';
 import type { FontLibrary } from '@/core/text/fontLibrary';
-import { frameToSeconds } from '@/core/units/rates';
-import { frameToTimecode } from '@/core/units/timecode';
+import { frameToSeconds } from '@/core/time/rates';
+import { frameToTimecode } from '@/core/time/clock';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useClipBackdrop } from '../picture/useClipBackdrop';
 import type { Player } from '../picture/usePlayer';
-import { useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
+import { useClips, useClock, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import { useTitleCompiler } from './useTitleCompiler';
 
 interface Props {
@@ -32,6 +32,7 @@ const TALLEST_PX = 250;
 /** The pictures with all titles of the shown delivery over them at the playhead. */
 export function DeskPicture({ player, format, fonts, end, children }: Props) {
   const { editions, rate } = useDesk();
+  const clock = useClock();
   const clips = useClips();
   const titles = useTitles();
   const delivery = useDelivery();
@@ -105,7 +106,7 @@ export function DeskPicture({ player, format, fonts, end, children }: Props) {
           {player.playing ? <PauseIcon className="h-4.5 w-4.5" /> : <PlayIcon className="h-4.5 w-4.5" />}
         </button>
         <span className="font-mono" data-testid="timecode">
-          {frameToTimecode(frame, rate)}
+          {frameToTimecode(frame, clock)}
         </span>
         <span className="truncate text-[12px] text-[#c9c4b8]">{clip?.label ?? 'no picture here'}</span>
       </div>

@@ -2,7 +2,7 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FORMATS } from '@/core/layout/formats';
 import { endOf } from '@/core/project/lanes';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { useFonts } from '../picture/useFonts';
 import { usePlayer } from '../picture/usePlayer';

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { FORMATS } from '@/core/layout/formats';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import type { ProjectSummary } from '@/db/projects';
 import { TopBar } from '../shared/TopBar';
 import { NewProject } from './NewProject';

@@ -5,13 +5,13 @@ import type { FrameFormat } from '@/core/layout/formats';
 import { previewFormat } from '@/core/layout/previewFormat';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
-import { frameToShortTimecode } from '@/core/units/timecode';
+import { lengthToTimecode } from '@/core/time/clock';
 import type { EditionRecord } from '@/db/templates';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
 import { usePlacings } from './AddTitle';
-import { useDesk } from './deskContext';
+import { useClock, useDesk } from './deskContext';
 import { TEMPLATE_DRAG } from './strip/Strip';
 import { usePlaceTitle } from './usePlaceTitle';
 
@@ -66,6 +66,7 @@ const NO_VALUES = {};
 
 function Tile({ edition, format, fonts, onPlace }: TileProps) {
   const { rate } = useDesk();
+  const clock = useClock();
   const { document } = edition;
   const small = useMemo(() => previewFormat(format, TILE_PX), [format]);
   const { title } = useCompiled(document, NO_VALUES, small, fonts);
@@ -105,7 +106,7 @@ function Tile({ edition, format, fonts, onPlace }: TileProps) {
       </span>
       <span className="block truncate px-1 pt-0.5 text-[12px]">
         {document.name}{' '}
-        <span className="text-soft">{frameToShortTimecode(designFrames(document.timing, rate), rate)}</span>
+        <span className="text-soft">{lengthToTimecode(designFrames(document.timing, rate), clock)}</span>
       </span>
     </button>
   );

@@ -9,7 +9,9 @@ import type { Clip, ProjectSettings, Title } from '@/core/document/project';
 import type { FieldValues, Template } from '@/core/document/template';
 import type { CellContext } from '@/core/project/cells';
 import { plainName } from '@/core/project/swap';
-import type { FrameRate } from '@/core/units/rates';
+import type { Clock } from '@/core/time/clock';
+import { clockOf } from '@/core/time/clock';
+import type { FrameRate } from '@/core/time/rates';
 import type { EditionRecord } from '@/db/templates';
 import type { DeskStore, Titles, TitlesChange, WorkChange } from './deskStore';
 import type { DeskUi, DeskUiStore } from './deskUi';
@@ -49,6 +51,13 @@ export function useClips(): readonly Clip[] {
 /** The project's plan as it is now. */
 export function usePlan(): Plan {
   return useStore(useDesk().store, (state) => state.plan);
+}
+
+/** The project's clock: what its timecodes are shown and read by. */
+export function useClock(): Clock {
+  const { rate } = useDesk();
+  const { clock } = usePlan();
+  return useMemo(() => clockOf(rate, clock), [rate, clock]);
 }
 
 /** How to change the titles. */
@@ -96,12 +105,13 @@ export function numbersOf(titles: Titles): ReadonlyMap<string, number> {
 
 /** The values that a title shows: what was typed, and what its automatic fields say. */
 export function useShownValues(): (title: Title) => FieldValues {
-  const { editions, rate, settings } = useDesk();
+  const { editions, settings } = useDesk();
+  const clock = useClock();
   const clips = useClips();
   const titles = useTitles();
   return useMemo(
-    () => createShownValues(titles, editions, { projectName: settings.name, rate, clips }),
-    [clips, editions, rate, settings, titles],
+    () => createShownValues(titles, editions, { projectName: settings.name, clock, clips }),
+    [clips, clock, editions, settings, titles],
   );
 }
 
@@ -139,19 +149,20 @@ function createShownValues(
 
 /** What cells are read and written with. */
 export function useCellContext(): CellContext {
-  const { editions, newest, rate } = useDesk();
+  const { editions, newest } = useDesk();
+  const clock = useClock();
   const shownValues = useShownValues();
   const { deliveries } = usePlan();
   return useMemo(
     () => ({
-      rate,
+      clock,
       shownValues,
       deliveries,
       templateOf: (editionId) => editions.get(editionId)?.document,
       editionNamed: (name) =>
         [...newest.values()].find((edition) => plainName(edition.document.name) === plainName(name)),
     }),
-    [deliveries, editions, newest, rate, shownValues],
+    [clock, deliveries, editions, newest, shownValues],
   );
 }
 

@@ -6,7 +6,7 @@ import { newPlan } from '@/core/document/plan';
 import type { Clip, Title } from '@/core/document/project';
 import { newTitle } from '@/core/document/project';
 import type { Template } from '@/core/document/template';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import type { EditionRecord } from '@/db/templates';
 import type { DeskView } from './deskContext';
 import { DeskProvider } from './deskContext';

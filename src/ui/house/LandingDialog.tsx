@@ -8,7 +8,7 @@ import { FORMATS } from '@/core/layout/formats';
 import { previewFormat } from '@/core/layout/previewFormat';
 import { readingOf } from '@/core/proof/readingOf';
 import { designFrames, stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import type { HouseRecord } from '@/db/house';
 import type { ProjectSummary } from '@/db/projects';
 import type { TemplateRecord } from '@/db/templates';

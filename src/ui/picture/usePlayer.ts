@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FrameRate } from '@/core/units/rates';
-import { secondsToFrame } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
+import { secondsToFrame } from '@/core/time/rates';
 
 export interface Player {
   readonly frame: number;

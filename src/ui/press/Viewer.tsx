@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { FORMATS } from '@/core/layout/formats';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import type { FileFacts } from '@/db/schema';
 import type { JobSummary } from '@/server/usecases/shapes';
 import { Segmented } from '../shared/Segmented';

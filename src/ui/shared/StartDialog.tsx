@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { FormEvent, ReactNode } from 'react';
 import { FORMATS } from '@/core/layout/formats';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { ask, wordsOf } from './api';
 import { Button } from './Button';
 import { SelectBox } from './SelectBox';

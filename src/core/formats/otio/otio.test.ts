@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { RATES } from '../../units/rates';
+import { clockOf } from '../../time/clock';
+import { RATES } from '../../time/rates';
 import { cutListToOtio, otioToCutList } from './otio';
 
-const rate = RATES.get('25');
+const clock = clockOf(RATES.get('25'));
 const LIST = {
   name: 'Night Ferry',
   clips: [
@@ -10,6 +11,7 @@ const LIST = {
     { name: 'Weir', startFrame: 130, lengthFrames: 50, sourceStartFrame: 0 },
   ],
   markers: [{ frame: 40, name: 'Horn' }],
+  clock: { mode: 'non-drop', startFrame: 90_000 } as const,
   notes: [],
 };
 const time = (value: number, of = 24): object => ({ OTIO_SCHEMA: 'RationalTime.1', rate: of, value });
@@ -29,14 +31,50 @@ const timeline = (children: object[], more: object[] = []): string =>
   });
 
 describe('a timeline', () => {
-  test('is written so that it reads the same, gaps and markers too', () => {
-    expect(otioToCutList(cutListToOtio(LIST, rate), rate)).toEqual(LIST);
-    expect(otioToCutList(cutListToOtio(LIST, RATES.get('29.97')), RATES.get('29.97'))).toEqual(LIST);
+  test('is written so that it reads the same, gaps, markers and start too', () => {
+    const at = clockOf(RATES.get('25'), LIST.clock);
+    expect(otioToCutList(cutListToOtio(LIST, at), at)).toEqual(LIST);
+  });
+
+  test('begins and ends each clip at the exact sum of what is before it, so that nothing drifts', () => {
+    // A thousand clips of 10 frames at 24, read at 25: each ends at 10.41666… frames more than the one before.
+    const many = Array.from({ length: 1000 }, (_, i) => ({
+      OTIO_SCHEMA: 'Clip.2',
+      name: String(i),
+      source_range: range(0, 10),
+    }));
+    const { clips } = otioToCutList(timeline(many), clock);
+    clips.forEach(({ startFrame, lengthFrames }, i) => {
+      expect(startFrame).toBe(Math.round((i * 10 * 25) / 24));
+      expect(startFrame + lengthFrames).toBe(Math.round(((i + 1) * 10 * 25) / 24));
+    });
+    expect(clips[999].startFrame + clips[999].lengthFrames).toBe(10_417);
+  });
+
+  test.each([23.976, 23.98, 23.976023976, 24000 / 1001])(
+    'knows the rate that is written as %d',
+    (written) => {
+      const at24 = (value: number): object => ({ OTIO_SCHEMA: 'RationalTime.1', rate: written, value });
+      const clip = {
+        OTIO_SCHEMA: 'Clip.2',
+        name: 'Hour',
+        source_range: { OTIO_SCHEMA: 'TimeRange.1', start_time: at24(0), duration: at24(86_400) },
+      };
+      // 86 400 frames are 3 603.6 seconds, and those are 90 090 frames at 25.
+      expect(otioToCutList(timeline([clip]), clock).clips[0].lengthFrames).toBe(90_090);
+    },
+  );
+
+  test('has the start that its file says', () => {
+    const text = timeline([{ OTIO_SCHEMA: 'Clip.2', name: 'A', source_range: range(0, 24) }]);
+    expect(otioToCutList(text, clock).clock).toBeNull();
+    const withStart = JSON.stringify({ ...JSON.parse(text), global_start_time: time(86_400) });
+    expect(otioToCutList(withStart, clock).clock).toEqual({ mode: 'non-drop', startFrame: 90_000 });
   });
 
   test('of another rate is read in frames of this one', () => {
     const clip = { OTIO_SCHEMA: 'Clip.2', name: 'A', source_range: range(24, 48) };
-    expect(otioToCutList(timeline([clip]), rate).clips).toEqual([
+    expect(otioToCutList(timeline([clip]), clock).clips).toEqual([
       { name: 'A', startFrame: 0, lengthFrames: 50, sourceStartFrame: 25 },
     ]);
   });
@@ -57,7 +95,7 @@ describe('a timeline', () => {
         ],
         [{ OTIO_SCHEMA: 'Track.1', kind: 'Audio', children: [] }],
       ),
-      rate,
+      clock,
     );
     expect(list.clips.map(({ name, startFrame }) => [name, startFrame])).toEqual([
       ['A', 0],
@@ -86,6 +124,6 @@ describe('a timeline', () => {
       /rate/,
     ],
   ])('%s is refused', (text, message) => {
-    expect(() => otioToCutList(text, rate)).toThrow(message);
+    expect(() => otioToCutList(text, clock)).toThrow(message);
   });
 });

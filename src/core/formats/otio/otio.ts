@@ -1,7 +1,20 @@
 import * as yup from 'yup';
 import { checkValue } from '../../document/check';
 import { InputError } from '../../kit/inputError';
-import type { FrameRate } from '../../units/rates';
+import type { Clock } from '../../time/clock';
+import type { FrameRate } from '../../time/rates';
+import type { Rational } from '../../time/rational';
+import {
+  add,
+  divide,
+  fromNumber,
+  rateFromNumber,
+  rational,
+  roundRational,
+  subtract,
+  times,
+  ZERO,
+} from '../../time/rational';
 import type { CutClip, CutList } from '../cutList';
 
 interface Time {
@@ -52,17 +65,20 @@ const node = (depth: number): yup.Schema =>
 
 /**
  * The cuts of an OpenTimelineIO timeline (Timeline.1 in JSON): the clips of its first video track, gaps left out, and
- * the markers of the timeline, its tracks and its clips, in frames of `rate`. Throws InputError for what is none.
+ * the markers of the timeline, its tracks and its clips, in frames of the project's rate. Times are added up as fractions
+ * and only where something begins or ends they are rounded to frames, so long timelines do not drift. Throws InputError
+ * for what is none.
  */
-export function otioToCutList(text: string, rate: FrameRate): CutList {
+export function otioToCutList(text: string, { rate, mode }: Clock): CutList {
   const root = parseJson(text);
-  const timeline = checkValue<Node & { readonly tracks: Node }>(
+  const timeline = checkValue<Node & { readonly tracks: Node; readonly global_start_time?: Time | null }>(
     yup.object({
       OTIO_SCHEMA: yup
         .string()
         .required()
         .matches(/^Timeline\.\d+$/),
       tracks: node(DEEPEST).required(),
+      global_start_time: time.nullable().default(undefined),
     }),
     root,
     'Timeline',
@@ -74,10 +90,11 @@ export function otioToCutList(text: string, rate: FrameRate): CutList {
   const { clips, markers, left } = readTrack(first, rate);
   const own = [...(timeline.tracks.markers ?? []), ...(first.markers ?? [])].map(
     ({ name, marked_range }) => ({
-      frame: Math.max(0, framesOf(marked_range.start_time, rate)),
+      frame: Math.max(0, frameAt(secondsOf(marked_range.start_time), rate)),
       name: name ?? '',
     }),
   );
+  const start = timeline.global_start_time;
   const notes = [
     ...(tracks.length > 1
       ? [`${tracks.length - 1} further tracks were left out: cuts come from the first video track.`]
@@ -88,6 +105,7 @@ export function otioToCutList(text: string, rate: FrameRate): CutList {
     name: timeline.name ?? '',
     clips,
     markers: [...own, ...markers].toSorted((a, b) => a.frame - b.frame),
+    clock: start == null ? null : { mode, startFrame: Math.max(0, frameAt(secondsOf(start), rate)) },
     notes,
   };
 }
@@ -98,7 +116,7 @@ function readTrack(
 ): { clips: CutClip[]; markers: CutList['markers'][number][]; left: number } {
   const clips: CutClip[] = [];
   const markers: CutList['markers'][number][] = [];
-  let at = 0;
+  let at = ZERO;
   let left = 0;
   for (const [i, child] of (track.children ?? []).entries()) {
     const kind = schemaOf(child);
@@ -110,17 +128,20 @@ function readTrack(
         'a source range or the available range of its media',
         child.name,
       );
-    const lengthFrames = framesOf(shown.duration, rate);
-    const sourceStartFrame = Math.max(0, framesOf(shown.start_time, rate));
+    const [from, length] = [secondsOf(shown.start_time), secondsOf(shown.duration)];
+    const end = length.n > 0n ? add(at, length) : at;
+    const startFrame = frameAt(at, rate);
+    const lengthFrames = frameAt(end, rate) - startFrame;
     if (kind === 'Clip' && lengthFrames > 0) {
-      clips.push({ name: child.name ?? '', startFrame: at, lengthFrames, sourceStartFrame });
+      const sourceStartFrame = Math.max(0, frameAt(from, rate));
+      clips.push({ name: child.name ?? '', startFrame, lengthFrames, sourceStartFrame });
       for (const mark of child.markers ?? [])
         markers.push({
-          frame: at + framesOf(mark.marked_range.start_time, rate) - framesOf(shown.start_time, rate),
+          frame: frameAt(add(at, subtract(secondsOf(mark.marked_range.start_time), from)), rate),
           name: mark.name ?? '',
         });
-    } else if (kind !== 'Gap') left++;
-    at += Math.max(0, lengthFrames);
+    } else if (kind !== 'Gap' && kind !== 'Clip') left++;
+    at = end;
   }
   return { clips, markers, left };
 }
@@ -132,8 +153,18 @@ function availableRange({ media_reference, media_references }: Node): TimeRange 
 
 const schemaOf = (one: Node): string => one.OTIO_SCHEMA.split('.')[0];
 
-function framesOf(time: Time, rate: FrameRate): number {
-  return Math.round((time.value / time.rate) * (rate.numerator / rate.denominator));
+/** A time in seconds, exactly. Throws InputError for one that is no time. */
+function secondsOf({ value, rate }: Time): Rational {
+  try {
+    return divide(fromNumber(value), rateFromNumber(rate));
+  } catch {
+    throw InputError.of('Timeline', 'a time of finite value at a rate above 0', `${value} at ${rate}`);
+  }
+}
+
+/** The frame that begins nearest to a time. */
+function frameAt(seconds: Rational, { numerator, denominator }: FrameRate): number {
+  return roundRational(times(seconds, rational(BigInt(numerator), BigInt(denominator))));
 }
 
 function parseJson(text: string): unknown {
@@ -145,7 +176,7 @@ function parseJson(text: string): unknown {
 }
 
 /** A cut list as an OpenTimelineIO timeline with one video track; its clips have no media. */
-export function cutListToOtio(list: CutList, rate: FrameRate): string {
+export function cutListToOtio(list: CutList, { rate, startFrame }: Clock): string {
   const perSecond = rate.numerator / rate.denominator;
   const moment = (value: number): object => ({ OTIO_SCHEMA: 'RationalTime.1', rate: perSecond, value });
   const span = (start: number, length: number): object => ({
@@ -176,6 +207,7 @@ export function cutListToOtio(list: CutList, rate: FrameRate): string {
   const timeline = {
     OTIO_SCHEMA: 'Timeline.1',
     name: list.name,
+    global_start_time: moment(startFrame),
     tracks: { OTIO_SCHEMA: 'Stack.1', name: 'tracks', children: [track] },
   };
   return `${JSON.stringify(timeline, null, 2)}\n`;

@@ -11,7 +11,7 @@ import { newClip, newTitle } from '../../document/project';
 import type { Field, Layer, Template } from '../../document/template';
 import { place, testBox, testTemplate, testText } from '../../testing';
 import type { FontLibrary } from '../../text/fontLibrary';
-import { RATES } from '../../units/rates';
+import { RATES } from '../../time/rates';
 import type { Finding } from '../finding';
 import { applyMend } from '../mend';
 import { Proofer } from '../proofer';

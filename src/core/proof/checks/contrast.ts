@@ -5,7 +5,7 @@ import type { FrameFormat } from '../../layout/formats';
 import { pictureSize } from '../../layout/formats';
 import type { Scrim } from '../../document/project';
 import type { CompiledText } from '../../timeline/compile';
-import { frameToTimecode } from '../../units/timecode';
+import { frameToTimecode } from '../../time/clock';
 import type { Check, LayoutContext } from '../check';
 import { defineCheck } from '../check';
 import type { RingBackdrop, TextRing } from '../contrastRing';
@@ -98,7 +98,7 @@ function cropFor(ink: readonly DisplayItem[], widthPx: number, format: FrameForm
 function judge(
   { text, ring, crop, needed }: MeasuredText,
   pictures: Awaited<ReturnType<typeof picturesUnder>>,
-  { shown, title, rate, applied }: LayoutContext,
+  { shown, title, clock, applied }: LayoutContext,
 ): Found[] {
   const { format } = shown.compiled;
   const look = createBackdropLook(ring, crop, format);
@@ -111,7 +111,7 @@ function judge(
   if (worst === undefined || worst.ratio >= needed) return [];
   const name = applied.layers.find((layer) => layer.id === text.layerId)?.name ?? 'A text';
   const scrim = scrimFor(ring, measured.slice(0, 3), needed, title.scrim?.opacity ?? 0);
-  const at = frameToTimecode(worst.moment.frame, rate);
+  const at = frameToTimecode(worst.moment.frame, clock);
   return [
     {
       tone: 'stop',

@@ -6,7 +6,7 @@ import { updateLayer } from '@/core/document/editTemplate';
 import { bindLayer, findProperty } from '@/core/layers';
 import { secondsToMoment } from '@/core/timeline/moments';
 import { reverseKeys, shiftKeys, snapKeys, stretchKeys } from '@/core/timeline/moveKeys';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';
 import { designSeconds, useApply, useBench } from '../benchStore';

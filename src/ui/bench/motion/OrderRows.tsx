@@ -4,7 +4,7 @@ import type { MoveUse, Spread } from '@/core/document/template';
 import type { Pivot } from '@/core/moves/move';
 import { PIVOTS } from '@/core/moves/move';
 import { ORDERS } from '@/core/timeline/orders';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';

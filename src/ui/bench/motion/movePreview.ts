@@ -9,7 +9,7 @@ import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { RATES } from '@/core/units/rates';
+import { RATES } from '@/core/time/rates';
 
 /** A layer by itself in the middle of a frame, playing a move, and the part of that frame that a tile shows. */
 export interface MovePreview {

@@ -1,6 +1,6 @@
 'use client';
 import { readingOf } from '@/core/proof/readingOf';
-import { secondsToNearestFrames } from '@/core/units/rates';
+import { secondsToNearestFrames } from '@/core/time/rates';
 import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
 import { Pill } from '../../shared/Pill';

@@ -7,10 +7,12 @@ import type { CutList } from '@/core/formats/cutList';
 import { edlToCutList } from '@/core/formats/edl/edl';
 import { otioToCutList } from '@/core/formats/otio/otio';
 import { cutListToWork } from '@/core/project/cutListToWork';
-import { frameToTimecode } from '@/core/units/timecode';
+import type { Clock } from '@/core/time/clock';
+import { clockOf, frameToTimecode, lengthToTimecode } from '@/core/time/clock';
+import { sameValue } from '@/core/kit/sameValue';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
-import { useApplyWork, useClips, useDesk } from '../deskContext';
+import { useApplyWork, useClips, useClock, useDesk } from '../deskContext';
 import { counted } from '../../shared/counted';
 
 const LARGEST_BYTES = 8 * 1024 * 1024;
@@ -18,7 +20,9 @@ const LARGEST_BYTES = 8 * 1024 * 1024;
 /** Cuts and markers from an EDL or an OTIO file: shown first, then in place of the pictures on the strip. */
 export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
   const { rate } = useDesk();
+  const clock = useClock();
   const clips = useClips();
+  const [adopts, setAdopts] = useState(true);
   const apply = useApplyWork();
   const [read, setRead] = useState<{ readonly list: CutList | null; readonly problem: string }>({
     list: null,
@@ -30,8 +34,10 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
       if (file.size > LARGEST_BYTES)
         throw InputError.of(`File “${file.name}”`, 'at most 8 MB', `${file.size} bytes`);
       const text = await file.text();
-      const list = /^\s*\{/.test(text) ? otioToCutList(text, rate) : edlToCutList(text, rate);
+      const list = /^\s*\{/.test(text) ? otioToCutList(text, clock) : edlToCutList(text, clock);
       setRead({ list, problem: '' });
+      // A project that still counts from nothing takes over what its cuts are counted by.
+      setAdopts(clock.startFrame === 0);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       setRead({ list: null, problem: error.message });
@@ -41,10 +47,16 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
     onDrop: (files) => void take(files),
     multiple: false,
   });
+  const said = read.list?.clock ?? null;
+  const isOther = said !== null && !sameValue(clockOf(rate, said), clock);
+  const adopted = isOther && adopts ? said : null;
   const bringIn = (): void => {
     const { list } = read;
     if (list === null) return;
-    apply((work) => cutListToWork(work, list, () => nanoid(12)));
+    apply((work) => {
+      const next = cutListToWork(work, list, () => nanoid(12));
+      return adopted === null ? next : { ...next, plan: { ...next.plan, clock: adopted } };
+    });
     onClose();
   };
   return (
@@ -80,15 +92,27 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
           {read.problem} Nothing was changed.
         </p>
       )}
-      {read.list !== null && <CutPreview list={read.list} />}
+      {isOther && (
+        <label className="mt-3 flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="accent-leaf"
+            checked={adopts}
+            onChange={(event) => setAdopts(event.target.checked)}
+          />
+          {`Start the project at ${frameToTimecode(0, clockOf(rate, said))}, as the file does`}
+        </label>
+      )}
+      {read.list !== null && (
+        <CutPreview list={read.list} clock={adopted === null ? clock : clockOf(rate, adopted)} />
+      )}
     </Modal>
   );
 }
 
 const MOST_SHOWN = 60;
 
-function CutPreview({ list }: { readonly list: CutList }) {
-  const { rate } = useDesk();
+function CutPreview({ list, clock }: { readonly list: CutList; readonly clock: Clock }) {
   return (
     <>
       <p className="pt-3 pb-2">
@@ -102,9 +126,9 @@ function CutPreview({ list }: { readonly list: CutList }) {
       <ul className="mt-2 divide-y divide-line border-y border-line">
         {list.clips.slice(0, MOST_SHOWN).map((clip, i) => (
           <li key={i} className="flex gap-3 py-1">
-            <span className="font-mono text-[12.5px]">{frameToTimecode(clip.startFrame, rate)}</span>
+            <span className="font-mono text-[12.5px]">{frameToTimecode(clip.startFrame, clock)}</span>
             <span className="font-mono text-[12.5px] text-soft">
-              {frameToTimecode(clip.lengthFrames, rate)}
+              {lengthToTimecode(clip.lengthFrames, clock)}
             </span>
             <span className="truncate">{clip.name}</span>
           </li>

@@ -10,6 +10,7 @@ import { Modal } from '../../shared/Modal';
 import { NameBox } from '../../shared/NameBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { useApplyWork, useDesk, usePlan } from '../deskContext';
+import { StartRow } from './StartRow';
 
 const MOST = 12;
 
@@ -52,8 +53,9 @@ export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) 
         One set of titles goes out in all of these; each is laid out by the template’s rules and proofed by
         itself. F goes to the next one.
       </p>
-      <div className="mb-3 grid grid-cols-[1fr_1fr_1fr] items-center gap-2">
-        <span className="text-soft">Language of the project’s words</span>
+      <StartRow />
+      <div className="mb-3 grid grid-cols-[150px_1fr_1fr] items-center gap-2">
+        <span className="text-soft">Words are in</span>
         <LanguageBox
           label="Language of the project"
           value={language}

@@ -11,7 +11,7 @@ import { Button } from '../../shared/Button';
 import { classes } from '../../shared/classes';
 import { Modal } from '../../shared/Modal';
 import { SelectBox } from '../../shared/SelectBox';
-import { useDesk, useSelect, useTemplateOf } from '../deskContext';
+import { useClock, useDesk, useSelect, useTemplateOf } from '../deskContext';
 import { keepWaiting, useWaitingRows } from './waitingRows';
 import { counted } from '../../shared/counted';
 
@@ -36,7 +36,8 @@ const roleKey = (role: Role): string => ('label' in role ? `${role.kind} ${role.
 
 /** The rows of a sheet as titles: what each column is, what each row becomes, and what is wrong with it. */
 export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
-  const { newest, rate, store } = useDesk();
+  const { newest, store } = useDesk();
+  const clock = useClock();
   const templateOf = useTemplateOf();
   const select = useSelect();
   const waiting = useWaitingRows();
@@ -56,7 +57,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
   const rows = useMemo(() => {
     let made = 0;
     return fillRows(sheet, roles, {
-      rate,
+      clock,
       templates,
       fallback,
       fromFrame: frame,
@@ -64,7 +65,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
       templateOf,
       newId: () => `row-${made++}`,
     });
-  }, [sheet, roles, rate, templates, fallback, frame, existing, templateOf]);
+  }, [sheet, roles, clock, templates, fallback, frame, existing, templateOf]);
   const good = rows.filter(({ title }) => title !== null);
   const bad = rows.length - good.length;
   const bringIn = (): void => {

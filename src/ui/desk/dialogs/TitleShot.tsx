@@ -6,7 +6,7 @@ import { previewFormat } from '@/core/layout/previewFormat';
 import { titleFrame, titleIn } from '@/core/project/deliver';
 import { spanAt } from '@/core/project/lanes';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { frameToSeconds } from '@/core/units/rates';
+import { frameToSeconds } from '@/core/time/rates';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { useClipBackdrop } from '../../picture/useClipBackdrop';
 import { useFonts } from '../../picture/useFonts';

@@ -4,13 +4,21 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Title } from '@/core/document/project';
 import type { Finding } from '@/core/proof/finding';
-import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
+import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { Button } from '../../shared/Button';
 import { Pill } from '../../shared/Pill';
 import { SelectBox } from '../../shared/SelectBox';
 import { sayDelivery } from '../DeliverySwitch';
-import { DeskProvider, numbersOf, useDesk, usePlan, useTemplateOf, useTitles } from '../deskContext';
+import {
+  DeskProvider,
+  numbersOf,
+  useClock,
+  useDesk,
+  usePlan,
+  useTemplateOf,
+  useTitles,
+} from '../deskContext';
 import { useDeskView } from '../DeskScreen';
 import { TitleShot } from '../dialogs/TitleShot';
 import { ProofProvider, useProofView } from './proofView';
@@ -101,7 +109,7 @@ export function SheetPages() {
 }
 
 function Entry({ title }: { readonly title: Title }) {
-  const { rate } = useDesk();
+  const clock = useClock();
   const { deliveries } = usePlan();
   const titles = useTitles();
   const templateOf = useTemplateOf();
@@ -119,7 +127,7 @@ function Entry({ title }: { readonly title: Title }) {
           <span className="font-serif font-semibold">{templateOf(title.editionId)?.name}</span>
         </p>
         <p className="pb-1.5 font-mono text-[12px] text-soft">
-          {`${frameToTimecode(title.startFrame, rate)} · ${frameToShortTimecode(title.lengthFrames, rate)}`}
+          {`${frameToTimecode(title.startFrame, clock)} · ${lengthToTimecode(title.lengthFrames, clock)}`}
         </p>
         {findings.length === 0 && (
           <Pill tone={knows(title.id) ? 'pass' : 'quiet'}>

@@ -11,7 +11,7 @@ import { cueSheetRows } from '@/core/project/exportSheet';
 import { Button } from '../../shared/Button';
 import { saveFile } from '../../shared/saveFile';
 import { AddTitle } from '../AddTitle';
-import { newerEdition, useDesk, useTemplateOf, useTitles } from '../deskContext';
+import { newerEdition, useClock, useDesk, useTemplateOf, useTitles } from '../deskContext';
 import type { SheetFilter } from './useSheetRows';
 
 interface Props {
@@ -124,7 +124,8 @@ const MoreMenu = memo(function MoreMenu() {
 });
 
 function useExports() {
-  const { store, rate, settings } = useDesk();
+  const { store, settings } = useDesk();
+  const clock = useClock();
   const templateOf = useTemplateOf();
   const cuts = (): CutList => {
     const { clips, plan } = store.getState();
@@ -137,15 +138,16 @@ function useExports() {
         sourceStartFrame,
       })),
       markers: plan.markers,
+      clock,
       notes: [],
     };
   };
   return {
     csv() {
-      const { headers, rows } = cueSheetRows(store.getState().titles, templateOf, rate);
+      const { headers, rows } = cueSheetRows(store.getState().titles, templateOf, clock);
       saveFile(`${settings.name}, cue sheet.csv`, writeCsv(headers, rows), 'text/csv');
     },
-    edl: () => saveFile(`${settings.name}.edl`, cutListToEdl(cuts(), rate), 'text/plain'),
-    otio: () => saveFile(`${settings.name}.otio`, cutListToOtio(cuts(), rate), 'application/json'),
+    edl: () => saveFile(`${settings.name}.edl`, cutListToEdl(cuts(), clock), 'text/plain'),
+    otio: () => saveFile(`${settings.name}.otio`, cutListToOtio(cuts(), clock), 'application/json'),
   };
 }

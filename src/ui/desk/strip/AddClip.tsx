@@ -9,8 +9,8 @@ import { MISSING_PICTURE, newClip, PLAIN_PICTURE } from '@/core/document/project
 import { makeRoom } from '@/core/project/clips';
 import { endOf } from '@/core/project/lanes';
 import { SCENES } from '@/core/scenes';
-import type { FrameRate } from '@/core/units/rates';
-import { secondsToNearestFrames } from '@/core/units/rates';
+import type { FrameRate } from '@/core/time/rates';
+import { secondsToNearestFrames } from '@/core/time/rates';
 import { wordsOf } from '../../shared/api';
 import { PICTURE_TYPES } from '../../shared/assets';
 import { Segmented } from '../../shared/Segmented';

@@ -2,9 +2,9 @@
 import { FlagIcon } from '@heroicons/react/24/solid';
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { frameToTimecode } from '@/core/units/timecode';
+import { frameToTimecode } from '@/core/time/clock';
 import type { Player } from '../../picture/usePlayer';
-import { useDesk, useDeskUi, usePlan } from '../deskContext';
+import { useClock, useDesk, useDeskUi, usePlan } from '../deskContext';
 import { HEAD_PX, useStrip } from './stripView';
 
 // Wide enough for a full timecode and some air.
@@ -20,6 +20,7 @@ interface Props {
 /** The strip's ruler: drags the playhead, with Shift marks a range; the flags are the project's markers. */
 export function Ruler({ player, end, widthPx }: Props) {
   const { rate, ui } = useDesk();
+  const clock = useClock();
   const { pxPerFrame } = useStrip();
   const range = useDeskUi((state) => state.range);
   const from = useRef<number | null>(null);
@@ -58,7 +59,7 @@ export function Ruler({ player, end, widthPx }: Props) {
         aria-valuemin={0}
         aria-valuemax={end}
         aria-valuenow={player.frame}
-        aria-valuetext={frameToTimecode(player.frame, rate)}
+        aria-valuetext={frameToTimecode(player.frame, clock)}
         className="relative h-full cursor-col-resize touch-none"
         style={{ width: widthPx }}
         onPointerDown={onPointerDown}
@@ -80,6 +81,7 @@ export function Ruler({ player, end, widthPx }: Props) {
 
 function Ticks({ widthPx }: { readonly widthPx: number }) {
   const { rate } = useDesk();
+  const clock = useClock();
   const { pxPerFrame, fromFrame, toFrame } = useStrip();
   const steps = STEPS_SECONDS.map((seconds) => seconds * rate.nominal);
   const step = steps.find((frames) => frames * pxPerFrame >= STEP_PX) ?? steps[steps.length - 1];
@@ -91,7 +93,7 @@ function Ticks({ widthPx }: { readonly widthPx: number }) {
       className="pointer-events-none absolute top-1.5 border-l border-line-strong pl-1 font-mono text-[11.5px] text-soft"
       style={{ left: frame * pxPerFrame }}
     >
-      {frameToTimecode(frame, rate)}
+      {frameToTimecode(frame, clock)}
     </span>
   ));
 }

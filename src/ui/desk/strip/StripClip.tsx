@@ -6,9 +6,9 @@ import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { reorderClip, trimRipple } from '@/core/project/clips';
 import type { Work } from '@/core/project/work';
 import { SCENES } from '@/core/scenes';
-import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
+import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { classes } from '../../shared/classes';
-import { useDesk } from '../deskContext';
+import { useClock, useDesk } from '../deskContext';
 import { snapFrames } from './stripDrag';
 import { SNAP_REACH_PX, useStrip } from './stripView';
 import { useStripDrag } from './useStripDrag';
@@ -21,12 +21,12 @@ interface Props {
 /** A clip on the strip: dragged it goes elsewhere in the order, by its ends it is trimmed and what follows moves up. */
 export const StripClip = memo(function StripClip({ clip, chosen }: Props) {
   const { pxPerFrame } = useStrip();
-  const { rate } = useDesk();
+  const clock = useClock();
   const { says, ...handlers } = useClipDrag(clip);
   return (
     <button
       type="button"
-      aria-label={`Clip ${clip.label}, from ${frameToTimecode(clip.startFrame, rate)}, lasts ${frameToShortTimecode(clip.lengthFrames, rate)}`}
+      aria-label={`Clip ${clip.label}, from ${frameToTimecode(clip.startFrame, clock)}, lasts ${lengthToTimecode(clip.lengthFrames, clock)}`}
       aria-pressed={chosen}
       {...handlers}
       className={classes(
@@ -66,7 +66,8 @@ interface HeldClip {
 }
 
 function useClipDrag(clip: Clip) {
-  const { store, ui, rate } = useDesk();
+  const { store, ui } = useDesk();
+  const clock = useClock();
   const { pxPerFrame, playFrame, onSnap } = useStrip();
   const choose = (): void => ui.setState({ clipId: clip.id, selection: [] });
   return useStripDrag<HeldClip>({
@@ -91,7 +92,7 @@ function useClipDrag(clip: Clip) {
       onSnap(grip === 'whole' ? now.startFrame : line);
       store.getState().applyWork((there) => carriedOn(held.last, work, there));
       held.last = work;
-      return grip === 'whole' ? 'moved' : `lasts ${frameToShortTimecode(now.lengthFrames, rate)}`;
+      return grip === 'whole' ? 'moved' : `lasts ${lengthToTimecode(now.lengthFrames, clock)}`;
     },
     choose,
   });

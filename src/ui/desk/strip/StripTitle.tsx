@@ -5,11 +5,11 @@ import type { Title } from '@/core/document/project';
 import { titleIn } from '@/core/project/deliver';
 import { readingOf } from '@/core/proof/readingOf';
 import { stretchTiming } from '@/core/timeline/stretch';
-import { secondsToNearestFrames } from '@/core/units/rates';
-import { frameToShortTimecode, frameToTimecode } from '@/core/units/timecode';
+import { secondsToNearestFrames } from '@/core/time/rates';
+import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { classes } from '../../shared/classes';
 import { useHouse } from '../../shared/useHouse';
-import { useDelivery, useDeliveryValues, useDesk, useSelect } from '../deskContext';
+import { useClock, useDelivery, useDeliveryValues, useDesk, useSelect } from '../deskContext';
 import type { Grip } from './stripDrag';
 import { dragTitles, snapFrames } from './stripDrag';
 import { LANE_PX, SNAP_REACH_PX, stopsOn, useStrip } from './stripView';
@@ -26,6 +26,7 @@ const LEAST_WORDS_PX = 14;
 /** A title on the strip: in and out in their own lengths, the time to read under the hold, ends that trim. */
 export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   const { editions, rate } = useDesk();
+  const clock = useClock();
   const { pxPerFrame } = useStrip();
   const delivery = useDelivery();
   const { reading } = useHouse();
@@ -48,7 +49,7 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   return (
     <button
       type="button"
-      aria-label={`${words}, from ${frameToTimecode(title.startFrame, rate)}, lasts ${frameToShortTimecode(title.lengthFrames, rate)}`}
+      aria-label={`${words}, from ${frameToTimecode(title.startFrame, clock)}, lasts ${lengthToTimecode(title.lengthFrames, clock)}`}
       aria-pressed={chosen}
       {...handlers}
       className={classes(
@@ -133,14 +134,15 @@ function useTitleDrag(title: Title, chosen: boolean) {
 /** What is said of a title while it is dragged: where it starts, or what a trim leaves of its time to read. */
 function useSayDrag(): (grip: Grip, title: Title) => string {
   const { editions, rate } = useDesk();
+  const clock = useClock();
   const { reading } = useHouse();
   const valuesOf = useDeliveryValues();
   return (grip, title) => {
     const document = editions.get(title.editionId)?.document;
-    if (grip === 'whole' || document === undefined) return frameToTimecode(title.startFrame, rate);
+    if (grip === 'whole' || document === undefined) return frameToTimecode(title.startFrame, clock);
     const { reads, readable } = readingOf(document, valuesOf(title), title.lengthFrames, rate, reading);
     const left = readable - reads;
     const hold = left >= 0 ? `${left.toFixed(1)} s left` : `${(-left).toFixed(1)} s short`;
-    return `lasts ${frameToShortTimecode(title.lengthFrames, rate)} · reads in ${reads.toFixed(1)} s · ${hold}`;
+    return `lasts ${lengthToTimecode(title.lengthFrames, clock)} · reads in ${reads.toFixed(1)} s · ${hold}`;
   };
 }
