@@ -107,3 +107,16 @@ test('two plans keep the words, markers and deliveries that either added', () =>
     setAside: mine.setAside,
   });
 });
+
+test('a plan’s language and clock are those of the desk that changed them, this one’s where both did', () => {
+  const base = { ...newPlan('wide-1080'), language: 'en' };
+  const clock = { mode: 'non-drop', startFrame: 90_000 } as const;
+  const theirs = { ...base, clock, words: ['yawl'] };
+  const mine = { ...base, language: 'tr' };
+  expect(mergePlan(base, mine, theirs)).toEqual({ ...theirs, language: 'tr' });
+  const later = { ...clock, startFrame: 1 };
+  expect(mergePlan(base, { ...mine, clock: later }, theirs).clock).toEqual(later);
+  expect(mergePlan(theirs, { ...base, words: ['yawl'] }, { ...theirs, language: 'de' })).not.toHaveProperty(
+    'clock',
+  );
+});

@@ -36,12 +36,16 @@ export function mergeTitle(base: Title, mine: Title, theirs: Title): MergedTitle
   return { title, conflicts };
 }
 
-/** Two plans that come from one, put together: each entry of its lists by itself. */
+/** Two plans that come from one, put together: each entry of its lists by itself; of what is one value, mine holds where both changed it. */
 export function mergePlan(base: Plan, mine: Plan, theirs: Plan): Plan {
   if (sameValue(mine, base)) return theirs;
   const merge = <T extends { readonly id: string }>(key: (plan: Plan) => readonly T[]): readonly T[] =>
     mergeList(key(base), key(mine), key(theirs), mergeEntry);
+  const one = <T>(key: (plan: Plan) => T): T => (sameValue(key(mine), key(base)) ? key(theirs) : key(mine));
+  const [language, clock] = [one((plan) => plan.language), one((plan) => plan.clock)];
   return {
+    ...(language !== undefined && { language }),
+    ...(clock !== undefined && { clock }),
     deliveries: merge((plan) => plan.deliveries),
     markers: merge((plan) => plan.markers),
     words: merge((plan) => plan.words.map((word) => ({ id: word }))).map(({ id }) => id),

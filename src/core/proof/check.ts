@@ -38,6 +38,8 @@ export interface TitleContext {
   /** The newest edition of its template, when that is not its own. */
   readonly newer: { readonly id: string; readonly number: number } | null;
   readonly speller: Speller;
+  /** How long its words can be read, in seconds, were it of another length in frames. */
+  readableAt(lengthFrames: number): number;
 }
 
 /** What a check of the layout knows of a title in one delivery. */

@@ -6,10 +6,11 @@ const LINEAR = Float64Array.from({ length: 256 }, (_, i) => {
 
 /** Relative luminance (WCAG 2.2) of a colour with channels of 0 to 255, not necessarily whole: 0 is black, 1 white. */
 export function luminance(red: number, green: number, blue: number): number {
-  return 0.2126 * linear(red) + 0.7152 * linear(green) + 0.0722 * linear(blue);
+  return 0.2126 * linearOf(red) + 0.7152 * linearOf(green) + 0.0722 * linearOf(blue);
 }
 
-function linear(channel: number): number {
+/** A channel of 0 to 255 in linear light, 0 to 1. */
+export function linearOf(channel: number): number {
   const low = Math.max(0, Math.min(255, Math.floor(channel)));
   const share = channel - low;
   return share <= 0 || low === 255 ? LINEAR[low] : LINEAR[low] + (LINEAR[low + 1] - LINEAR[low]) * share;

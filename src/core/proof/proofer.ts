@@ -18,6 +18,7 @@ import type { Eyes } from './eyes';
 import type { Finding, Found } from './finding';
 import { toFinding } from './finding';
 import type { Speller } from './speller';
+import { momentsUnder } from './underTitle';
 import type { ProofSurroundings } from './titleContext';
 import { titleContext } from './titleContext';
 
@@ -190,7 +191,7 @@ export class Proofer {
   private checkWords(list: readonly Proofed[]): ReadonlyMap<string, readonly Finding[]> {
     for (const one of list) {
       one.context =
-        this.around === null ? null : titleContext(one.title, one.number, this.around, this.tools.speller);
+        this.around === null ? null : titleContext(one.title, one.number, this.around, this.tools);
       const { context } = one;
       one.words =
         context === null
@@ -219,8 +220,7 @@ export class Proofer {
     const { around } = this;
     const title = titleIn(one.title, delivery.id);
     if (around === null || title === null) return [];
-    const context =
-      title === one.title ? one.context : titleContext(title, one.number, around, this.tools.speller);
+    const context = title === one.title ? one.context : titleContext(title, one.number, around, this.tools);
     if (context === null) return [];
     try {
       const layout = this.layoutContext(context, delivery);
@@ -253,7 +253,7 @@ export class Proofer {
 
   private runLayout(check: CheckOf<'layout'>, context: LayoutContext): Promise<readonly Found[]> {
     if (check.wordless !== true) return Promise.resolve(check.run(context));
-    const { title, template, timing, delivery } = context;
+    const { title, template, timing, delivery, clips, rate } = context;
     const values = template.fields
       .filter(({ kind }) => kind !== 'text' && kind !== 'rows' && kind !== 'date')
       .map(({ id }) => title.values[id]);
@@ -265,6 +265,10 @@ export class Proofer {
       delivery,
       lengths,
       title.scrim,
+      momentsUnder(clips, title.startFrame, title.startFrame + 1, rate).map(
+        ({ picture, seconds }) => `${picture} ${seconds}`,
+      ),
+      context.timing.totalFrames,
       values,
     ]);
     const known = this.alike.get(key) ?? Promise.resolve(check.run(context));

@@ -9,7 +9,12 @@ import type { FieldValues, Template } from '../document/template';
 import { stretchTiming } from '../timeline/stretch';
 import { clockOf } from '../time/clock';
 import type { FrameRate } from '../time/rates';
+import type { PaintedTitle } from '../project/deliver';
+import { fadeAt } from '../project/deliver';
+import type { FontLibrary } from '../text/fontLibrary';
 import type { FieldWords, TitleContext } from './check';
+import type { FadeAt } from './readableTime';
+import { readableFor } from './readingOf';
 import type { Speller } from './speller';
 
 /** An edition as the proof needs it. */
@@ -37,7 +42,7 @@ export function titleContext(
   title: Title,
   number: number,
   around: ProofSurroundings,
-  speller: Speller,
+  { speller, fonts }: { readonly speller: Speller; readonly fonts: FontLibrary },
 ): TitleContext | null {
   const edition = around.editions.get(title.editionId);
   if (edition === undefined) return null;
@@ -60,7 +65,15 @@ export function titleContext(
     clips,
     newer: newest === undefined || newest.id === edition.id ? null : newest,
     speller: withOwnWords(speller, around.plan.words),
+    readableAt: (lengthFrames) =>
+      readableFor(template, values, rate, fonts, fadesOf({ ...title, lengthFrames }))(lengthFrames),
   };
+}
+
+/** A title's own fades; none for one without, whose reading is that of all such titles. */
+function fadesOf(title: PaintedTitle): FadeAt | undefined {
+  const fades = title.fadeInFrames > 0 || title.fadeOutFrames > 0;
+  return fades ? (frame) => fadeAt(title, frame) : undefined;
 }
 
 function fieldWords(template: Template, typed: FieldValues, shown: FieldValues): FieldWords[] {

@@ -1,7 +1,7 @@
 import type { DisplayItem, DisplayList } from '../display/list';
 import { projectCorners } from '../display/homography';
 import type { Shift } from '../document/project';
-import type { FieldValues, Template } from '../document/template';
+import type { FieldValues, Layer, Template } from '../document/template';
 import type { Matrix } from '../kit/matrix';
 import { mapPoint, multiply, translated } from '../kit/matrix';
 import type { Point } from '../kit/rect';
@@ -25,6 +25,8 @@ import { stackingOf } from './stacking';
 import type { LaidOut } from './stages';
 import { createStages } from './stages';
 import type { TitleTiming } from './stretch';
+import type { WordState } from './wordStates';
+import { wordStates } from './wordStates';
 
 /** A layer of words at rest. */
 export interface CompiledText {
@@ -50,6 +52,10 @@ export interface CompiledTitle {
   readonly notes: readonly LayerNote[];
   /** The layers of words that are there, at rest. */
   readonly texts: readonly CompiledText[];
+  /** Whether nothing of it changes while it holds. */
+  readonly holdsStill: boolean;
+  /** How its words are seen at a time. */
+  wordsAt(seconds: number, timing: TitleTiming): readonly WordState[];
   /** The display list at a time (seconds from the title's start; outside the title it is empty). */
   frame(seconds: number, timing: TitleTiming): DisplayList;
 }
@@ -96,6 +102,8 @@ export function compile(
     boxesAt: (seconds, timing) => boxesOf(layersAt(seconds, timing), by, format),
     cornersAt: (seconds, timing) =>
       new Map(layersAt(seconds, timing).map((one) => [one.layer.id, cornersOf(one, by, format)])),
+    holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
+    wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
     frame(seconds, timing) {
       const shown = seconds >= 0 && seconds <= timing.totalSeconds;
       return {
@@ -105,6 +113,12 @@ export function compile(
       };
     },
   };
+}
+
+/** Whether a layer neither moves by itself nor has a time of its own. */
+function holdsStill({ kind, motion }: Layer): boolean {
+  const moves = kind === 'backdrop' || kind === 'particles' || kind === 'light' || kind === 'copy';
+  return !moves && motion.hold.length === 0 && motion.retime === null;
 }
 
 /** The nearest way that is whole pixels, or edges that lie on pixels would be blurred. */

@@ -187,7 +187,8 @@ function delayed(seconds: number, delaySeconds: number, timing: TitleTiming): nu
   return total - ((total - seconds) * (total - outStart + delaySeconds)) / (total - outStart);
 }
 
-function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
+/** The units of a layer with what is done to them at a time of its own. */
+export function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   const posed = columnUnits(layer, seconds, timing);
   const { animate, counted } = layer;
   if (animate !== null) {

@@ -16,7 +16,7 @@ import type { DeskProject } from '@/server/usecases/shapes';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
-import { useFonts } from '../picture/useFonts';
+import { loadFonts, useFonts } from '../picture/useFonts';
 import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { Modal } from '../shared/Modal';
@@ -172,6 +172,7 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
 
 async function countTitles(before: House, after: House): Promise<Landing[]> {
   const projects = await ask<ProjectSummary[]>('projects');
+  const fonts = await loadFonts();
   return Promise.all(
     projects.map(async ({ id, name }) => {
       const { titles, editions, settings } = await ask<DeskProject>(`projects/${id}`);
@@ -181,7 +182,8 @@ async function countTitles(before: House, after: House): Promise<Landing[]> {
         titles.filter(({ editionId, values, lengthFrames }) => {
           const document = documents.get(editionId);
           if (document === undefined) return false;
-          const { reads, readable } = readingOf(document, values, lengthFrames, rate, reading);
+          const asked = { values, lengthFrames, rate, rules: reading };
+          const { reads, readable } = readingOf(document, asked, fonts);
           return reads > readable + 0.05;
         }).length;
       return { name, titles: titles.length, shortBefore: short(before), shortAfter: short(after) };

@@ -20,14 +20,19 @@ export function titleFamily(faceId: string): string {
   return `title-${faceId}`;
 }
 
+/** The shipped fonts, loaded once for the page; a failure is tried again by the next who asks. */
+export function loadFonts(): Promise<FontLibrary> {
+  loading ??= loadAll();
+  loading.catch(() => (loading = null));
+  return loading;
+}
+
 /** The shipped fonts once they are loaded, null until then; a failure is thrown to the error boundary. */
 export function useFonts(): FontLibrary | null {
   const [fonts, setFonts] = useState<FontLibrary | null>(null);
   const [failure, setFailure] = useState<Error | null>(null);
   useEffect(() => {
-    loading ??= loadAll();
-    loading.then(setFonts, (error: unknown) => {
-      loading = null;
+    loadFonts().then(setFonts, (error: unknown) => {
       setFailure(error instanceof Error ? error : new Error(String(error)));
     });
   }, []);

@@ -107,7 +107,7 @@ describe('words and times', () => {
   test('too short is told with what is needed, and lengthening mends it', async () => {
     const short = title(undefined, { lengthFrames: 60 });
     const [finding] = await prove({ titles: [short] });
-    expect(finding.message).toMatch(/^reads in \d\.\d s, lasts 0\.6$/);
+    expect(finding.message).toMatch(/^reads in \d\.\d s, lasts 1\.1$/);
     const work = { titles: [short], clips: CLIPS, plan: newPlan('wide-1080') };
     const mended = applyMend(work, finding, finding.mends[0].change, () => undefined);
     expect(await messages({ titles: mended.titles })).toEqual([]);

@@ -1,58 +1,88 @@
 import { containsRect } from '../../kit/rect';
 import { pictureSize } from '../../layout/formats';
+import { fadeAt } from '../../project/deliver';
 import type { Check, LayoutContext } from '../check';
 import { defineCheck } from '../check';
+import type { BackdropFrame } from '../eyes';
+import { backdropPoint, displayAspect } from '../eyes';
 import { FlashWatch } from '../flashes';
+import { samplesOf } from '../sampler';
+import { momentsUnder } from '../underTitle';
 
 const WIDTH_PX = 64;
-// Movements of the hold repeat themselves; this much of it is watched.
-const HOLD_SECONDS = 3;
 const LEAST_AREA = 0.25;
+// Where no picture lies under a title it is looked at over a middling grey.
+const GREY = 118;
 
 export const flashingCheck: Check = defineCheck({
   kind: 'layout',
   id: 'flash',
   wordless: true,
   label: 'Flashing',
-  about: 'Counts flashes of more than a quarter of the picture while a title comes, holds and goes.',
-  run(context) {
+  about:
+    'Counts flashes of more than a quarter of the picture in every second of a title, over the picture under it.',
+  async run(context) {
     if (!isLarge(context)) return [];
     const { title, rate, timing, rules } = context;
     const shown = context.showAt(WIDTH_PX);
-    const { widthPx, heightPx } = shown.compiled.format;
+    const { format } = shown.compiled;
+    const { widthPx, heightPx } = format;
+    const under = backdropLook(await stillUnder(context), widthPx, heightPx, displayAspect(format));
     const watch = new FlashWatch(widthPx * heightPx);
-    const holdEnd = timing.totalFrames - timing.outFrames;
-    const heldFrames = movesWhileHolding(context) ? Math.round(HOLD_SECONDS * rate.nominal) : 1;
-    for (let frame = 0; frame < timing.totalFrames; frame++) {
-      if (frame > timing.inFrames + heldFrames && frame < holdEnd) continue;
-      const { data } = context.eyes.paint(shown.frame(frame).items, {
-        x: 0,
-        y: 0,
-        width: widthPx,
-        height: heightPx,
-      });
-      watch.see((pixel) => {
+    const unfaded = (from: number, to: number): boolean =>
+      fadeAt(title, from) >= 1 && fadeAt(title, to - 1) >= 1;
+    for (const { frame, seconds } of samplesOf(shown.compiled, timing, rate, unfaded)) {
+      const area = { x: 0, y: 0, width: widthPx, height: heightPx };
+      const { data } = context.eyes.paint(shown.frame(frame).items, area);
+      watch.see(seconds, (pixel) => {
         const alpha = data[pixel * 4 + 3] / 255;
-        // Over a middling grey: what the picture under it does is not the title's.
-        const mix = (channel: number): number => data[pixel * 4 + channel] * alpha + 118 * (1 - alpha);
+        const below = under(pixel);
+        const mix = (part: number): number => data[pixel * 4 + part] * alpha + below[part] * (1 - alpha);
         return [mix(0), mix(1), mix(2)];
       });
     }
-    const flashes = watch.most(rate.numerator / rate.denominator);
-    if (flashes <= rules.flashesPerSecond) return [];
+    const { most, fromSeconds } = watch.most();
+    if (most <= rules.flashesPerSecond) return [];
     return [
       {
         tone: 'stop',
-        message: `flashes ${flashes} times a second`,
-        detail: `More than a quarter of the picture flashes ${flashes} times within a second; at most ${rules.flashesPerSecond} are safe to look at.`,
-        frame: Math.min(title.lengthFrames - 1, Math.floor(timing.inFrames / 2)),
+        message: `flashes ${most} times a second`,
+        detail: `More than a quarter of the picture flashes ${most} times within a second; at most ${rules.flashesPerSecond} are safe to look at.`,
+        frame: Math.min(
+          title.lengthFrames - 1,
+          Math.round((fromSeconds * rate.numerator) / rate.denominator),
+        ),
       },
     ];
   },
 });
 
+/** One picture of the clip that the title starts over: what that clip does itself is not the title's doing. */
+async function stillUnder({ title, clips, rate, eyes }: LayoutContext): Promise<BackdropFrame | null> {
+  const [moment] = momentsUnder(clips, title.startFrame, title.startFrame + 1, rate);
+  return moment === undefined ? null : eyes.backdrop(moment.picture, moment.seconds);
+}
+
+/** The colour that lies under each pixel of a small picture of a title. */
+function backdropLook(
+  picture: BackdropFrame | null,
+  width: number,
+  height: number,
+  aspect: number,
+): (pixel: number) => readonly [number, number, number] {
+  if (picture === null) return () => [GREY, GREY, GREY];
+  const colours = Array.from({ length: width * height }, (_, pixel): [number, number, number] => {
+    const [x, y] = [((pixel % width) + 0.5) / width, (Math.floor(pixel / width) + 0.5) / height];
+    const at = backdropPoint(picture, { aspect }, x, y);
+    const from = (at.y * picture.width + at.x) * 4;
+    return [picture.data[from], picture.data[from + 1], picture.data[from + 2]];
+  });
+  return (pixel) => colours[pixel];
+}
+
 /** Whether its layers can cover a quarter of the picture at all. */
-function isLarge({ shown }: LayoutContext): boolean {
+function isLarge({ shown, title }: LayoutContext): boolean {
+  if (title.scrim !== null) return true;
   const { widthU, heightU } = pictureSize(shown.compiled.format);
   const frame = { x: 0, y: 0, width: widthU, height: heightU };
   let area = 0;
@@ -61,15 +91,4 @@ function isLarge({ shown }: LayoutContext): boolean {
       ? widthU * heightU
       : Math.min(widthU, box.width) * Math.min(heightU, box.height);
   return area > LEAST_AREA * widthU * heightU;
-}
-
-function movesWhileHolding({ applied }: LayoutContext): boolean {
-  return applied.layers.some(
-    ({ kind, motion }) =>
-      motion.hold.length > 0 ||
-      motion.tracks.length > 0 ||
-      kind === 'backdrop' ||
-      kind === 'particles' ||
-      kind === 'light',
-  );
 }

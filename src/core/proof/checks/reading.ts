@@ -1,7 +1,7 @@
 import { layerWords } from '../../document/template';
 import { defineCheck } from '../check';
 import { sayTime } from '../finding';
-import { lengthToRead, readableSeconds } from '../readableTime';
+import { lengthToRead } from '../readableTime';
 import { readingSeconds } from '../readingTime';
 
 export const readingCheck = defineCheck({
@@ -9,17 +9,17 @@ export const readingCheck = defineCheck({
   id: 'reading',
   label: 'Time to read',
   about: 'Finds titles that cannot be read in the time that they stand still.',
-  run({ applied, timing, title, rate, reading }) {
+  run({ applied, title, rate, reading, readableAt }) {
     const reads = readingSeconds(applied.layers.map(layerWords).join(' '), reading);
-    const readable = readableSeconds(applied, timing);
+    const readable = readableAt(title.lengthFrames);
     // A tenth is as fine as it is told.
     if (reads <= readable + 0.05) return [];
-    const lengthFrames = lengthToRead(applied, title.lengthFrames, reads, rate);
+    const lengthFrames = lengthToRead(readableAt, title.lengthFrames, reads, rate);
     return [
       {
         tone: 'stop',
         message: `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`,
-        detail: `A viewer needs ${sayTime(reads)} to read it; its words stand still and whole for ${sayTime(readable)}.`,
+        detail: `A viewer needs ${sayTime(reads)} to read it; every word is fully visible and still for ${sayTime(readable)}.`,
         mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames } } }],
       },
     ];

@@ -1,33 +1,28 @@
 'use client';
-import { readingOf } from '@/core/proof/readingOf';
 import { secondsToNearestFrames } from '@/core/time/rates';
 import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
 import { Pill } from '../../shared/Pill';
-import { useHouse } from '../../shared/useHouse';
-import { useApplyTitles, useDeliveryValues, useDesk } from '../deskContext';
+import { useApplyTitles, useDesk } from '../deskContext';
+import { useReading } from '../useReading';
 import { changeTitles } from '@/core/project/work';
 import type { Title } from '@/core/document/project';
 import type { ChosenTitles } from './TitleCard';
+
+// While fonts are loaded nothing is known of a title's reading.
+const NOT_YET = { reads: 0, readable: 0, neededFrames: () => 0 };
 
 /** How long the chosen titles last and whether the first can be read in that time; their fades. */
 export function TitleTimes({ first, chosen }: ChosenTitles) {
   const { editions, rate } = useDesk();
   const apply = useApplyTitles();
-  const valuesOf = useDeliveryValues();
-  const { reading } = useHouse();
+  const readingFor = useReading();
   const template = editions.get(first.editionId)?.document;
   if (template === undefined) return null;
   const ids = new Set(chosen.map(({ id }) => id));
   const set = (change: Partial<Title>): void =>
     apply((now) => changeTitles(now, ids, (title) => ({ ...title, ...change })));
-  const { reads, readable, neededFrames } = readingOf(
-    template,
-    valuesOf(first),
-    first.lengthFrames,
-    rate,
-    reading,
-  );
+  const { reads, readable, neededFrames } = readingFor(first) ?? NOT_YET;
   const short = reads > readable + 0.05;
   const perSecond = rate.numerator / rate.denominator;
   const frames = { unit: 'f', min: 0, max: 5000, step: 1, digits: 0, units: { s: perSecond } };
@@ -48,10 +43,12 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
         <Pill tone={short ? 'stop' : 'pass'}>
           {short
             ? `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`
-            : `reads in ${reads.toFixed(1)} s`}
+            : reads === 0
+              ? '…'
+              : `reads in ${reads.toFixed(1)} s`}
         </Pill>
         {short && chosen.length === 1 && (
-          <Button onClick={() => set({ lengthFrames: neededFrames })}>Lengthen</Button>
+          <Button onClick={() => set({ lengthFrames: neededFrames() })}>Lengthen</Button>
         )}
       </span>
       <span className="text-soft">Fades</span>

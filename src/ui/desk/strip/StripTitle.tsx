@@ -3,13 +3,12 @@ import { memo } from 'react';
 import { designValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/document/project';
 import { titleIn } from '@/core/project/deliver';
-import { readingOf } from '@/core/proof/readingOf';
 import { stretchTiming } from '@/core/timeline/stretch';
 import { secondsToNearestFrames } from '@/core/time/rates';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { classes } from '../../shared/classes';
-import { useHouse } from '../../shared/useHouse';
 import { useClock, useDelivery, useDeliveryValues, useDesk, useSelect } from '../deskContext';
+import { useReading } from '../useReading';
 import type { Grip } from './stripDrag';
 import { dragTitles, snapFrames } from './stripDrag';
 import { LANE_PX, SNAP_REACH_PX, stopsOn, useStrip } from './stripView';
@@ -29,13 +28,13 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   const clock = useClock();
   const { pxPerFrame } = useStrip();
   const delivery = useDelivery();
-  const { reading } = useHouse();
+  const readingFor = useReading();
   const values = useDeliveryValues()(title);
   const { says, ...handlers } = useTitleDrag(title, chosen);
   const document = editions.get(title.editionId)?.document;
   if (document === undefined) return null;
   const timing = stretchTiming(document.timing, title.lengthFrames, rate);
-  const { reads, readable } = readingOf(document, values, title.lengthFrames, rate, reading);
+  const { reads, readable } = readingFor(title) ?? { reads: 0, readable: 0 };
   const [first] = document.fields.filter((field) => field.kind === 'text');
   const words =
     first === undefined ? document.name : String(values[first.id] ?? designValue(document, first));
@@ -133,14 +132,15 @@ function useTitleDrag(title: Title, chosen: boolean) {
 
 /** What is said of a title while it is dragged: where it starts, or what a trim leaves of its time to read. */
 function useSayDrag(): (grip: Grip, title: Title) => string {
-  const { editions, rate } = useDesk();
+  const { editions } = useDesk();
   const clock = useClock();
-  const { reading } = useHouse();
-  const valuesOf = useDeliveryValues();
+  const readingFor = useReading();
   return (grip, title) => {
     const document = editions.get(title.editionId)?.document;
     if (grip === 'whole' || document === undefined) return frameToTimecode(title.startFrame, clock);
-    const { reads, readable } = readingOf(document, valuesOf(title), title.lengthFrames, rate, reading);
+    const found = readingFor(title);
+    if (found === null) return `lasts ${lengthToTimecode(title.lengthFrames, clock)}`;
+    const { reads, readable } = found;
     const left = readable - reads;
     const hold = left >= 0 ? `${left.toFixed(1)} s left` : `${(-left).toFixed(1)} s short`;
     return `lasts ${lengthToTimecode(title.lengthFrames, clock)} · reads in ${reads.toFixed(1)} s · ${hold}`;
