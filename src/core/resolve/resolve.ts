@@ -8,7 +8,7 @@ import { limitValue } from './fieldValue';
 import { applySettings, withOwnAreas } from './settings';
 
 /** Who says what a property is: the design, a format or its shape, a chosen variant, an editor, or keyframes. */
-export type Origin = 'design' | 'override' | 'variant' | 'editor' | 'key';
+type Origin = 'design' | 'override' | 'variant' | 'editor' | 'key';
 
 /** What a template is asked for. */
 export interface ResolveFor {

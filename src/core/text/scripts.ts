@@ -47,7 +47,7 @@ const ANY = /^[\p{Script=Common}\p{Script=Inherited}]$/u;
 const known = new Map<number, string>();
 
 /** The script of a character by its ISO 15924 tag; `Zyyy` for what goes with any script. */
-export function scriptOf(codePoint: number): string {
+function scriptOf(codePoint: number): string {
   const before = known.get(codePoint);
   if (before !== undefined) return before;
   const character = String.fromCodePoint(codePoint);

@@ -57,7 +57,7 @@ describe('the card', () => {
     open([a], ['a']);
     await type('Lasts, in seconds', '40f{Enter}');
     expect(titles()[0].lengthFrames).toBe(40);
-    expect(screen.getByText(/^reads in \d\.\d s, lasts \d\.\d$/)).toBeInTheDocument();
+    expect(await screen.findByText(/^reads in \d\.\d s, lasts \d\.\d$/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Lengthen' }));
     expect(screen.getByText(/^reads in \d\.\d s$/)).toBeInTheDocument();
     await type('Fades in, in frames', '12{Enter}');
@@ -109,12 +109,12 @@ describe('the card in one of several deliveries', () => {
     expect(titles()[0]).toMatchObject({ values: { role: 'Pilot' }, perDelivery: {} });
   });
 
-  test('the time to read is that of the words shown', () => {
+  test('the time to read is that of the words shown', async () => {
     const long = 'Keeper of the upper lock, and of the lower';
     open([{ ...withDeliveryChange(a, 'tall', { values: { role: long } }), lengthFrames: 90 }], ['a'], 'tall');
-    const inTall = screen.getByText(/^reads in/).textContent;
+    const inTall = (await screen.findByText(/^reads in/)).textContent;
     act(() => view.ui.setState({ deliveryId: 'master' }));
-    expect(screen.getByText(/^reads in/).textContent).not.toBe(inTall);
+    expect((await screen.findByText(/^reads in/)).textContent).not.toBe(inTall);
   });
 
   test('leaves a title out', async () => {

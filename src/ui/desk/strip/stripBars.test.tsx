@@ -5,6 +5,7 @@ import { newClip } from '@/core/document/project';
 import { useClips, useTitles } from '../deskContext';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
+import { loadFonts } from '../../picture/useFonts';
 import { StripClip } from './StripClip';
 import { StripTitle } from './StripTitle';
 import { StripProvider } from './stripView';
@@ -98,7 +99,8 @@ describe('a title on the strip', () => {
     expect(title('a')?.startFrame).toBe(152);
   });
 
-  test('is trimmed by an end, and says what is left of the time to read', () => {
+  test('is trimmed by an end, and says what is left of the time to read', async () => {
+    await act(async () => void (await loadFonts()));
     const ilse = bar(/^Ilse/);
     take(ilse, 499);
     to(ilse, 499 - 100 * PX);
