@@ -1,7 +1,5 @@
 import 'fake-indexeddb/auto';
 import '@testing-library/jest-dom/jest-globals';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { TextDecoder, TextEncoder } from 'node:util';
 import { deserialize, serialize } from 'node:v8';
 
@@ -17,15 +15,8 @@ globalThis.ResizeObserver ??= StillObserver;
 const structuredClone = (value: unknown): unknown => deserialize(serialize(value));
 Object.assign(globalThis, { TextDecoder, TextEncoder, structuredClone });
 
-// Fonts lie beside the application; nothing else is there to be fetched from, and what asks waits, as on a slow line.
-globalThis.fetch ??= (asked) => {
-  const name = /^\/fonts\/([\w-]+\.ttf)$/.exec(String(asked))?.[1];
-  const url = String(asked);
-  if (name === undefined && !url.endsWith('.wasm')) return new Promise<Response>(() => undefined);
-  const bytes = readFileSync(name === undefined ? new URL(url) : join(process.cwd(), 'public/fonts', name));
-  const arrayBuffer = (): Promise<ArrayBuffer> => Promise.resolve(Uint8Array.from(bytes).buffer);
-  return Promise.resolve({ ok: true, arrayBuffer } as Response);
-};
+// Nothing is there to be fetched from; what asks waits, as it does on a slow line. For fonts see fontsForTest.
+globalThis.fetch ??= () => new Promise<Response>(() => undefined);
 Object.assign(document, { fonts: { add: () => undefined } });
 Object.assign(globalThis, { FontFace: class {} });
 

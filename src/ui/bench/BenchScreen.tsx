@@ -49,7 +49,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     [sampleId, tried],
   );
   const values = useMemo(() => valuesOf(template), [valuesOf, template]);
-  const saving = useTemplateSaving(record, template);
+  const saving = useTemplateSaving(record, view.store);
   const { format, place } = useEditing();
   useEffect(() => view.playhead.setState({ seconds, timing }), [view.playhead, seconds, timing]);
 

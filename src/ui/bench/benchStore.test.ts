@@ -41,7 +41,7 @@ describe('a template with keyframes on the bench', () => {
     store.grouping.end();
     expect(values()).toEqual([-200, -182]);
     store.temporal.getState().undo();
-    expect(store.getState().template).toBe(from);
+    expect(store.getState().template).toEqual(from);
     store.temporal.getState().redo();
     expect(values()).toEqual([-200, -182]);
   });

@@ -1,7 +1,5 @@
 'use client';
 import { createContext, useContext } from 'react';
-import { temporal } from 'zundo';
-import type { TemporalState } from 'zundo';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Added } from '@/core/document/addLayer';
@@ -12,8 +10,8 @@ import { changeAtMoment } from '@/core/timeline/changeAtMoment';
 import { designTiming, toDesignSeconds } from '@/core/timeline/moments';
 import type { TitleTiming } from '@/core/timeline/stretch';
 import { hasTracks } from '@/core/timeline/tracks';
-import type { UndoGrouping } from '../shared/undoGrouping';
-import { createUndoGrouping } from '../shared/undoGrouping';
+import type { UndoHistory } from '../shared/undoHistory';
+import { createUndoHistory } from '../shared/undoHistory';
 
 export type Change = (template: Template) => Template;
 
@@ -33,11 +31,7 @@ export interface Playhead {
   readonly timing: TitleTiming;
 }
 
-type Tracked = Pick<BenchState, 'template'>;
-export type BenchStore = StoreApi<BenchState> & {
-  readonly temporal: StoreApi<TemporalState<Tracked>>;
-  readonly grouping: UndoGrouping;
-};
+export type BenchStore = StoreApi<BenchState> & UndoHistory<Template>;
 
 /** A keyframe of a layer that is chosen in the score. */
 export interface ChosenKey {
@@ -48,25 +42,23 @@ export interface ChosenKey {
 
 /** A template on the bench, with its undo history. */
 export function createBenchStore(template: Template, playhead: StoreApi<Playhead>): BenchStore {
-  const grouping = createUndoGrouping();
-  const store = createStore<BenchState>()(
-    temporal(
-      (set) => ({
-        template,
-        apply: (change) =>
-          set((state) => ({ template: changeAt(state.template, playhead.getState(), change) })),
-        applyTo: (from, change) => set({ template: changeAt(from, playhead.getState(), change) }),
-        replace: (next) => set({ template: next }),
-      }),
-      {
-        partialize: ({ template: tracked }): Tracked => ({ template: tracked }),
-        equality: (past, current) => past.template === current.template,
-        handleSet: (record) => grouping.wrap(record),
-        limit: 200,
-      },
-    ),
+  const put = (next: Template): void => {
+    const before = store.getState().template;
+    if (next === before) return;
+    store.setState({ template: next });
+    history.record(before, next);
+  };
+  const store = createStore<BenchState>()(() => ({
+    template,
+    apply: (change) => put(changeAt(store.getState().template, playhead.getState(), change)),
+    applyTo: (from, change) => put(changeAt(from, playhead.getState(), change)),
+    replace: put,
+  }));
+  const history = createUndoHistory<Template>(
+    () => store.getState().template,
+    (next) => store.setState({ template: next }),
   );
-  return Object.assign(store, { grouping });
+  return Object.assign(store, history);
 }
 
 /** A playhead at the first moment at which all of a template is there. */

@@ -1,6 +1,15 @@
 import type { Template } from '@/core/document/template';
 import type { TemplateRecord } from '@/db/templates';
+import type { Change } from '@/core/draft/change';
+import { changeBetween } from '@/core/draft/change';
 import { ask } from '../shared/api';
+import { KeptDraft } from '../shared/keptDraft';
+
+/** What of a template is not on the server yet, and what it was made from. */
+interface UnsavedTemplate {
+  readonly base: Template;
+  readonly mine: Template;
+}
 
 /** A template on the server, as this page knows it: every write names the revision it was made from. */
 export class TemplateDraft {
@@ -8,10 +17,13 @@ export class TemplateDraft {
   private readonly path: string;
   /** What the server was given last. */
   private saved: Template;
+  private readonly kept: KeptDraft<UnsavedTemplate>;
 
   constructor(record: TemplateRecord) {
     this.revision = record.revision;
     this.saved = record.document;
+    const pageId = Math.random().toString(36).slice(2);
+    this.kept = new KeptDraft(`gilder-bench-${record.id} `, pageId);
     this.path = `templates/${encodeURIComponent(record.id)}`;
   }
 
@@ -20,7 +32,19 @@ export class TemplateDraft {
     const answer = await ask<{ revision: number }>(this.path, { method: 'PUT', body, keepalive: leaving });
     this.revision = answer.revision;
     this.saved = document;
+    await this.kept.drop();
   };
+
+  /** Keeps the template in the browser while it is not on the server. */
+  keep = (mine: Template): Promise<void> => this.kept.keep({ base: this.saved, mine });
+
+  /** Hands over what earlier pages could not save, as changes to make now. */
+  takeUpUnsaved(make: (change: Change) => Template): Promise<boolean> {
+    return this.kept.takeUp(async ({ base, mine }) => {
+      const change = changeBetween(base, mine);
+      if (change !== null) await this.keep(make(change));
+    });
+  }
 
   /** Releases what was saved last; gives that and the edition's number. */
   async release(): Promise<{ edition: number; document: Template }> {

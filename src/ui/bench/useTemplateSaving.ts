@@ -1,10 +1,20 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { useStore } from 'zustand';
 import type { Template } from '@/core/document/template';
+import type { Change } from '@/core/draft/change';
+import { applyChange } from '@/core/draft/change';
+import { sameValue } from '@/core/kit/sameValue';
 import type { TemplateRecord } from '@/db/templates';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
+import { useKeptSteps } from '../shared/useKeptSteps';
+import type { BenchStore } from './benchStore';
 import { TemplateDraft } from './templateDraft';
+
+// A template is small; it is kept soon after a letter, but not for each.
+const KEEP_AFTER_MS = 250;
 
 export interface TemplateSaving {
   readonly save: Autosave;
@@ -23,14 +33,38 @@ export interface TemplateSaving {
 }
 
 /** Saves the template on the bench by itself, and knows where its editions stand. */
-export function useTemplateSaving(record: TemplateRecord, template: Template): TemplateSaving {
+export function useTemplateSaving(record: TemplateRecord, store: BenchStore): TemplateSaving {
+  const template = useStore(store, (state) => state.template);
   const [draft] = useState(() => new TemplateDraft(record));
   const [edition, setEdition] = useState(record.latestEdition);
   const [released, setReleased] = useState<Template | null>(
     record.releasedRevision === record.revision ? record.document : null,
   );
   const save = useAutosave(template, draft.save);
-  const changed = released !== template;
+  useKeptSteps(`template-${record.id}`, store);
+  useEffect(() => {
+    const make = (change: Change): Template => {
+      // No step of undo: it was done before.
+      store.setState({ template: applyChange(store.getState().template, change, 'forth') });
+      return store.getState().template;
+    };
+    const before = store.getState().template;
+    void draft.takeUpUnsaved(make).then((found) => {
+      if (found && !sameValue(store.getState().template, before))
+        toast('What could not be saved before is here again, and is saved now.');
+    });
+  }, [draft, store]);
+  // What the server does not have yet is kept in the browser until it has.
+  const unsaved = save.state.kind !== 'saved';
+  useEffect(() => {
+    if (!unsaved) return;
+    const timer = setTimeout(() => void draft.keep(template), KEEP_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [draft, unsaved, template]);
+  const changed = useMemo(
+    () => released !== template && !sameValue(released, template),
+    [released, template],
+  );
   return useMemo(
     () => ({
       save,

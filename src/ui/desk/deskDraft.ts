@@ -1,4 +1,3 @@
-import { del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@/core/document/plan';
 import type { Clip, Title } from '@/core/document/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
@@ -10,6 +9,7 @@ import type { Work } from '@/core/project/work';
 import type { ProjectRevisions } from '@/db/projects';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { ask, RefusedError, UnreachableError } from '../shared/api';
+import { KeptDraft } from '../shared/keptDraft';
 import type { DeskStore } from './deskStore';
 
 interface Saved<T> {
@@ -43,17 +43,16 @@ export class DeskDraft {
   private clips: ReadonlyMap<string, Saved<Clip>> = new Map();
   private plan: Saved<Plan>;
   private readonly path: string;
-  private readonly prefix: string;
-  /** Under which this page keeps what is not saved; another tab on the same project has its own. */
-  private readonly key: string;
+  private readonly kept: KeptDraft<UnsavedWork>;
+  /** What the server was sent last; where it has that, it is this desk's own doing. */
+  private readonly sent = new Map<string, Title>();
 
   constructor(
     project: DeskProject,
     private readonly store: DeskStore,
   ) {
     this.path = `projects/${encodeURIComponent(project.id)}`;
-    this.prefix = `gilder-desk-${project.id} `;
-    this.key = this.prefix + this.deskId;
+    this.kept = new KeptDraft(`gilder-desk-${project.id} `, this.deskId);
     const { titles, clips, plan } = store.getState();
     this.titles = savedFrom(project.titles, titles);
     this.clips = savedFrom(project.clips, clips);
@@ -65,7 +64,7 @@ export class DeskDraft {
     await this.sendMerged(work, leaving);
     // While cells are in conflict, what is here is nowhere else.
     if (this.store.getState().conflicts.length > 0) await this.keep(this.store.getState());
-    else await del(this.key).catch(() => undefined);
+    else await this.kept.drop();
   };
 
   private async sendMerged(work: Work, leaving: boolean): Promise<void> {
@@ -89,47 +88,36 @@ export class DeskDraft {
     const base = { titles: valuesOf(this.titles), clips: valuesOf(this.clips), plan: this.plan.value };
     const { conflicts } = this.store.getState();
     const unsaved: UnsavedWork = { base, mine: { titles, clips, plan }, conflicts };
-    await set(this.key, unsaved).catch(() => undefined);
+    await this.kept.keep(unsaved);
   };
 
   /** Takes up what earlier pages could not save, those that are still open left alone. Says whether there was anything. */
   async takeUpUnsaved(): Promise<boolean> {
-    // Held as long as the page is open: what lies under its key is nobody else's to take up.
-    void navigator.locks.request(this.key, () => new Promise(() => undefined));
-    const left = (await keys<string>().catch(() => [])).filter(
-      (key) => key.startsWith(this.prefix) && key !== this.key,
-    );
-    const found = await Promise.all(
-      left.map((key) =>
-        navigator.locks.request(key, { ifAvailable: true }, (lock) =>
-          lock === null ? false : this.takeUp(key),
-        ),
-      ),
-    );
-    return found.includes(true);
-  }
-
-  private async takeUp(key: string): Promise<boolean> {
-    const unsaved = await get<UnsavedWork>(key).catch(() => undefined);
-    if (unsaved === undefined) return false;
-    const now = this.store.getState();
-    const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
-    const open = withConflicts(now.conflicts, unsaved.conflicts);
-    this.store.setState({ conflicts: withConflicts(open, conflicts) });
-    now.applyWork(() => work);
-    await this.keep(this.store.getState());
-    await del(key).catch(() => undefined);
-    return !sameValue(work.titles, now.titles);
+    const before = this.store.getState().titles;
+    await this.kept.takeUp(async (unsaved) => {
+      const now = this.store.getState();
+      const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
+      const open = withConflicts(now.conflicts, unsaved.conflicts);
+      this.store.setState({ conflicts: withConflicts(open, conflicts) });
+      // No step of undo: it was done before.
+      this.store.rebase(() => work);
+      await this.keep(this.store.getState());
+    });
+    return !sameValue(this.store.getState().titles, before);
   }
 
   /** Fetches the project and puts what others changed together with what was changed here. */
   async catchUp(): Promise<DeskProject> {
     const project = await ask<DeskProject>(this.path);
-    const base: Work = { titles: valuesOf(this.titles), clips: valuesOf(this.clips), plan: this.plan.value };
     const theirs: Work = {
       titles: keepSame(project.titles.map(withoutRevision), this.titles),
       clips: keepSame(project.clips.map(withoutRevision), this.clips),
       plan: sameValue(project.plan, this.plan.value) ? this.plan.value : project.plan,
+    };
+    const base: Work = {
+      titles: this.knownTitles(theirs.titles),
+      clips: valuesOf(this.clips),
+      plan: this.plan.value,
     };
     const found: CellConflict[] = [];
     this.store.rebase((mine) => {
@@ -147,6 +135,21 @@ export class DeskDraft {
     return project;
   }
 
+  /**
+   * The titles that changes count from: as the server had them last, or, where its answer to a save was lost on the way,
+   * as they were sent. So what this desk did itself is never in conflict with what it does next.
+   */
+  private knownTitles(theirs: readonly Title[]): readonly Title[] {
+    const there = new Map(theirs.map((title) => [title.id, title]));
+    const sent = (id: string): Title | undefined => {
+      const [one, now] = [this.sent.get(id), there.get(id)];
+      return one !== undefined && now !== undefined && sameValue(one, now) ? one : undefined;
+    };
+    const known = valuesOf(this.titles).map((title) => sent(title.id) ?? title);
+    const fresh = theirs.flatMap(({ id }) => (this.titles.has(id) ? [] : (sent(id) ?? [])));
+    return [...known, ...fresh];
+  }
+
   private async send(work: Work, leaving: boolean): Promise<void> {
     const titles = changesOf(this.titles, withoutConflicts(work.titles, this.store.getState().conflicts));
     const clips = changesOf(this.clips, work.clips);
@@ -157,6 +160,7 @@ export class DeskDraft {
       const last = i === Math.max(0, parts.length - 1);
       const rest = last ? { clips, plan } : { clips: NOTHING, plan: null };
       const body = { by: this.deskId, titles: part, ...rest };
+      for (const { value } of part.put) this.sent.set(value.id, value);
       const answer = await ask<ProjectRevisions>(`${this.path}/changes`, {
         method: 'POST',
         body,

@@ -1,14 +1,12 @@
 'use client';
-import { temporal } from 'zundo';
-import type { TemporalState } from 'zundo';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Title } from '@/core/document/project';
 import type { CellConflict } from '@/core/project/mergeWork';
 import type { Work } from '@/core/project/work';
 import { inOrder } from '@/core/project/work';
-import type { UndoGrouping } from '../shared/undoGrouping';
-import { createUndoGrouping } from '../shared/undoGrouping';
+import type { UndoHistory } from '../shared/undoHistory';
+import { createUndoHistory } from '../shared/undoHistory';
 
 export type Titles = readonly Title[];
 export type TitlesChange = (titles: Titles) => Titles;
@@ -21,48 +19,47 @@ interface DeskState extends Work {
   applyWork(change: WorkChange): void;
 }
 
-export interface DeskStore extends StoreApi<DeskState> {
-  readonly temporal: StoreApi<TemporalState<Work>>;
-  readonly grouping: UndoGrouping;
-  /** Takes in what others changed: now and in every state that undo and redo go back to, as no step of its own. */
+export interface DeskStore extends StoreApi<DeskState>, Omit<UndoHistory<Work>, 'rebase'> {
+  /** Takes in what others changed, as no step of its own; steps that are taken back later leave it as it is. */
   rebase(change: WorkChange): void;
 }
 
 const workOf = ({ titles, clips, plan }: Work): Work => ({ titles, clips, plan });
+// Titles and clips are always in order of their start, whatever order a step had them in.
+const SORTED = new Set(['titles', 'clips']);
 
 /** The work on a project with its undo history. Titles and clips are always in order of their start. */
 export function createDeskStore(work: Work): DeskStore {
-  const grouping = createUndoGrouping();
-  const store = createStore<DeskState>()(
-    temporal(
-      (set) => ({
-        ...inOrder(work),
-        conflicts: [],
-        apply: (change) => set((state) => inOrder({ ...workOf(state), titles: change(state.titles) })),
-        applyWork: (change) => set((state) => inOrder(workOf(change(workOf(state))))),
-      }),
-      {
-        partialize: (state): Work => workOf(state),
-        equality: (past, current) =>
-          past.titles === current.titles && past.clips === current.clips && past.plan === current.plan,
-        handleSet: (record) => grouping.wrap(record),
-        limit: 200,
-      },
-    ),
-  );
-  const rebase = (change: WorkChange): void => {
-    const history = store.temporal;
-    const rebased = (state: Partial<Work>): Work =>
-      inOrder(change({ ...workOf(store.getState()), ...state }));
-    const { pastStates, futureStates } = history.getState();
-    const past = pastStates.map(rebased);
-    const future = futureStates.map(rebased);
-    history.getState().pause();
-    store.setState(inOrder(change(workOf(store.getState()))));
-    history.getState().resume();
-    history.setState({ pastStates: past, futureStates: future });
+  const put = (next: Work): void => {
+    const before = workOf(store.getState());
+    const after = inOrder(next);
+    const isSame =
+      after.titles === before.titles && after.clips === before.clips && after.plan === before.plan;
+    if (isSame) return;
+    store.setState(after);
+    history.record(before, after);
   };
-  return Object.assign(store, { grouping, rebase });
+  const store = createStore<DeskState>()(() => ({
+    ...inOrder(work),
+    conflicts: [],
+    apply(change) {
+      const now = workOf(store.getState());
+      put({ ...now, titles: change(now.titles) });
+    },
+    applyWork: (change) => put(workOf(change(workOf(store.getState())))),
+  }));
+  const history = createUndoHistory<Work>(
+    () => workOf(store.getState()),
+    (next) => store.setState(inOrder(next)),
+    SORTED,
+  );
+  return Object.assign(store, {
+    ...history,
+    rebase(change: WorkChange) {
+      store.setState(inOrder(change(workOf(store.getState()))));
+      history.rebase(change);
+    },
+  });
 }
 
 /** The titles with one of them changed. */

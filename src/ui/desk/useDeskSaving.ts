@@ -9,6 +9,7 @@ import type { DeskProject } from '@/server/usecases/shapes';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
 import { reloadHouse } from '../shared/useHouse';
+import { useKeptSteps } from '../shared/useKeptSteps';
 import { DeskDraft } from './deskDraft';
 import type { DeskStore } from './deskStore';
 
@@ -40,6 +41,7 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
     const timer = setTimeout(() => void draft.keep(work), KEEP_AFTER_MS);
     return () => clearTimeout(timer);
   }, [draft, unsaved, work]);
+  useKeptSteps(`project-${project.id}`, store);
   useNews(project.id, draft, setEditions);
   return useMemo(() => ({ ...save, editions }), [save, editions]);
 }

@@ -1,16 +1,16 @@
 'use client';
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/react/24/outline';
-import type { TemporalState } from 'zundo';
 import { useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
+import type { UndoState } from './undoHistory';
 
 /** Looks of the small icon buttons in the bar. */
 export const BAR_ICON =
   'grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink disabled:opacity-40';
 
 /** Undo and redo over a store's history. */
-export function UndoButtons<T>({ history }: { readonly history: StoreApi<TemporalState<T>> }) {
-  const { undo, redo, pastStates, futureStates } = useStore(history);
+export function UndoButtons({ history }: { readonly history: StoreApi<UndoState> }) {
+  const { undo, redo, steps } = useStore(history);
   return (
     <>
       <button
@@ -18,7 +18,7 @@ export function UndoButtons<T>({ history }: { readonly history: StoreApi<Tempora
         className={BAR_ICON}
         aria-label="Undo"
         title="Undo (Ctrl Z)"
-        disabled={pastStates.length === 0}
+        disabled={steps.past.length === 0}
         onClick={() => undo()}
       >
         <ArrowUturnLeftIcon className="h-4.5 w-4.5" />
@@ -28,7 +28,7 @@ export function UndoButtons<T>({ history }: { readonly history: StoreApi<Tempora
         className={BAR_ICON}
         aria-label="Redo"
         title="Redo (Ctrl Shift Z)"
-        disabled={futureStates.length === 0}
+        disabled={steps.future.length === 0}
         onClick={() => redo()}
       >
         <ArrowUturnRightIcon className="h-4.5 w-4.5" />

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { newPlan } from '@/core/document/plan';
@@ -6,7 +6,10 @@ import type { Title } from '@/core/document/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
+import { loadFontsForTest } from '../../fontsForTest';
 import { TitleCard } from './TitleCard';
+
+beforeAll(loadFontsForTest);
 
 const TALL = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
 const PLAN = { ...newPlan('wide-1080'), deliveries: [...newPlan('wide-1080').deliveries, TALL] };

@@ -1,11 +1,11 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Clip, Title } from '@/core/document/project';
 import { newClip } from '@/core/document/project';
 import { useClips, useTitles } from '../deskContext';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
-import { loadFonts } from '../../picture/useFonts';
+import { loadFontsForTest } from '../../fontsForTest';
 import { StripClip } from './StripClip';
 import { StripTitle } from './StripTitle';
 import { StripProvider } from './stripView';
@@ -38,6 +38,8 @@ function Bars() {
 }
 
 // A page without layout has no bars to take hold of: they lie as they are drawn.
+beforeAll(loadFontsForTest);
+
 beforeAll(() => {
   HTMLElement.prototype.setPointerCapture = () => undefined;
   HTMLElement.prototype.getBoundingClientRect = function bounds(this: HTMLElement) {
@@ -100,12 +102,15 @@ describe('a title on the strip', () => {
   });
 
   test('is trimmed by an end, and says what is left of the time to read', async () => {
-    await act(async () => void (await loadFonts()));
     const ilse = bar(/^Ilse/);
     take(ilse, 499);
     to(ilse, 499 - 100 * PX);
     expect(title('a')).toMatchObject({ startFrame: 100, lengthFrames: 50 });
-    expect(screen.getByText(/^lasts 02:00 · reads in \d\.\d s · \d\.\d s short$/)).toBeInTheDocument();
+    // The page knows the fonts, by which it measures, a moment after it is drawn.
+    await waitFor(() => {
+      to(ilse, 499 - 100 * PX);
+      expect(screen.getByText(/^lasts 02:00 · reads in \d\.\d s · \d\.\d s short$/)).toBeInTheDocument();
+    });
     leave(ilse);
     expect(screen.queryByText(/^lasts/)).toBeNull();
   });

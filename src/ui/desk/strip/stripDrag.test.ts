@@ -88,14 +88,30 @@ describe('the store', () => {
     expect(store.getState().titles.map((one) => one.id)).toEqual(['b', 'a']);
   });
 
-  test('undoes a burst of changes in one step, and redoes it', () => {
+  test('undoes what was done together in one step, and redoes it', () => {
     const store = createDeskStore(work(title('a', 0)));
+    store.grouping.begin();
     for (const startFrame of [1, 2, 3])
       store.getState().apply((titles) => updateTitle(titles, 'a', { startFrame }));
+    store.grouping.end();
     const { undo, redo } = store.temporal.getState();
     undo();
     expect(store.getState().titles[0].startFrame).toBe(0);
     redo();
     expect(store.getState().titles[0].startFrame).toBe(3);
+  });
+
+  test('takes a step back without taking back what another desk did to the same title since', () => {
+    const store = createDeskStore(work(title('a', 0), title('b', 50)));
+    store.getState().apply((titles) => updateTitle(titles, 'a', { startFrame: 10 }));
+    store.rebase((now) => ({
+      ...now,
+      titles: updateTitle(updateTitle(now.titles, 'a', { values: { name: 'Theirs' } }), 'b', {
+        lengthFrames: 77,
+      }),
+    }));
+    store.temporal.getState().undo();
+    expect(store.getState().titles[0]).toMatchObject({ startFrame: 0, values: { name: 'Theirs' } });
+    expect(store.getState().titles[1].lengthFrames).toBe(77);
   });
 });

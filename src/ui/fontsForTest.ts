@@ -1,0 +1,17 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { loadFonts } from './picture/useFonts';
+
+/** Loads the shipped fonts as a page does, for tests of what is measured. To be called before all tests of a file. */
+export async function loadFontsForTest(): Promise<void> {
+  const before = globalThis.fetch;
+  globalThis.fetch = (asked) => {
+    const name = /^\/fonts\/([\w-]+\.ttf)$/.exec(String(asked))?.[1];
+    const file = name === undefined ? new URL(String(asked)) : join(process.cwd(), 'public/fonts', name);
+    const arrayBuffer = (): Promise<ArrayBuffer> =>
+      Promise.resolve(Uint8Array.from(readFileSync(file)).buffer);
+    return Promise.resolve({ ok: true, arrayBuffer } as Response);
+  };
+  await loadFonts();
+  globalThis.fetch = before;
+}
