@@ -106,3 +106,23 @@ describe('contrast', () => {
     );
   });
 });
+
+describe('the fifth percentile', () => {
+  /** White letters in a ring of a hundred pixels, so many of them over white, the others over black. */
+  const contrast = (bright: number): number => {
+    // All of what lies under the ring shows, nothing of what lies under the letter.
+    const front = Float32Array.from({ length: 400 }, (_, i) => (i % 4 === 3 ? 1 : 0));
+    const ring: TextRing = {
+      core: { at: Int32Array.of(0), front: Float32Array.of(255, 255, 255, 0) },
+      ring: { at: Int32Array.from({ length: 100 }, (_, i) => i), front },
+    };
+    const colours = Array.from({ length: 100 }, (_, i) => (i < bright ? [255, 255, 255] : [0, 0, 0])).flat();
+    return ringContrast(ring, { core: [255, 255, 255], ring: colours });
+  };
+
+  test('lets a few pixels pass, and no more than those', () => {
+    expect(contrast(0)).toBeCloseTo(21, 6);
+    expect(contrast(4)).toBeCloseTo(21, 6);
+    expect(contrast(7)).toBeCloseTo(1, 6);
+  });
+});

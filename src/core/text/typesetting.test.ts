@@ -42,6 +42,16 @@ describe('wrapped lines', () => {
     expect(lineWords(even).join(' ')).toBe(SENTENCE);
   });
 
+  test('balanced are as narrow as so many lines can be', () => {
+    for (const wrapWidthU of [520, 700, 900, 1300]) {
+      const even = set(SENTENCE, { wrapWidthU, balanced: true });
+      const widest = Math.max(...even.lines.map((line) => line.width));
+      // A hair narrower, and they would be one more.
+      expect(set(SENTENCE, { wrapWidthU: widest - 2 }).lines.length).toBeGreaterThan(even.lines.length);
+      expect(set(SENTENCE, { wrapWidthU: widest + 0.01 }).lines).toHaveLength(even.lines.length);
+    }
+  });
+
   test('justified reach both edges of their column, save the last of a paragraph', () => {
     const { lines, width } = set(SENTENCE, { wrapWidthU: 700, columnU: 700, align: 'justify' });
     expect(width).toBe(700);
