@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { cellBox, drag, middle, pixels, saved } from './hands';
 
@@ -212,3 +213,41 @@ test('while the server is away typing goes on, and is saved when it is back', as
   await page.getByLabel('Template name').fill('Opening lockup');
   await saved(page);
 });
+
+test('what the server has not got outlives a reload on the bench, and so do the steps of undo', async ({
+  page,
+}) => {
+  await page.goto('/bench/opening-lockup');
+  await expect(page.getByTestId('well')).toBeVisible();
+  const name = page.getByLabel('Template name');
+  await page.route('**/api/templates/**', (route) => route.abort());
+  await name.fill('Opening lockup kept');
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot be reached' })).toBeVisible();
+  await expect.poll(() => keptKeys(page)).toContain('gilder-bench-opening-lockup');
+  await expect.poll(() => keptKeys(page)).toContain('gilder-steps-template-opening-lockup');
+  page.on('dialog', (dialog) => void dialog.accept());
+  await page.reload();
+  await expect(name).toHaveValue('Opening lockup kept');
+  await page.unroute('**/api/templates/**');
+  await saved(page);
+  // The step was made before the reload, and is taken back after it.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(name).toHaveValue('Opening lockup');
+  await saved(page);
+  await page.reload();
+  await expect(name).toHaveValue('Opening lockup');
+});
+
+/** The names under which this browser keeps things. */
+function keptKeys(page: Page): Promise<string> {
+  return page.evaluate(
+    () =>
+      new Promise<string>((resolve) => {
+        const opening = indexedDB.open('keyval-store');
+        opening.onsuccess = () => {
+          const keys = opening.result.transaction('keyval').objectStore('keyval').getAllKeys();
+          keys.onsuccess = () => resolve(keys.result.map(String).join());
+        };
+      }),
+  );
+}
