@@ -1,6 +1,61 @@
+/**
+ * The core in layers, the lowest first: a folder imports those before it only, types included. The model is data; text
+ * and layout stand on it, timeline and display lists on those, projects and proof on all.
+ */
+const CORE_LAYERS = [
+  'kit',
+  'time',
+  'eases',
+  'display',
+  'frame',
+  'faces',
+  'colour',
+  'orders',
+  'moves',
+  'holdMoves',
+  'patterns',
+  'scenes',
+  'sound',
+  'model',
+  'titleTime',
+  'text',
+  'draft',
+  'layers',
+  'resolve',
+  'layout',
+  'edit',
+  'timeline',
+  'formats',
+  'project',
+  'proof',
+  'quiet',
+  'outputs',
+];
+
+const layerRules = CORE_LAYERS.slice(0, -1).map((folder, i) => ({
+  name: `core-${folder}-stands-on-what-is-below`,
+  severity: 'error',
+  from: { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^src/core/(${CORE_LAYERS.slice(i + 1).join('|')})/` },
+}));
+
 /** Which folder may import which: core ← paint, db, server, ui ← app. */
 module.exports = {
   forbidden: [
+    ...layerRules,
+    {
+      name: 'every-core-folder-has-its-layer',
+      severity: 'error',
+      from: {},
+      to: { path: '^src/core/[^/]+/', pathNot: `^src/core/(${CORE_LAYERS.join('|')})/` },
+    },
+    {
+      name: 'no-cycles-in-the-core',
+      comment: 'Not even of types alone.',
+      severity: 'error',
+      from: { path: '^src/core' },
+      to: { circular: true },
+    },
     {
       name: 'no-cycles',
       severity: 'error',

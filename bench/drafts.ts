@@ -1,5 +1,5 @@
-import { newTitle } from '@/core/document/project';
-import { newPlan } from '@/core/document/plan';
+import { newTitle } from '@/core/model/project';
+import { newPlan } from '@/core/model/plan';
 import type { Work } from '@/core/project/work';
 import { createDeskStore, updateTitle } from '@/ui/desk/deskStore';
 import { report, time } from './measure';

@@ -1,12 +1,12 @@
-import { motionOf, newMoveUse } from '@/core/document/newMove';
-import { newGroupLayer, newLightLayer, newTextLayer, placeAt } from '@/core/document/newLayers';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
+import { newGroupLayer, newLightLayer, newTextLayer, placeAt } from '@/core/model/newLayers';
 import { testTemplate } from '@/core/testing';
-import type { Keyframe, Layer, Moment, Template, TextLayer } from '@/core/document/template';
-import { FORMATS } from '@/core/layout/formats';
+import type { Keyframe, Layer, Moment, Template, TextLayer } from '@/core/model/template';
+import { FORMATS } from '@/core/frame/formats';
 import type { DisplayItem } from '@/core/display/list';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { createRasterFrame, serverSurfaces } from '@/server/raster';

@@ -1,10 +1,10 @@
 import { chromium } from '@playwright/test';
-import { motionOf, newMoveUse } from '@/core/document/newMove';
-import { updateLayer } from '@/core/document/editTemplate';
-import { FORMATS } from '@/core/layout/formats';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
+import { updateLayer } from '@/core/edit/editTemplate';
+import { FORMATS } from '@/core/frame/formats';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { tidelineStrap } from '../demo/templates';
 import { openPainterPage } from '../e2e/painterPage';

@@ -2,11 +2,11 @@
 import { barlow, place, text } from '../demo/layers';
 import { motionSheet } from '../demo/moveTemplate';
 import { pageFonts } from '../e2e/pageFonts';
-import { motionOf, newMoveUse } from '@/core/document/newMove';
-import type { Template } from '@/core/document/template';
-import { FORMATS } from '@/core/layout/formats';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
+import type { Template } from '@/core/model/template';
+import { FORMATS } from '@/core/frame/formats';
 import { compile } from '@/core/timeline/compile';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';

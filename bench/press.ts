@@ -1,12 +1,12 @@
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { tidelineStrap } from '../demo/templates';
-import type { Template } from '@/core/document/template';
-import { FORMATS } from '@/core/layout/formats';
+import type { Template } from '@/core/model/template';
+import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { RenderPool } from '@/server/press/renderPool';
 import type { RenderTask } from '@/server/press/renderTask';

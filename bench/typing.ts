@@ -1,8 +1,8 @@
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { newTemplate } from '@/core/document/newTemplate';
-import { addBox } from '@/core/document/addLayer';
-import type { Template } from '@/core/document/template';
+import { newTemplate } from '@/core/model/newTemplate';
+import { addBox } from '@/core/edit/addLayer';
+import type { Template } from '@/core/model/template';
 import { median, percentile, report } from './measure';
 import { CHROMIUM, start, withFolder } from './server';
 

@@ -1,5 +1,5 @@
-import { newBackdropLayer, newParticlesLayer } from '@/core/document/newLayers';
-import type { Template } from '@/core/document/template';
+import { newBackdropLayer, newParticlesLayer } from '@/core/model/newLayers';
+import type { Template } from '@/core/model/template';
 import {
   barlow,
   box,
@@ -13,7 +13,7 @@ import {
   text,
   textField,
 } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 
 /** A full card between two parts: the number, the title, water below and sparks above it. */
 export const chapterCard: Template = {

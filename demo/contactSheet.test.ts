@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { SAMPLE_TEXTS, sampleValues } from '@/core/document/sampleTexts';
-import { parseTemplate } from '@/core/document/templateSchema';
-import { FORMATS } from '@/core/layout/formats';
+import { SAMPLE_TEXTS, sampleValues } from '@/core/edit/sampleTexts';
+import { parseTemplate } from '@/core/model/templateSchema';
+import { FORMATS } from '@/core/frame/formats';
 import { layoutTrouble } from '@/core/proof/layoutTrouble';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';

@@ -1,5 +1,5 @@
-import { newRowsLayer, newStackLayer } from '@/core/document/newLayers';
-import type { Template } from '@/core/document/template';
+import { newRowsLayer, newStackLayer } from '@/core/model/newLayers';
+import type { Template } from '@/core/model/template';
 import {
   barlow,
   box,
@@ -14,7 +14,7 @@ import {
   text,
   textField,
 } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 
 const figures = { figures: 'tabular' } as const;
 

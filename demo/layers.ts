@@ -1,6 +1,6 @@
-import type { Look } from '@/core/document/look';
-import { FIRST_SHADOW, PLAIN_LOOK } from '@/core/document/look';
-import { FIRST_STYLE, newBoxLayer, newTextLayer, placeAt } from '@/core/document/newLayers';
+import type { Look } from '@/core/model/look';
+import { FIRST_SHADOW, PLAIN_LOOK } from '@/core/model/look';
+import { FIRST_STYLE, newBoxLayer, newTextLayer, placeAt } from '@/core/model/newLayers';
 import type {
   BoxLayer,
   Field,
@@ -11,10 +11,10 @@ import type {
   PlaceTarget,
   TextLayer,
   TextStyle,
-} from '@/core/document/template';
-import type { Shape } from '@/core/layout/formats';
-import { motionOf, newMoveUse } from '@/core/document/newMove';
-import type { PointName } from '@/core/layout/points';
+} from '@/core/model/template';
+import type { Shape } from '@/core/frame/formats';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
+import type { PointName } from '@/core/frame/points';
 
 /** Short hands for writing the demo templates. */
 export const place = (

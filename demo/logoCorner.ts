@@ -1,7 +1,7 @@
-import { PLAIN_LOOK } from '@/core/document/look';
-import { newGroupLayer } from '@/core/document/newLayers';
-import type { PropertySetting, Template } from '@/core/document/template';
-import type { PointName } from '@/core/layout/points';
+import { PLAIN_LOOK } from '@/core/model/look';
+import { newGroupLayer } from '@/core/model/newLayers';
+import type { PropertySetting, Template } from '@/core/model/template';
+import type { PointName } from '@/core/frame/points';
 import {
   barlow,
   box,
@@ -14,7 +14,7 @@ import {
   text,
   textField,
 } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 
 const side = (point: PointName, dxU: number): PropertySetting[] => [
   { layerId: 'ring', path: 'place.point', value: point },

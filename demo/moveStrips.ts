@@ -1,12 +1,12 @@
 import { createCanvas } from '@napi-rs/canvas';
 import type { Canvas } from '@napi-rs/canvas';
-import { FORMATS } from '@/core/layout/formats';
-import type { FrameFormat } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
+import { FORMATS } from '@/core/frame/formats';
+import type { FrameFormat } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
 import type { Move } from '@/core/moves/move';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { serverSurfaces } from '@/server/raster';

@@ -1,5 +1,5 @@
-import { motionOf, newMoveUse } from '@/core/document/newMove';
-import type { Layer, MoveUse, Template, UnitKind } from '@/core/document/template';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
+import type { Layer, MoveUse, Template, UnitKind } from '@/core/model/template';
 import type { Move } from '@/core/moves/move';
 import { barlow, EMPTY, place, text } from './layers';
 

@@ -1,5 +1,5 @@
-import { newStackLayer } from '@/core/document/newLayers';
-import type { Template } from '@/core/document/template';
+import { newStackLayer } from '@/core/model/newLayers';
+import type { Template } from '@/core/model/template';
 import {
   barlow,
   box,
@@ -14,7 +14,7 @@ import {
   text,
   textField,
 } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 
 /** Somebody's words, large, over a slip that is darkest where the words begin. */
 export const quoteSlip: Template = {

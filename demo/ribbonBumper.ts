@@ -1,5 +1,5 @@
-import { newLightLayer } from '@/core/document/newLayers';
-import type { Template } from '@/core/document/template';
+import { newLightLayer } from '@/core/model/newLayers';
+import type { Template } from '@/core/model/template';
 import {
   barlow,
   box,
@@ -13,7 +13,7 @@ import {
   text,
   textField,
 } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 
 /** A ribbon with notched ends that unrolls from the middle, and a light that passes over it. */
 export const ribbonBumper: Template = {

@@ -1,8 +1,8 @@
-import type { Plan } from '@/core/document/plan';
-import { MASTER_ID } from '@/core/document/plan';
-import type { Clip, Title } from '@/core/document/project';
-import { newClip, newTitle } from '@/core/document/project';
-import type { Template } from '@/core/document/template';
+import type { Plan } from '@/core/model/plan';
+import { MASTER_ID } from '@/core/model/plan';
+import type { Clip, Title } from '@/core/model/project';
+import { newClip, newTitle } from '@/core/model/project';
+import type { Template } from '@/core/model/template';
 import type { Db } from '@/db/open';
 import { changeProject, insertProject } from '@/db/projects';
 import { insertTemplate, releaseTemplate } from '@/db/templates';

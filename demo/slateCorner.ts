@@ -1,6 +1,6 @@
-import type { Template } from '@/core/document/template';
+import type { Template } from '@/core/model/template';
 import { barlow, EMPTY, FOUR_SHAPES, fraunces, moveUse, onLayer, place, text, textField } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 
 const band = (colour: string, opacity: number) => ({
   colour,

@@ -1,4 +1,4 @@
-import type { Template } from '@/core/document/template';
+import type { Template } from '@/core/model/template';
 import {
   barlow,
   box,
@@ -11,7 +11,7 @@ import {
   text,
   textField,
 } from './layers';
-import { motionOf } from '@/core/document/newMove';
+import { motionOf } from '@/core/model/newMove';
 import { chapterCard } from './chapterCard';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';

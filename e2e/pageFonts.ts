@@ -1,4 +1,4 @@
-import { FACES } from '@/core/text/faces';
+import { FACES } from '@/core/faces/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
 

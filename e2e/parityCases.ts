@@ -1,14 +1,14 @@
 import { DEMO_TEMPLATES } from '../demo/templates';
 import { moveTemplate } from '../demo/moveTemplate';
 import type { DisplayList } from '@/core/display/list';
-import type { FieldValues } from '@/core/document/template';
-import { FORMATS } from '@/core/layout/formats';
+import type { FieldValues } from '@/core/model/template';
+import { FORMATS } from '@/core/frame/formats';
 import { MOVES } from '@/core/moves';
 import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
-import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import { frameToSeconds, RATES } from '@/core/time/rates';
 
 /** A picture that browser and server must paint alike: a demo template at a frame, or a scene at a time. */

@@ -5,12 +5,12 @@ import { SINK_IDS } from '../server/press/sinks';
 import { EASES } from './eases';
 import { HOLD_MOVES } from './holdMoves';
 import { createRegistry } from './kit/registry';
-import { FORMATS } from './layout/formats';
+import { FORMATS } from './frame/formats';
 import { MOVES } from './moves';
 import { OUTPUTS } from './outputs';
 import { CHECKS } from './proof/checks';
 import { SCENES } from './scenes';
-import { FACES } from './text/faces';
+import { FACES } from './faces/faces';
 
 const files = (folder: string, except: readonly string[]): string[] =>
   readdirSync(join(import.meta.dirname, folder))

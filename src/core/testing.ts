@@ -1,7 +1,7 @@
-import { motionOf } from './document/newMove';
-import { newBoxLayer, newTextLayer, placeAt } from './document/newLayers';
-import { newTemplate } from './document/newTemplate';
-import type { BoxLayer, Place, Template, TextLayer } from './document/template';
+import { motionOf } from './model/newMove';
+import { newBoxLayer, newTextLayer, placeAt } from './model/newLayers';
+import { newTemplate } from './model/newTemplate';
+import type { BoxLayer, Place, Template, TextLayer } from './model/template';
 
 /** Builders for tests: a template, texts and boxes with only what matters said. */
 export function testTemplate(layers: Template['layers'], more: Partial<Template> = {}): Template {

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
-import type { House } from '@/core/document/house';
-import { FIRST_HOUSE } from '@/core/document/house';
+import type { House } from '@/core/model/house';
+import { FIRST_HOUSE } from '@/core/model/house';
 import type { Db } from './open';
 import { house } from './schema';
 import { StaleWriteError } from './staleWrite';

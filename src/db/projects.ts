@@ -1,8 +1,8 @@
 import type { SQL } from 'drizzle-orm';
 import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
-import type { Plan } from '@/core/document/plan';
-import { newPlan } from '@/core/document/plan';
-import type { Clip, ProjectSettings, Title } from '@/core/document/project';
+import type { Plan } from '@/core/model/plan';
+import { newPlan } from '@/core/model/plan';
+import type { Clip, ProjectSettings, Title } from '@/core/model/project';
 import type { Db } from './open';
 import { clips, projects, titles } from './schema';
 import { StaleWriteError } from './staleWrite';

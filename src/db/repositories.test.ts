@@ -8,7 +8,7 @@ import { FolderInUseError } from './folderLock';
 import { insertJob, listJobs, nextQueuedJob, requeueInterrupted, updateJob } from './jobs';
 import type { Db, OpenDatabase } from './open';
 import { openDatabase } from './open';
-import { newTitle } from '@/core/document/project';
+import { newTitle } from '@/core/model/project';
 import type { ProjectChanges } from './projects';
 import { changeProject, findProject, insertProject, listProjects } from './projects';
 import { StaleWriteError } from './staleWrite';

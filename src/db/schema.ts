@@ -9,10 +9,10 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { House } from '@/core/document/house';
-import type { Plan } from '@/core/document/plan';
-import type { Scrim, Shift, Title } from '@/core/document/project';
-import type { FieldValues, Template } from '@/core/document/template';
+import type { House } from '@/core/model/house';
+import type { Plan } from '@/core/model/plan';
+import type { Scrim, Shift, Title } from '@/core/model/project';
+import type { FieldValues, Template } from '@/core/model/template';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
 const now = () => timestamp({ withTimezone: true, mode: 'date' }).notNull().defaultNow();

@@ -1,6 +1,6 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
-import type { Template } from '@/core/document/template';
-import { storedTemplate } from '@/core/document/upgradeTemplate';
+import type { Template } from '@/core/model/template';
+import { storedTemplate } from '@/core/model/upgradeTemplate';
 import type { Db } from './open';
 import { editions, templates } from './schema';
 import { StaleWriteError } from './staleWrite';

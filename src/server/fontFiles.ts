@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fontFileNames } from '@/core/text/faces';
+import { fontFileNames } from '@/core/faces/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
 

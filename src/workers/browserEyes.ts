@@ -1,7 +1,7 @@
 import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
-import { FORMATS } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
+import { FORMATS } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
 import type { BackdropFrame, Eyes } from '@/core/proof/eyes';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';

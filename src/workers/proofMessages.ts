@@ -1,6 +1,6 @@
-import type { House } from '@/core/document/house';
-import type { Plan } from '@/core/document/plan';
-import type { Clip, Title } from '@/core/document/project';
+import type { House } from '@/core/model/house';
+import type { Plan } from '@/core/model/plan';
+import type { Clip, Title } from '@/core/model/project';
 import type { Finding } from '@/core/proof/finding';
 import type { ProofProgress } from '@/core/proof/proofer';
 import type { ProofEdition } from '@/core/proof/titleContext';

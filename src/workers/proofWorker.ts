@@ -1,6 +1,6 @@
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import { displayAspect } from '@/core/proof/eyes';
 import { Proofer } from '@/core/proof/proofer';
 import type { ProofSurroundings } from '@/core/proof/titleContext';

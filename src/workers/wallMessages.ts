@@ -1,5 +1,5 @@
-import type { FieldValues, Layer, Template } from '@/core/document/template';
-import type { TitleTiming } from '@/core/timeline/stretch';
+import type { FieldValues, Layer, Template } from '@/core/model/template';
+import type { TitleTiming } from '@/core/titleTime/stretch';
 
 /**
  * What the pictures of the format wall are asked of: a template with values, known by a number from here on. Of its

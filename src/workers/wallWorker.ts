@@ -1,7 +1,7 @@
 import { picturesOf } from '@/core/resolve/pictures';
-import { FORMATS } from '@/core/layout/formats';
-import type { FrameFormat } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
+import { FORMATS } from '@/core/frame/formats';
+import type { FrameFormat } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
 import { layoutTrouble } from '@/core/proof/layoutTrouble';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';

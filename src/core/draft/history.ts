@@ -7,7 +7,7 @@ export interface Steps {
   readonly future: readonly Change[];
 }
 
-export const NO_STEPS: Steps = { past: [], future: [] };
+const NO_STEPS: Steps = { past: [], future: [] };
 
 const MOST_STEPS = 200;
 

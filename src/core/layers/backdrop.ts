@@ -1,8 +1,9 @@
-import type { BackdropLayer } from '../document/template';
+import type { BackdropLayer } from '../model/template';
 import { rectOutline } from '../display/shapes';
 import { PATTERNS } from '../patterns';
 import type { LayerBinding, MeasureContext, Measured, Property } from './layerKind';
-import { NO_TEXT, pathShape } from './layerKind';
+import { NO_TEXT } from './layerKind';
+import { pathShape } from '../display/unitShape';
 import { paintOf } from './paintOf';
 import { choiceProperty, colourProperty, numberProperty } from './properties';
 

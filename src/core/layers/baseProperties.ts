@@ -1,8 +1,8 @@
-import type { Layer, PlaceTarget } from '../document/template';
-import type { EdgeLine, Look, Shadow, Solid } from '../document/look';
+import type { Layer, PlaceTarget } from '../model/template';
+import type { EdgeLine, Look, Shadow, Solid } from '../model/look';
 import type { Property } from './layerKind';
-import { POINT_LABELS, POINT_NAMES } from '../layout/points';
-import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '../layout/safeAreas';
+import { POINT_LABELS, POINT_NAMES } from '../frame/points';
+import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '../frame/safeAreas';
 import {
   choiceProperty,
   colourProperty,

@@ -1,5 +1,5 @@
-import { extentReferences } from '../document/references';
-import type { BoxLayer, BoxShape, Extent } from '../document/template';
+import { extentReferences } from '../model/references';
+import type { BoxLayer, BoxShape, Extent } from '../model/template';
 import type { Outline } from '../display/outline';
 import {
   corneredRectOutline,
@@ -14,8 +14,10 @@ import { assertNever } from '../kit/assertNever';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
-import type { LayerBinding, LayerPaint, MeasureContext, Measured, Property } from './layerKind';
-import { NO_TEXT, ownShape } from './layerKind';
+import type { LayerBinding, MeasureContext, Measured, Property } from './layerKind';
+import type { LayerPaint } from '../display/unitShape';
+import { NO_TEXT } from './layerKind';
+import { ownShape } from '../display/unitShape';
 import { paintOf } from './paintOf';
 import { choiceProperty, colourProperty, numberProperty, textProperty } from './properties';
 

@@ -1,4 +1,4 @@
-import type { CopyLayer } from '../document/template';
+import type { CopyLayer } from '../model/template';
 import type { LayerBinding } from './layerKind';
 import { NO_TEXT } from './layerKind';
 import { numberProperty } from './properties';

@@ -1,4 +1,4 @@
-import type { GroupLayer } from '../document/template';
+import type { GroupLayer } from '../model/template';
 import { unionRects } from '../kit/rect';
 import type { LayerBinding } from './layerKind';
 import { NO_TEXT } from './layerKind';

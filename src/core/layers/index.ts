@@ -1,4 +1,4 @@
-import type { Layer } from '../document/template';
+import type { Layer } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import { bindBackdrop } from './backdrop';
 import { baseProperties } from './baseProperties';

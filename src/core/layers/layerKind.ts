@@ -1,10 +1,9 @@
-import type { FieldKind, FieldValue, Layer, UnitKind } from '../document/template';
-import type { HexColour, Paint } from '../display/list';
-import type { Outline } from '../display/outline';
+import type { FieldKind, FieldValue, Layer, UnitKind } from '../model/template';
+import type { LayerPaint, OwnPaint, UnitShape } from '../display/unitShape';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import type { PlacedBox } from '../layout/points';
-import type { SafeAreaId } from '../layout/safeAreas';
+import type { PlacedBox } from '../frame/points';
+import type { SafeAreaId } from '../frame/safeAreas';
 import type { FontLibrary } from '../text/fontLibrary';
 
 /** The unit that a number is shown with. */
@@ -119,40 +118,6 @@ export interface Measured {
   animate?(seconds: number, box: PlacedBox): UnitShape[];
 }
 
-/** Which of a layer's own paints fills a shape, and the rectangle that a gradient goes across. */
-export interface OwnPaint {
-  readonly name: string;
-  readonly rect: Rect;
-}
-
-/** A paint with how opaque it is. */
-export interface LayerPaint {
-  readonly paint: Paint;
-  readonly opacity: number;
-}
-
-/** A shape of a unit, in design units of the picture. */
-export type UnitShape =
-  | {
-      readonly kind: 'path';
-      readonly outline: Outline;
-      readonly paint: Paint;
-      readonly opacity: number;
-      /** Drawn as a line of this width instead of filled. */
-      readonly lineU?: number;
-      /** It lies behind words of the same unit rather than being one. */
-      readonly ground?: boolean;
-      /** The layer's own paint that it is in, so that it can be painted otherwise without being laid out again. */
-      readonly own?: OwnPaint;
-    }
-  | {
-      readonly kind: 'image';
-      readonly asset: string;
-      readonly sourcePx: Rect;
-      readonly rect: Rect;
-      readonly opacity: number;
-    };
-
 /** A part of a layer that moves as one. */
 export interface LayerUnit {
   readonly box: Rect;
@@ -191,22 +156,3 @@ export interface BoundLayer extends Omit<LayerBinding, 'properties'> {
 
 /** What a measured layer without text has in common. */
 export const NO_TEXT = { fitted: [], overflows: false, missing: [], standIns: [] } as const;
-
-/** A plain colour as a paint. */
-export function solid(colour: HexColour): Paint {
-  return { kind: 'solid', colour };
-}
-
-/** A filled outline as a shape. */
-export function pathShape(outline: Outline, paint: Paint, opacity = 1): UnitShape {
-  return { kind: 'path', outline, paint, opacity };
-}
-
-/** A filled outline in one of its layer's own paints. */
-export function ownShape(
-  outline: Outline,
-  own: OwnPaint,
-  { paint, opacity }: LayerPaint,
-): Extract<UnitShape, { kind: 'path' }> {
-  return { kind: 'path', outline, paint, opacity, own };
-}

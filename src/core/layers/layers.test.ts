@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
-import { PLAIN_LOOK } from '../document/look';
+import { PLAIN_LOOK } from '../model/look';
 import {
   newBackdropLayer,
   newCopyLayer,
@@ -10,18 +10,18 @@ import {
   newPictureLayer,
   newRowsLayer,
   newStackLayer,
-} from '../document/newLayers';
-import type { Layer } from '../document/template';
-import { parseTemplate } from '../document/templateSchema';
-import { FORMATS, pictureSize } from '../layout/formats';
+} from '../model/newLayers';
+import type { Layer } from '../model/template';
+import { parseTemplate } from '../model/templateSchema';
+import { FORMATS, pictureSize } from '../frame/formats';
 import { resolveLayout } from '../layout/resolveLayout';
-import { safeArea } from '../layout/safeAreas';
+import { safeArea } from '../frame/safeAreas';
 import { PATTERNS } from '../patterns';
-import { motionOf } from '../document/newMove';
+import { motionOf } from '../model/newMove';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
-import { designFrames, stretchTiming } from '../timeline/stretch';
+import { designFrames, stretchTiming } from '../titleTime/stretch';
 import { RATES } from '../time/rates';
 import { bindLayer, findProperty } from '.';
 import { isFullFrame } from './picture';

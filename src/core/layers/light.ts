@@ -1,7 +1,8 @@
-import type { LightLayer } from '../document/template';
+import type { LightLayer } from '../model/template';
 import { ellipseOutline } from '../display/shapes';
 import type { LayerBinding } from './layerKind';
-import { NO_TEXT, pathShape } from './layerKind';
+import { NO_TEXT } from './layerKind';
+import { pathShape } from '../display/unitShape';
 import { colourProperty, numberProperty } from './properties';
 
 // How long the light takes to wander from one side of its way to the other.

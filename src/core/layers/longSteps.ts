@@ -1,4 +1,4 @@
-import type { LongStep } from '../document/template';
+import type { LongStep } from '../model/template';
 
 /** The path of the property that holds what is done when a text is long, all steps together. */
 export const LONG_STEPS_PATH = 'whenLong';

@@ -1,9 +1,9 @@
 import { mixStops } from '../colour/mixStops';
-import type { Look } from '../document/look';
+import type { Look } from '../model/look';
 import type { HexColour, Paint } from '../display/list';
 import { assertNever } from '../kit/assertNever';
 import type { Rect } from '../kit/rect';
-import { solid } from './layerKind';
+import { solid } from '../display/unitShape';
 
 /**
  * What fills a layer's shapes: its gradient across the given rectangle, else its plain colour. A linear gradient

@@ -1,9 +1,11 @@
-import type { ParticlesLayer } from '../document/template';
+import type { ParticlesLayer } from '../model/template';
 import { ellipseOutline } from '../display/shapes';
 import { seededShare } from '../kit/seeded';
-import type { PlacedBox } from '../layout/points';
-import type { LayerBinding, UnitShape } from './layerKind';
-import { NO_TEXT, pathShape, solid } from './layerKind';
+import type { PlacedBox } from '../frame/points';
+import type { LayerBinding } from './layerKind';
+import type { UnitShape } from '../display/unitShape';
+import { NO_TEXT } from './layerKind';
+import { pathShape, solid } from '../display/unitShape';
 import { choiceProperty, colourProperty, numberProperty } from './properties';
 
 /** Particles with their properties; where each one is follows from the seed and the time alone. */

@@ -1,8 +1,10 @@
-import type { PictureLayer } from '../document/template';
+import type { PictureLayer } from '../model/template';
 import { rectOutline } from '../display/shapes';
 import type { Rect } from '../kit/rect';
-import type { LayerBinding, LayerUnit, MeasureContext, Measured, PictureSize, UnitShape } from './layerKind';
-import { NO_TEXT, pathShape, solid } from './layerKind';
+import type { LayerBinding, LayerUnit, MeasureContext, Measured, PictureSize } from './layerKind';
+import type { UnitShape } from '../display/unitShape';
+import { NO_TEXT } from './layerKind';
+import { pathShape, solid } from '../display/unitShape';
 import { choiceProperty, numberProperty, pictureProperty } from './properties';
 
 /** A picture layer with its properties. */

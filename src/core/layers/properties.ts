@@ -1,5 +1,5 @@
-import type { FieldValue, Layer } from '../document/template';
-import { FACES } from '../text/faces';
+import type { FieldValue, Layer } from '../model/template';
+import { FACES } from '../faces/faces';
 import type { Control, Property, PropertyPart, PropertyStage } from './layerKind';
 
 /** The part of the settings that a property belongs to, by the first word of its path. */

@@ -1,4 +1,4 @@
-import type { RowsColumn, RowsLayer } from '../document/template';
+import type { RowsColumn, RowsLayer } from '../model/template';
 import { OutlineBuilder } from '../display/outline';
 import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
@@ -8,16 +8,9 @@ import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { TextLayout } from '../text/layoutText';
 import { textUnits } from '../text/units';
-import type {
-  LayerBinding,
-  LayerPaint,
-  LayerUnit,
-  MeasureContext,
-  Measured,
-  Property,
-  UnitShape,
-} from './layerKind';
-import { ownShape, solid } from './layerKind';
+import type { LayerBinding, LayerUnit, MeasureContext, Measured, Property } from './layerKind';
+import type { LayerPaint, UnitShape } from '../display/unitShape';
+import { ownShape, solid } from '../display/unitShape';
 import { choiceProperty, colourProperty, faceChoices, numberProperty, weightChoices } from './properties';
 
 /** A list of rows with its properties; each row is a unit. Empty rows are left out. */

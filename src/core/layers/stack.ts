@@ -1,4 +1,4 @@
-import type { StackLayer } from '../document/template';
+import type { StackLayer } from '../model/template';
 import type { LayerBinding, MeasureContext, Measured } from './layerKind';
 import { NO_TEXT } from './layerKind';
 import { choiceProperty, numberProperty } from './properties';

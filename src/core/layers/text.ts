@@ -1,9 +1,9 @@
 import type { Paint } from '../display/list';
-import type { Layer, TextLayer, TextStyle } from '../document/template';
-import { plainText } from '../document/template';
+import type { Layer, TextLayer, TextStyle } from '../model/template';
+import { plainText } from '../model/template';
 import { unionRects } from '../kit/rect';
-import type { FaceFeature } from '../text/faces';
-import { DEFAULT_FACE_ID, FACES } from '../text/faces';
+import type { FaceFeature } from '../faces/faces';
+import { DEFAULT_FACE_ID, FACES } from '../faces/faces';
 import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { FontLibrary } from '../text/fontLibrary';
@@ -11,10 +11,10 @@ import type { TextLayout } from '../text/layoutText';
 import { rewordRuns } from '../text/runs';
 import type { TextUnit } from '../text/units';
 import { textUnits } from '../text/units';
-import type { PlacedBox } from '../layout/points';
+import type { PlacedBox } from '../frame/points';
 import type { LayerBinding, LayerUnit, Measured, Property } from './layerKind';
 import { LONG_STEPS_PATH, stepsToText, textToSteps } from './longSteps';
-import { ownShape, pathShape, solid } from './layerKind';
+import { ownShape, pathShape, solid } from '../display/unitShape';
 import { paintOf } from './paintOf';
 import {
   choiceProperty,

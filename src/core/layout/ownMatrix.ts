@@ -1,8 +1,8 @@
-import type { Place } from '../document/template';
+import type { Place } from '../model/template';
 import type { Matrix } from '../kit/matrix';
 import { translated } from '../kit/matrix';
-import type { PlacedBox } from './points';
-import { pointWithin } from './points';
+import type { PlacedBox } from '../frame/points';
+import { pointWithin } from '../frame/points';
 
 /** The map that turns and scales a placed layer about its own point, in design units; null when it does neither. */
 export function ownMatrix(place: Place, box: PlacedBox): Matrix | null {

@@ -1,13 +1,13 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
-import type { Layer } from '../document/template';
+import type { Layer } from '../model/template';
 import { InputError } from '../kit/inputError';
 import { place, testBox, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
-import { FORMATS, pictureSize, unitsToPixels } from './formats';
-import { previewFormat } from './previewFormat';
+import { FORMATS, pictureSize, unitsToPixels } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
 import { resolveLayout } from './resolveLayout';
-import { safeArea } from './safeAreas';
+import { safeArea } from '../frame/safeAreas';
 
 let fonts: FontLibrary;
 beforeAll(async () => {

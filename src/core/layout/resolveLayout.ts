@@ -1,4 +1,4 @@
-import type { Extent, Layer, Place } from '../document/template';
+import type { Extent, Layer, Place } from '../model/template';
 import { InputError } from '../kit/inputError';
 import type { Lookup } from '../kit/overlay';
 import { Overlay } from '../kit/overlay';
@@ -7,12 +7,12 @@ import type { Point, Rect } from '../kit/rect';
 import { bindLayer } from '../layers';
 import type { MeasureContext, Measured, PictureSizes } from '../layers/layerKind';
 import type { FontLibrary } from '../text/fontLibrary';
-import { UNDETERMINED } from '../text/language';
-import type { FrameFormat } from './formats';
-import type { PlacedBox } from './points';
+import { UNDETERMINED } from '../faces/language';
+import type { FrameFormat } from '../frame/formats';
+import type { PlacedBox } from '../frame/points';
 import { ownMatrix } from './ownMatrix';
-import { pointWithin } from './points';
-import { safeArea } from './safeAreas';
+import { pointWithin } from '../frame/points';
+import { safeArea } from '../frame/safeAreas';
 
 /** A layer with its box in design units; absent layers (empty texts and what hangs on them) are left out. */
 export interface PlacedLayer {

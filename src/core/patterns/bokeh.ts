@@ -1,5 +1,5 @@
 import { ellipseOutline } from '../display/shapes';
-import { pathShape } from '../layers/layerKind';
+import { pathShape } from '../display/unitShape';
 import { seededShare } from '../kit/seeded';
 import { colourAt, definePattern } from './pattern';
 import { ground } from './plain';

@@ -1,5 +1,5 @@
 import { OutlineBuilder } from '../display/outline';
-import { pathShape, solid } from '../layers/layerKind';
+import { pathShape, solid } from '../display/unitShape';
 import { seededShare } from '../kit/seeded';
 import { colourAt, definePattern } from './pattern';
 import { ground } from './plain';

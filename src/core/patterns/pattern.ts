@@ -1,6 +1,6 @@
 import type { HexColour } from '../display/list';
 import type { Rect } from '../kit/rect';
-import type { UnitShape } from '../layers/layerKind';
+import type { UnitShape } from '../display/unitShape';
 
 /** What a pattern is drawn from; all of it is a function of these. */
 interface PatternInput {

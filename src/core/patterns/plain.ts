@@ -1,7 +1,7 @@
 import { rectOutline } from '../display/shapes';
 import type { Rect } from '../kit/rect';
-import type { UnitShape } from '../layers/layerKind';
-import { pathShape, solid } from '../layers/layerKind';
+import type { UnitShape } from '../display/unitShape';
+import { pathShape, solid } from '../display/unitShape';
 import { colourAt, definePattern } from './pattern';
 
 /** One colour over the whole rectangle. */

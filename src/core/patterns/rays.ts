@@ -1,5 +1,5 @@
 import { polygonOutline } from '../display/outline';
-import { pathShape } from '../layers/layerKind';
+import { pathShape } from '../display/unitShape';
 import { seededShare } from '../kit/seeded';
 import { colourAt, definePattern } from './pattern';
 import { ground } from './plain';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Title } from '../document/project';
-import { newTitle } from '../document/project';
+import type { Title } from '../model/project';
+import { newTitle } from '../model/project';
 import { alignTitles, closeGaps, duplicateTitles, nudgeTitles } from './arrangeTitles';
 import { endOf } from './lanes';
 

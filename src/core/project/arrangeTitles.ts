@@ -1,5 +1,5 @@
-import type { Title } from '../document/project';
-import { SHORTEST_FRAMES } from '../timeline/stretch';
+import type { Title } from '../model/project';
+import { SHORTEST_FRAMES } from '../time/rates';
 import { endOf, freeLane } from './lanes';
 
 /**

@@ -1,4 +1,4 @@
-import type { Title } from '../document/project';
+import type { Title } from '../model/project';
 import { InputError } from '../kit/inputError';
 import type { CellContext, Column } from './cells';
 import { cellText, fieldOf, withCell } from './cells';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
-import type { Title } from '../document/project';
-import { newTitle } from '../document/project';
-import type { Field, FieldKind, Template } from '../document/template';
+import type { Title } from '../model/project';
+import { newTitle } from '../model/project';
+import type { Field, FieldKind, Template } from '../model/template';
 import { clockOf } from '../time/clock';
 import { RATES } from '../time/rates';
 import { fillDownWrites, pasteWrites, readCells, writeCells } from './cellRanges';

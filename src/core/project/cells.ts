@@ -1,11 +1,11 @@
 import { designValue } from '../resolve/fieldValue';
 import { countGraphemes } from '../text/graphemes';
-import type { Delivery } from '../document/plan';
-import type { Title } from '../document/project';
-import { LONGEST_WORDS } from '../document/project';
-import type { Field, FieldValue, FieldValues, Template } from '../document/template';
+import type { Delivery } from '../model/plan';
+import type { Title } from '../model/project';
+import { LONGEST_WORDS } from '../model/project';
+import type { Field, FieldValue, FieldValues, Template } from '../model/template';
 import { InputError } from '../kit/inputError';
-import { SHORTEST_FRAMES } from '../timeline/stretch';
+import { SHORTEST_FRAMES } from '../time/rates';
 import type { Clock } from '../time/clock';
 import { frameToTimecode, lengthToTimecode, textToLength, timecodeToFrame } from '../time/clock';
 import { plainName, swapTitle } from './swap';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newPlan } from '../document/plan';
-import type { Clip, Title } from '../document/project';
-import { newClip, newTitle } from '../document/project';
+import { newPlan } from '../model/plan';
+import type { Clip, Title } from '../model/project';
+import { newClip, newTitle } from '../model/project';
 import {
   cutAt,
   cutClip,

@@ -1,4 +1,4 @@
-import type { Clip, Title } from '../document/project';
+import type { Clip, Title } from '../model/project';
 import type { Span } from './lanes';
 import { endOf, spanAt } from './lanes';
 import type { Work } from './work';

@@ -1,4 +1,4 @@
-import { MISSING_PICTURE, newClip } from '../document/project';
+import { MISSING_PICTURE, newClip } from '../model/project';
 import type { CutList } from '../formats/cutList';
 import { SCENES } from '../scenes';
 import { plainName } from './swap';

@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { openingLockup, tidelineStrap } from '../../../demo/templates';
 import { serverFonts } from '../../server/fontFiles';
-import { newPlan } from '../document/plan';
-import { newTitle } from '../document/project';
-import { FORMATS } from '../layout/formats';
+import { newPlan } from '../model/plan';
+import { newTitle } from '../model/project';
+import { FORMATS } from '../frame/formats';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange, withSharedValues } from './deliver';

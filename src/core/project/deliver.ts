@@ -1,18 +1,18 @@
 import type { DisplayItem, DisplayList } from '../display/list';
 import { rectOutline } from '../display/shapes';
-import type { House } from '../document/house';
-import type { Plan } from '../document/plan';
-import type { DeliveryChange, Scrim, Title } from '../document/project';
-import type { FieldValues, Template } from '../document/template';
+import type { House } from '../model/house';
+import type { Plan } from '../model/plan';
+import type { DeliveryChange, Scrim, Title } from '../model/project';
+import type { FieldValues, Template } from '../model/template';
 import { IDENTITY } from '../kit/matrix';
 import type { PictureSizes } from '../layers/layerKind';
-import type { FrameFormat } from '../layout/formats';
+import type { FrameFormat } from '../frame/formats';
 import type { FontLibrary } from '../text/fontLibrary';
-import { languageOf } from '../text/language';
+import { languageOf } from '../faces/language';
 import type { CompiledTitle } from '../timeline/compile';
 import { compile } from '../timeline/compile';
-import type { TitleTiming } from '../timeline/stretch';
-import { stretchTiming } from '../timeline/stretch';
+import type { TitleTiming } from '../titleTime/stretch';
+import { stretchTiming } from '../titleTime/stretch';
 import type { FrameRate } from '../time/rates';
 import { frameToSeconds } from '../time/rates';
 

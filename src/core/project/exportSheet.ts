@@ -1,6 +1,6 @@
 import { designValue } from '../resolve/fieldValue';
-import type { Title } from '../document/project';
-import type { Template } from '../document/template';
+import type { Title } from '../model/project';
+import type { Template } from '../model/template';
 import type { Clock } from '../time/clock';
 import { frameToTimecode } from '../time/clock';
 import { fieldText } from './cells';

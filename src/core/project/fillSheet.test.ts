@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
-import type { Title } from '../document/project';
-import { newTitle, parseTitle } from '../document/project';
-import type { Template } from '../document/template';
+import type { Title } from '../model/project';
+import { newTitle, parseTitle } from '../model/project';
+import type { Template } from '../model/template';
 import { readSheet, writeCsv } from '../formats/csv/csv';
 import { clockOf } from '../time/clock';
 import { RATES } from '../time/rates';

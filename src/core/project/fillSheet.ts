@@ -1,10 +1,11 @@
 import type { Sheet } from '../formats/csv/csv';
-import type { KeptWords, Title } from '../document/project';
-import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, newTitle } from '../document/project';
-import type { Field, FieldValue, Template } from '../document/template';
+import type { KeptWords, Title } from '../model/project';
+import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, newTitle } from '../model/project';
+import type { Field, FieldValue, Template } from '../model/template';
 import { designValue } from '../resolve/fieldValue';
 import { InputError } from '../kit/inputError';
-import { designFrames, SHORTEST_FRAMES } from '../timeline/stretch';
+import { designFrames } from '../titleTime/stretch';
+import { SHORTEST_FRAMES } from '../time/rates';
 import type { Clock } from '../time/clock';
 import { textToLength, timecodeToFrame } from '../time/clock';
 import { fieldText, parseField } from './cells';

@@ -1,6 +1,6 @@
 import { designValue } from '../resolve/fieldValue';
-import type { Title } from '../document/project';
-import type { Field, Template } from '../document/template';
+import type { Title } from '../model/project';
+import type { Field, Template } from '../model/template';
 import { InputError } from '../kit/inputError';
 import { parseField } from './cells';
 import { withDeliveryChange } from './deliver';

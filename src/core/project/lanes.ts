@@ -1,5 +1,5 @@
-import type { Title } from '../document/project';
-import { MOST_LANES } from '../document/project';
+import type { Title } from '../model/project';
+import { MOST_LANES } from '../model/project';
 
 /** A stretch of a project's time, in frames, half-open. */
 export interface Span {

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newPlan } from '../document/plan';
-import type { DeliveryChange, Title } from '../document/project';
-import { newTitle } from '../document/project';
+import { newPlan } from '../model/plan';
+import type { DeliveryChange, Title } from '../model/project';
+import { newTitle } from '../model/project';
 import { withDeliveryChange } from './deliver';
 import { mergePlan, mergeTitle } from './mergeWork';
 import { parseCell, withCellValue } from './titleCells';

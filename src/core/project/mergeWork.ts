@@ -1,5 +1,5 @@
-import type { Plan } from '../document/plan';
-import type { Title } from '../document/project';
+import type { Plan } from '../model/plan';
+import type { Title } from '../model/project';
 import { mergeEntry, mergeList } from '../kit/mergeParts';
 import { sameValue } from '../kit/sameValue';
 import { cellsOf, withCellValue } from './titleCells';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
-import { FIRST_HOUSE } from '../document/house';
-import { newPlan } from '../document/plan';
-import { newClip, newTitle } from '../document/project';
+import { FIRST_HOUSE } from '../model/house';
+import { newPlan } from '../model/plan';
+import { newClip, newTitle } from '../model/project';
 import { testTemplate, testText } from '../testing';
 import { RATES } from '../time/rates';
 import type { Placing } from './placeTitle';

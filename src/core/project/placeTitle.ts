@@ -1,8 +1,9 @@
-import type { House } from '../document/house';
-import type { Clip, Title } from '../document/project';
-import { newClip, newTitle } from '../document/project';
-import type { Template } from '../document/template';
-import { designFrames, SHORTEST_FRAMES } from '../timeline/stretch';
+import type { House } from '../model/house';
+import type { Clip, Title } from '../model/project';
+import { newClip, newTitle } from '../model/project';
+import type { Template } from '../model/template';
+import { designFrames } from '../titleTime/stretch';
+import { SHORTEST_FRAMES } from '../time/rates';
 import type { FrameRate } from '../time/rates';
 import { secondsToNearestFrames } from '../time/rates';
 import { makeRoom } from './clips';

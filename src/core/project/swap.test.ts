@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_TEMPLATES, openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
-import type { Title } from '../document/project';
-import { newTitle } from '../document/project';
-import type { Template } from '../document/template';
+import type { Title } from '../model/project';
+import { newTitle } from '../model/project';
+import type { Template } from '../model/template';
 import { sameMeaning, sourcesOf, swapTemplate, swapTitle } from './swap';
 
 const title = (values: Title['values'], kept: Title['kept'] = []): Title =>

@@ -1,7 +1,7 @@
-import type { Delivery } from '../document/plan';
-import type { KeptWords, Title } from '../document/project';
-import { LONGEST_LABEL } from '../document/project';
-import type { Field, FieldKind, FieldValue, FieldValues, Template } from '../document/template';
+import type { Delivery } from '../model/plan';
+import type { KeptWords, Title } from '../model/project';
+import { LONGEST_LABEL } from '../model/project';
+import type { Field, FieldKind, FieldValue, FieldValues, Template } from '../model/template';
 import { isAsElsewhere } from './deliver';
 
 /** Something that a title has, looking for a field. */

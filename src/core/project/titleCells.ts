@@ -1,5 +1,5 @@
-import type { DeliveryChange, Title } from '../document/project';
-import type { FieldValue } from '../document/template';
+import type { DeliveryChange, Title } from '../model/project';
+import type { FieldValue } from '../model/template';
 import { withDeliveryChange } from './deliver';
 
 /** One thing of a title that can be changed by itself. */

@@ -1,5 +1,5 @@
-import type { Plan } from '../document/plan';
-import type { Clip, Title } from '../document/project';
+import type { Plan } from '../model/plan';
+import type { Clip, Title } from '../model/project';
 
 /** Everything of a project that is changed on the desk. Clips and titles are in the order of their starts. */
 export interface Work {

@@ -1,14 +1,14 @@
-import type { Delivery } from '../document/plan';
-import type { Clip, Title } from '../document/project';
-import type { Field, FieldValues, Template } from '../document/template';
+import type { Delivery } from '../model/plan';
+import type { Clip, Title } from '../model/project';
+import type { Field, FieldValues, Template } from '../model/template';
 import type { Rect } from '../kit/rect';
 import type { ShownTitle } from '../project/deliver';
-import type { TitleTiming } from '../timeline/stretch';
+import type { TitleTiming } from '../titleTime/stretch';
 import type { Clock } from '../time/clock';
 import type { FrameRate } from '../time/rates';
 import type { Eyes } from './eyes';
 import type { Found } from './finding';
-import type { CheckRules, ReadingRules } from './rules';
+import type { CheckRules, ReadingRules } from '../model/rules';
 import type { Speller } from './speller';
 
 /** Words of a title as its card has them. */

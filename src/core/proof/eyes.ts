@@ -1,6 +1,6 @@
 import type { DisplayItem } from '../display/list';
 import type { Rect } from '../kit/rect';
-import type { FrameFormat } from '../layout/formats';
+import type { FrameFormat } from '../frame/formats';
 
 /** Pixels in rows: red, green, blue and alpha of 0 to 255, alpha straight. */
 export interface Pixels {

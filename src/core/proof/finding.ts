@@ -1,5 +1,5 @@
-import type { Title } from '../document/project';
-import type { FieldValue } from '../document/template';
+import type { Title } from '../model/project';
+import type { FieldValue } from '../model/template';
 
 /** What a mend does to a title or its project. */
 export type MendChange =

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
-import type { Layer } from '../document/template';
-import { FORMATS } from '../layout/formats';
+import type { Layer } from '../model/template';
+import { FORMATS } from '../frame/formats';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';

@@ -1,6 +1,6 @@
-import type { Template } from '../document/template';
+import type { Template } from '../model/template';
 import { containsRect } from '../kit/rect';
-import { safeArea } from '../layout/safeAreas';
+import { safeArea } from '../frame/safeAreas';
 import type { CompiledTitle } from '../timeline/compile';
 
 // Rounding to whole pixels may put an edge this far outside.

@@ -1,5 +1,5 @@
-import type { Title } from '../document/project';
-import type { FieldValue, Template } from '../document/template';
+import type { Title } from '../model/project';
+import type { FieldValue, Template } from '../model/template';
 import { withDeliveryChange } from '../project/deliver';
 import { swapTitle } from '../project/swap';
 import type { Work } from '../project/work';

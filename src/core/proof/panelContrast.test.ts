@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import type { BoxLayer, Layer, TextLayer } from '../document/template';
+import type { BoxLayer, Layer, TextLayer } from '../model/template';
 import type { Rect } from '../kit/rect';
-import { firstGradient } from '../document/look';
+import { firstGradient } from '../model/look';
 import { testBox, testText } from '../testing';
 import { standsOnPanel } from './panelContrast';
 

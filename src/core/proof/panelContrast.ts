@@ -1,4 +1,4 @@
-import type { BoxLayer, Layer, TextLayer } from '../document/template';
+import type { BoxLayer, Layer, TextLayer } from '../model/template';
 import type { Rect } from '../kit/rect';
 import { containsRect, growRect, intersectRects } from '../kit/rect';
 import { contrastRatio, luminance } from './luminance';

@@ -1,13 +1,13 @@
-import type { Delivery } from '../document/plan';
-import type { Title } from '../document/project';
+import type { Delivery } from '../model/plan';
+import type { Title } from '../model/project';
 import { InputError } from '../kit/inputError';
 import { sameValue } from '../kit/sameValue';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import type { PictureSizes } from '../layers/layerKind';
-import { FORMATS } from '../layout/formats';
-import { previewFormat } from '../layout/previewFormat';
-import { safeArea } from '../layout/safeAreas';
+import { FORMATS } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
+import { safeArea } from '../frame/safeAreas';
 import type { ShownTitle } from '../project/deliver';
 import { deliveryLanguage, showTitle, titleIn } from '../project/deliver';
 import { meet } from '../project/lanes';

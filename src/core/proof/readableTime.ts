@@ -1,6 +1,6 @@
-import { SHORT_SIDE_U } from '../layout/formats';
+import { SHORT_SIDE_U } from '../frame/formats';
 import type { CompiledTitle } from '../timeline/compile';
-import type { TitleTiming } from '../timeline/stretch';
+import type { TitleTiming } from '../titleTime/stretch';
 import type { WordState } from '../timeline/wordStates';
 import type { FrameRate } from '../time/rates';
 import { frameToSeconds } from '../time/rates';

@@ -1,16 +1,16 @@
-import type { FieldValues, Template } from '../document/template';
-import { layerWords } from '../document/template';
-import { FORMATS } from '../layout/formats';
+import type { FieldValues, Template } from '../model/template';
+import { layerWords } from '../model/template';
+import { FORMATS } from '../frame/formats';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { CompiledTitle } from '../timeline/compile';
 import { compile } from '../timeline/compile';
-import { stretchTiming } from '../timeline/stretch';
+import { stretchTiming } from '../titleTime/stretch';
 import type { FrameRate } from '../time/rates';
 import type { FadeAt } from './readableTime';
 import { lengthToRead, readableSeconds } from './readableTime';
 import { readingSeconds } from './readingTime';
-import type { ReadingRules } from './rules';
+import type { ReadingRules } from '../model/rules';
 
 /** How long a viewer needs to read a title, how long its words can be read, in seconds, and how long it should last. */
 export interface Reading {

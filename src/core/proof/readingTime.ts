@@ -1,5 +1,5 @@
-import type { ReadingRules } from './rules';
-import { FIRST_READING } from './rules';
+import type { ReadingRules } from '../model/rules';
+import { FIRST_READING } from '../model/rules';
 
 const UNSPACED =
   /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/gu;

@@ -1,5 +1,5 @@
 import type { CompiledTitle } from '../timeline/compile';
-import type { TitleTiming } from '../timeline/stretch';
+import type { TitleTiming } from '../titleTime/stretch';
 import type { FrameRate } from '../time/rates';
 import { frameToSeconds } from '../time/rates';
 

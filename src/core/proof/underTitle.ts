@@ -1,4 +1,4 @@
-import type { Clip } from '../document/project';
+import type { Clip } from '../model/project';
 import { endOf } from '../project/lanes';
 import type { FrameRate } from '../time/rates';
 import { frameToSeconds, secondsToFrame } from '../time/rates';

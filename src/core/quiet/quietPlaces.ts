@@ -1,5 +1,5 @@
-import type { Shift } from '../document/project';
-import type { FieldValues, Template } from '../document/template';
+import type { Shift } from '../model/project';
+import type { FieldValues, Template } from '../model/template';
 import type { Rect } from '../kit/rect';
 import type { QuietMap } from './quietMap';
 import { restlessness } from './quietMap';

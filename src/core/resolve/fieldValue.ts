@@ -2,7 +2,7 @@ import { format as formatDate, parseISO } from 'date-fns';
 import { findProperty } from '../layers';
 import { cleanText } from '../text/cleanText';
 import { cutGraphemes } from '../text/graphemes';
-import type { Field, FieldValue, Template } from '../document/template';
+import type { Field, FieldValue, Template } from '../model/template';
 
 /** What the design says for a field; for one without a property of its own the first choice, else an empty text. */
 export function designValue(template: Template, field: Field): FieldValue {

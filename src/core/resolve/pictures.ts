@@ -1,4 +1,4 @@
-import type { FieldValue, FieldValues, Layer, Template } from '../document/template';
+import type { FieldValue, FieldValues, Layer, Template } from '../model/template';
 import { bindLayer, findProperty } from '../layers';
 import type { ResolveFor } from './resolve';
 import { resolve } from './resolve';

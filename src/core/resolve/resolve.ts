@@ -1,9 +1,9 @@
-import { isFollowed } from '../document/editTracks';
-import type { FieldValues, Override, PropertySetting, Template } from '../document/template';
-import type { FrameFormat } from '../layout/formats';
-import type { TitleTiming } from '../timeline/stretch';
-import { compileTracks } from '../timeline/tracks';
-import { languageOf } from '../text/language';
+import { isFollowed } from '../model/track';
+import type { FieldValues, Override, PropertySetting, Template } from '../model/template';
+import type { FrameFormat } from '../frame/formats';
+import type { TitleTiming } from '../titleTime/stretch';
+import { compileTracks } from '../titleTime/tracks';
+import { languageOf } from '../faces/language';
 import { limitValue } from './fieldValue';
 import { applySettings, withOwnAreas } from './settings';
 

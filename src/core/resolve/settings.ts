@@ -1,6 +1,8 @@
-import type { PropertySetting, Template } from '../document/template';
+import type { TitleTiming } from '../titleTime/stretch';
+import { compileTracks } from '../titleTime/tracks';
+import type { PropertySetting, Template } from '../model/template';
 import { findProperty } from '../layers';
-import type { FrameFormat } from '../layout/formats';
+import type { FrameFormat } from '../frame/formats';
 
 /** The template with properties set, the later over the earlier; those of layers that are gone or do not have them are passed over. */
 export function applySettings(template: Template, settings: readonly PropertySetting[]): Template {
@@ -12,6 +14,11 @@ export function applySettings(template: Template, settings: readonly PropertySet
     if (property !== undefined) layers.set(layerId, property.with(value));
   }
   return { ...template, layers: template.layers.map((layer) => layers.get(layer.id) ?? layer) };
+}
+
+/** The template with its tracks' values at a time written over the design's, in no format's own way; see `resolve` for what shows. */
+export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {
+  return applySettings(template, compileTracks(template)(seconds, timing));
 }
 
 /** A format with the template's own title-safe area, where it has one. */

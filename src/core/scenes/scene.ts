@@ -4,8 +4,8 @@ import { OutlineBuilder, polygonOutline } from '../display/outline';
 import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import { IDENTITY, multiply } from '../kit/matrix';
-import type { FrameFormat } from '../layout/formats';
-import { pictureSize, unitsToPixels } from '../layout/formats';
+import type { FrameFormat } from '../frame/formats';
+import { pictureSize, unitsToPixels } from '../frame/formats';
 
 /** A stand-in picture that is drawn by code on a sheet of 1920 × 1080 and cut to whatever shape is asked for. */
 export interface Scene {

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { SCENES } from '.';
 import { createRasterFrame, serverSurfaces } from '../../server/raster';
 import { Painter } from '../../paint/painter';
-import { FORMATS } from '../layout/formats';
-import { previewFormat } from '../layout/previewFormat';
+import { FORMATS } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
 import { scatter, sceneItems } from './scene';
 
 const painter = new Painter(serverSurfaces);

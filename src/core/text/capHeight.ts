@@ -1,5 +1,5 @@
-import type { TextStyle } from '../document/template';
-import { DEFAULT_FACE_ID, FACES } from './faces';
+import type { TextStyle } from '../model/template';
+import { DEFAULT_FACE_ID, FACES } from '../faces/faces';
 import type { FontLibrary } from './fontLibrary';
 
 /** The height of the capitals of a style in design units, from the face's own table; a face that is not here counts as the default one. */

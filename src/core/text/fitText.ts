@@ -1,4 +1,4 @@
-import type { LongStep, TextRun, TextStyle } from '../document/template';
+import type { LongStep, TextRun, TextStyle } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import type { FontLibrary } from './fontLibrary';
 import { cutGraphemes, countGraphemes } from './graphemes';

@@ -1,10 +1,10 @@
 import type { Outline } from '../display/outline';
 import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
-import { FACES, fontFileNames, nearestWeight, nearestWidth } from './faces';
+import { FACES, fontFileNames, nearestWeight, nearestWidth } from '../faces/faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
 import { glyphToOutline } from './glyphOutline';
-import { UNDETERMINED } from './language';
-import { COMMON } from './scripts';
+import { UNDETERMINED } from '../faces/language';
+import { COMMON } from '../faces/scripts';
 
 /** A font file ready for shaping; lengths come in font units, y up, save outlines, which are y down. */
 export interface ShapingFont {

@@ -1,8 +1,8 @@
 import bidiFactory from 'bidi-js';
-import type { TextStyle } from '../document/template';
-import { FACES, fallbackFaces } from './faces';
+import type { TextStyle } from '../model/template';
+import { FACES, fallbackFaces } from '../faces/faces';
 import type { FontLibrary, ShapingFont } from './fontLibrary';
-import { COMMON, resolveScripts } from './scripts';
+import { COMMON, resolveScripts } from '../faces/scripts';
 
 const bidi = bidiFactory();
 

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
-import type { TextStyle } from '../document/template';
+import type { TextStyle } from '../model/template';
 import { fitText } from './fitText';
 import type { FontLibrary } from './fontLibrary';
 import { loadFontLibrary } from './fontLibrary';

@@ -1,11 +1,11 @@
-import type { TextRun, TextStyle } from '../document/template';
+import type { TextRun, TextStyle } from '../model/template';
 import { breakLines } from './breakLines';
-import { FACES, fallbackFaces } from './faces';
+import { FACES, fallbackFaces } from '../faces/faces';
 import { cleanText } from './cleanText';
 import type { FontLibrary } from './fontLibrary';
 import type { ItemisedParagraph, StyledParagraph } from './itemise';
 import { itemiseParagraph } from './itemise';
-import { capitalsOf, UNDETERMINED } from './language';
+import { capitalsOf, UNDETERMINED } from '../faces/language';
 import type { MeasuredParagraph } from './measureLines';
 import { measureParagraph } from './measureLines';
 import type { PlacedGlyph } from './shapeLine';

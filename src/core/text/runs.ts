@@ -1,4 +1,4 @@
-import type { PartMeaning, TextRun, TextStyle } from '../document/template';
+import type { PartMeaning, TextRun, TextStyle } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import { sameValue } from '../kit/sameValue';
 import { graphemesOf } from './graphemes';

@@ -1,16 +1,16 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { serverFonts } from '../../server/fontFiles';
-import { FIRST_STYLE } from '../document/newLayers';
-import type { LongStep, TextRun, TextStyle } from '../document/template';
+import { FIRST_STYLE } from '../model/newLayers';
+import type { LongStep, TextRun, TextStyle } from '../model/template';
 import { fitText } from './fitText';
 import type { FontLibrary } from './fontLibrary';
 import { countGraphemes, cutGraphemes } from './graphemes';
-import { capitalsOf, languageOf } from './language';
+import { capitalsOf, languageOf } from '../faces/language';
 import type { TextLayout, TextSpec } from './layoutText';
 import { layoutText } from './layoutText';
 import { meaningOf, retypeRuns, rewordRuns, styleRange } from './runs';
-import { resolveScripts } from './scripts';
+import { resolveScripts } from '../faces/scripts';
 
 let fonts: FontLibrary;
 let shaped = 0;

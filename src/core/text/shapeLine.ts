@@ -1,4 +1,4 @@
-import type { TextStyle } from '../document/template';
+import type { TextStyle } from '../model/template';
 import type { ShapedGlyph } from './fontTypes';
 import type { ShapingFont } from './fontLibrary';
 import type { ItemisedParagraph, TextItem } from './itemise';

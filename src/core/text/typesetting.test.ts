@@ -1,8 +1,8 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { serverFonts } from '../../server/fontFiles';
-import { FIRST_STYLE } from '../document/newLayers';
-import type { LongStep, TextStyle } from '../document/template';
+import { FIRST_STYLE } from '../model/newLayers';
+import type { LongStep, TextStyle } from '../model/template';
 import { findCharacters } from './characters';
 import { fitText } from './fitText';
 import type { FontLibrary } from './fontLibrary';

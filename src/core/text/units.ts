@@ -1,4 +1,4 @@
-import type { UnitKind } from '../document/template';
+import type { UnitKind } from '../model/template';
 import type { HexColour } from '../display/list';
 import { OutlineBuilder, outlineBounds } from '../display/outline';
 import type { Outline } from '../display/outline';

@@ -59,3 +59,6 @@ export function secondsToNearestFrames(seconds: number, rate: FrameRate): number
 export function frameToSeconds(frame: number, rate: FrameRate): number {
   return (frame * rate.denominator) / rate.numerator;
 }
+
+/** The shortest that a title can last: one frame to come in, one to go out. */
+export const SHORTEST_FRAMES = 2;

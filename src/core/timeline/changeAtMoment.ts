@@ -1,9 +1,11 @@
-import { isFollowed, setKey, trackOf } from '../document/editTracks';
-import type { FieldValue, Layer, Moment, Template } from '../document/template';
+import { setKey } from '../edit/editTracks';
+import { isFollowed, trackOf } from '../model/track';
+import type { FieldValue, Layer, Moment, Template } from '../model/template';
 import { findProperty } from '../layers';
-import { secondsToMoment, toDesignSeconds } from './moments';
-import type { TitleTiming } from './stretch';
-import { templateAt, trackSeconds } from './tracks';
+import { secondsToMoment, toDesignSeconds } from '../titleTime/moments';
+import type { TitleTiming } from '../titleTime/stretch';
+import { trackSeconds } from '../titleTime/tracks';
+import { templateAt } from '../resolve/settings';
 
 /** A time of a title, in seconds from its start. */
 interface TitleMoment {

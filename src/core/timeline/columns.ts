@@ -1,4 +1,4 @@
-import type { HoldUse, MoveUse, Timing, UnitKind } from '../document/template';
+import type { HoldUse, MoveUse, Timing, UnitKind } from '../model/template';
 import { HOLD_MOVES } from '../holdMoves';
 import type { Rect } from '../kit/rect';
 import { containsPoint, unionRects } from '../kit/rect';

@@ -4,17 +4,17 @@ import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
 import { serverFonts } from '../../server/fontFiles';
 import type { DisplayItem, DisplayList } from '../display/list';
 import { sameDisplayList } from '../display/list';
-import type { Template } from '../document/template';
-import { FORMATS } from '../layout/formats';
-import { safeArea } from '../layout/safeAreas';
+import type { Template } from '../model/template';
+import { FORMATS } from '../frame/formats';
+import { safeArea } from '../frame/safeAreas';
 import { containsRect } from '../kit/rect';
-import { FIRST_SHADOW, PLAIN_LOOK } from '../document/look';
+import { FIRST_SHADOW, PLAIN_LOOK } from '../model/look';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { frameToSeconds, RATES } from '../time/rates';
 import type { CompiledTitle } from './compile';
 import { compile } from './compile';
-import { designFrames, stretchTiming } from './stretch';
+import { designFrames, stretchTiming } from '../titleTime/stretch';
 
 let fonts: FontLibrary;
 beforeAll(async () => {

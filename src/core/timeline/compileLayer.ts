@@ -1,25 +1,18 @@
 import type { Homography } from '../display/homography';
 import { invertMap, mapOf, rectToQuad } from '../display/homography';
-import type { Layer, Template, Timing, UnitKind } from '../document/template';
+import type { Layer, Template, Timing, UnitKind } from '../model/template';
 import type { Matrix } from '../kit/matrix';
 import { mapPoint } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
 import { bindLayer } from '../layers';
-import type {
-  LayerPaint,
-  LayerUnit,
-  Measured,
-  OwnPaint,
-  PictureSize,
-  PictureSizes,
-  UnitShape,
-} from '../layers/layerKind';
-import type { FrameFormat } from '../layout/formats';
-import { unitsToPixels } from '../layout/formats';
+import type { LayerUnit, Measured, PictureSize, PictureSizes } from '../layers/layerKind';
+import type { LayerPaint, OwnPaint, UnitShape } from '../display/unitShape';
+import type { FrameFormat } from '../frame/formats';
+import { unitsToPixels } from '../frame/formats';
 import { ownMatrix } from '../layout/ownMatrix';
-import type { PlacedBox } from '../layout/points';
+import type { PlacedBox } from '../frame/points';
 import type { PlacedLayer } from '../layout/resolveLayout';
-import { safeArea } from '../layout/safeAreas';
+import { safeArea } from '../frame/safeAreas';
 import { REST } from '../moves/pose';
 import { countWords } from '../text/countWords';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';

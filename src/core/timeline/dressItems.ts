@@ -1,5 +1,5 @@
-import type { EdgeLine, Reflection, Shadow } from '../document/look';
-import type { Layer } from '../document/template';
+import type { EdgeLine, Reflection, Shadow } from '../model/look';
+import type { Layer } from '../model/template';
 import type { DisplayItem } from '../display/list';
 import { listBounds } from '../display/bounds';
 import { invertMap, mapOf, multiplyMaps } from '../display/homography';
@@ -10,7 +10,7 @@ import { IDENTITY, mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
 import { outwardRect } from '../kit/rect';
 import type { PictureSize } from '../layers/layerKind';
-import { solid } from '../layers/layerKind';
+import { solid } from '../display/unitShape';
 import { coverCrop } from '../layers/picture';
 
 /** What a layer shows: what lies behind its words or shapes, and those themselves. */

@@ -4,19 +4,19 @@ import { serverFonts } from '../../server/fontFiles';
 import { createRasterFrame, serverSurfaces } from '../../server/raster';
 import { trimOutline } from '../display/trim';
 import { rectOutline } from '../display/shapes';
-import { PLAIN_LOOK } from '../document/look';
-import { newCopyLayer, newGroupLayer } from '../document/newLayers';
-import { motionOf, newHoldUse, newMoveUse } from '../document/newMove';
-import type { Layer, Motion, Retime } from '../document/template';
-import { FORMATS } from '../layout/formats';
-import { previewFormat } from '../layout/previewFormat';
+import { PLAIN_LOOK } from '../model/look';
+import { newCopyLayer, newGroupLayer } from '../model/newLayers';
+import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
+import type { Layer, Motion, Retime } from '../model/template';
+import { FORMATS } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
 import { place, testBox, testTemplate, testText } from '../testing';
 import { countWords } from '../text/countWords';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
-import { retimed } from './retime';
-import { designFrames, stretchTiming } from './stretch';
+import { retimed } from '../titleTime/retime';
+import { designFrames, stretchTiming } from '../titleTime/stretch';
 
 // 1 u is a third of a pixel, so that painting is quick.
 const SMALL = previewFormat(FORMATS.get('wide-1080'), 640);

@@ -3,20 +3,20 @@ import { Painter } from '../../paint/painter';
 import { serverFonts } from '../../server/fontFiles';
 import { createRasterFrame, serverSurfaces } from '../../server/raster';
 import type { DisplayItem } from '../display/list';
-import { FIRST_SHADOW, PLAIN_LOOK } from '../document/look';
-import { newGroupLayer } from '../document/newLayers';
-import { motionOf, newHoldUse, newMoveUse } from '../document/newMove';
-import type { Layer } from '../document/template';
+import { FIRST_SHADOW, PLAIN_LOOK } from '../model/look';
+import { newGroupLayer } from '../model/newLayers';
+import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
+import type { Layer } from '../model/template';
 import { HOLD_MOVES } from '../holdMoves';
-import { FORMATS } from '../layout/formats';
-import { previewFormat } from '../layout/previewFormat';
+import { FORMATS } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
 import { paramReader } from '../moves/move';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
 import { unitPlaces } from './motion';
-import { designFrames, stretchTiming } from './stretch';
+import { designFrames, stretchTiming } from '../titleTime/stretch';
 
 // Figures that a viewer would notice if they were others.
 const SMALL = previewFormat(FORMATS.get('wide-1080'), 640);

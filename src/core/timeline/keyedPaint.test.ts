@@ -1,15 +1,15 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
 import type { DisplayItem } from '../display/list';
-import { setKey } from '../document/editTracks';
-import { motionOf } from '../document/newMove';
-import type { FieldValue, Keyframe, Layer, Moment } from '../document/template';
-import { FORMATS } from '../layout/formats';
+import { setKey } from '../edit/editTracks';
+import { motionOf } from '../model/newMove';
+import type { FieldValue, Keyframe, Layer, Moment } from '../model/template';
+import { FORMATS } from '../frame/formats';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
-import { designFrames, stretchTiming } from './stretch';
+import { designFrames, stretchTiming } from '../titleTime/stretch';
 
 const WIDE = FORMATS.get('wide-1080');
 const TIMING = { inSeconds: 1, holdSeconds: 4, outSeconds: 1 };

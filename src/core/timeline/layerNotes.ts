@@ -1,5 +1,5 @@
 import type { PlacedLayer } from '../layout/resolveLayout';
-import { FACES } from '../text/faces';
+import { FACES } from '../faces/faces';
 
 /** Something a designer or editor should know about a layer, in words. */
 export interface LayerNote {

@@ -1,12 +1,12 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { serverFonts } from '../../server/fontFiles';
-import { motionOf, newHoldUse, newMoveUse } from '../document/newMove';
-import { SPREADS } from '../document/template';
-import type { HoldUse, MoveUse, TextLayer } from '../document/template';
+import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
+import { SPREADS } from '../model/template';
+import type { HoldUse, MoveUse, TextLayer } from '../model/template';
 import { EASES } from '../eases';
 import { HOLD_MOVES } from '../holdMoves';
-import { FORMATS } from '../layout/formats';
+import { FORMATS } from '../frame/formats';
 import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
 import type { UnitPlace } from '../moves/move';
@@ -17,8 +17,8 @@ import { testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from './compile';
 import { actAt, compileMove, mirrorMove, mirrorWindows } from './motion';
-import { ORDERS } from './orders';
-import { stretchTiming } from './stretch';
+import { ORDERS } from '../orders';
+import { stretchTiming } from '../titleTime/stretch';
 import { unitWindows, windowProgress } from './stagger';
 import { RATES } from '../time/rates';
 

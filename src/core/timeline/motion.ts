@@ -1,4 +1,4 @@
-import type { MoveUse, Timing } from '../document/template';
+import type { MoveUse, Timing } from '../model/template';
 import { seededShare } from '../kit/seeded';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
@@ -9,7 +9,7 @@ import { paramReader } from '../moves/move';
 import { compilePart } from '../moves/part';
 import type { Pose, PoseProperty } from '../moves/pose';
 import { restPose } from '../moves/pose';
-import { ORDERS } from './orders';
+import { ORDERS } from '../orders';
 import type { Window } from './stagger';
 import { markWindows, unitWindows, windowProgress } from './stagger';
 

@@ -5,23 +5,24 @@ import type { Matrix } from '../kit/matrix';
 import { mapRect, multiply, translated } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { containsRect, growRect } from '../kit/rect';
-import type { LayerUnit, UnitShape } from '../layers/layerKind';
-import { pathShape, solid } from '../layers/layerKind';
-import { PLAIN_LOOK } from '../document/look';
-import type { Shift } from '../document/project';
-import type { Highlight } from '../document/template';
-import type { FrameFormat } from '../layout/formats';
-import { safeArea } from '../layout/safeAreas';
+import type { LayerUnit } from '../layers/layerKind';
+import type { UnitShape } from '../display/unitShape';
+import { pathShape, solid } from '../display/unitShape';
+import { PLAIN_LOOK } from '../model/look';
+import type { Shift } from '../model/project';
+import type { Highlight } from '../model/template';
+import type { FrameFormat } from '../frame/formats';
+import { safeArea } from '../frame/safeAreas';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import { dressItems } from './dressItems';
 import type { MappedUnit } from './paintUnit';
 import { blurOf, clippedTo, coveredRect, isSeen, mapUnit, paintUnit } from './paintUnit';
-import { retimed } from './retime';
+import { retimed } from '../titleTime/retime';
 import type { Exposed } from './shutter';
 import { openShutter } from './shutter';
 import type { Stacking } from './stacking';
-import type { TitleTiming } from './stretch';
+import type { TitleTiming } from '../titleTime/stretch';
 
 /** What painting a layer needs to know of the title it is in. */
 export interface Stage extends Stacking {

@@ -3,17 +3,17 @@ import { Painter } from '../../paint/painter';
 import { serverFonts } from '../../server/fontFiles';
 import { createRasterFrame, serverSurfaces } from '../../server/raster';
 import type { DisplayItem } from '../display/list';
-import { FIRST_SHADOW, PLAIN_LOOK } from '../document/look';
-import { newCopyLayer, newGroupLayer, newLightLayer } from '../document/newLayers';
-import { motionOf, newMoveUse } from '../document/newMove';
-import type { GroupLayer, Layer, TextLayer } from '../document/template';
-import { FORMATS } from '../layout/formats';
-import { previewFormat } from '../layout/previewFormat';
+import { FIRST_SHADOW, PLAIN_LOOK } from '../model/look';
+import { newCopyLayer, newGroupLayer, newLightLayer } from '../model/newLayers';
+import { motionOf, newMoveUse } from '../model/newMove';
+import type { GroupLayer, Layer, TextLayer } from '../model/template';
+import { FORMATS } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
-import { designFrames, stretchTiming } from './stretch';
+import { designFrames, stretchTiming } from '../titleTime/stretch';
 
 // 1 u is a third of a pixel, so that painting is quick.
 const SMALL = previewFormat(FORMATS.get('wide-1080'), 640);

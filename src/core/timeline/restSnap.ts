@@ -1,14 +1,14 @@
-import { isFollowed } from '../document/editTracks';
-import type { Template } from '../document/template';
+import { isFollowed } from '../model/track';
+import type { Template } from '../model/template';
 import type { Matrix } from '../kit/matrix';
-import type { FrameFormat } from '../layout/formats';
-import { unitsToPixels } from '../layout/formats';
+import type { FrameFormat } from '../frame/formats';
+import { unitsToPixels } from '../frame/formats';
 import type { PlacedLayer } from '../layout/resolveLayout';
 import type { CompiledLayer, Offset } from './compileLayer';
 import { NO_OFFSET } from './compileLayer';
-import type { KeyedPath, Placed } from './stages';
-import type { TitleTiming } from './stretch';
-import { timedKeys } from './tracks';
+import type { KeyedPath, Placed } from './keyedPaths';
+import type { TitleTiming } from '../titleTime/stretch';
+import { timedKeys } from '../titleTime/tracks';
 
 /*
  * What rests lies on whole pixels; what moves is not moved onto them, or slow movement would go in steps. The step

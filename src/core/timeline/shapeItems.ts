@@ -1,8 +1,8 @@
-import type { EdgeLine } from '../document/look';
+import type { EdgeLine } from '../model/look';
 import type { DisplayItem } from '../display/list';
 import type { Matrix } from '../kit/matrix';
-import type { UnitShape } from '../layers/layerKind';
-import { solid } from '../layers/layerKind';
+import type { UnitShape } from '../display/unitShape';
+import { solid } from '../display/unitShape';
 
 /** A unit's shape as a display item. */
 export function shapeItem(shape: UnitShape, matrix: Matrix, opacity: number): DisplayItem {

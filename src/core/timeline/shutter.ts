@@ -1,7 +1,7 @@
 import type { DisplayItem } from '../display/list';
 import type { Rect } from '../kit/rect';
 import type { CompiledLayer } from './compileLayer';
-import type { TitleTiming } from './stretch';
+import type { TitleTiming } from '../titleTime/stretch';
 
 /** A layer as one exposure shows it. */
 export interface Exposed {

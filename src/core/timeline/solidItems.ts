@@ -1,10 +1,10 @@
 import { mixColours } from '../colour/mixStops';
-import type { Shadow, Solid } from '../document/look';
+import type { Shadow, Solid } from '../model/look';
 import type { DisplayItem } from '../display/list';
 import type { Matrix } from '../kit/matrix';
 import { scaleOf, translated } from '../kit/matrix';
-import type { UnitShape } from '../layers/layerKind';
-import { solid as plain } from '../layers/layerKind';
+import type { UnitShape } from '../display/unitShape';
+import { solid as plain } from '../display/unitShape';
 import { shapeItem } from './shapeItems';
 
 // Slices so far apart run into one another; more than so many would cost and not be seen.

@@ -1,4 +1,4 @@
-import type { Layer } from '../document/template';
+import type { Layer } from '../model/template';
 
 /** How layers lie over one another, by their ids. */
 export interface Stacking {

@@ -1,21 +1,20 @@
-import { isFollowed } from '../document/editTracks';
-import type { Layer, PropertySetting, Template } from '../document/template';
+import type { Layer, PropertySetting } from '../model/template';
 import type { Lookup } from '../kit/overlay';
 import { Overlay } from '../kit/overlay';
 import { sameValue } from '../kit/sameValue';
 import { findProperty } from '../layers';
 import type { PropertyStage } from '../layers/layerKind';
-import { unitsToPixels } from '../layout/formats';
+import { unitsToPixels } from '../frame/formats';
 import type { LayoutChange, LayoutContext, LayoutPlan, PlacedLayer } from '../layout/resolveLayout';
 import { affectedBy, layOut, planLayout } from '../layout/resolveLayout';
 import type { Resolved } from '../resolve/resolve';
 import type { CompiledLayer, LayerContext } from './compileLayer';
 import { compileLayer, NO_OFFSET, recompileLayer } from './compileLayer';
+import type { KeyedPath, Placed } from './keyedPaths';
+import { keyedPaths } from './keyedPaths';
 import type { RestSnap } from './restSnap';
 import { blendSnaps, createRestSnap, restNudge } from './restSnap';
-import type { TitleTiming } from './stretch';
-
-export type Placed = Lookup<PlacedLayer>;
+import type { TitleTiming } from '../titleTime/stretch';
 
 /** A title laid out in one state. */
 export interface LaidOut {
@@ -174,22 +173,6 @@ function laidAlike({ measured, box }: CompiledLayer, placed: PlacedLayer, keyed:
   // Of two that are measured alike only the size is known to decide what is drawn, unless its own layout is keyed.
   const isPlain = !keyed && (placed.layer.kind === 'box' || placed.layer.kind === 'copy');
   return isPlain && placed.box.width === box.width && placed.box.height === box.height;
-}
-
-/** A property that follows keyframes. */
-export interface KeyedPath {
-  readonly layerId: string;
-  readonly path: string;
-  readonly stage: PropertyStage;
-}
-
-function keyedPaths({ layers }: Template): KeyedPath[] {
-  return layers.flatMap((layer) =>
-    layer.motion.tracks.filter(isFollowed).flatMap(({ path }) => {
-      const property = findProperty(layer, path);
-      return property === undefined ? [] : [{ layerId: layer.id, path, stage: property.stage }];
-    }),
-  );
 }
 
 // What changes which layers are there, or what waits for what.

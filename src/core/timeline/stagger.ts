@@ -1,4 +1,4 @@
-import type { Spread } from '../document/template';
+import type { Spread } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import { seededShare } from '../kit/seeded';
 

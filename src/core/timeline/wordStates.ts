@@ -7,7 +7,7 @@ import type { CompiledLayer } from './compileLayer';
 import type { Stage } from './paintLayer';
 import { layerMatrix, poseUnits } from './paintLayer';
 import { isSeen, mapUnit } from './paintUnit';
-import { retimed } from './retime';
+import { retimed } from '../titleTime/retime';
 
 /** How a part of a text that moves as one is seen at a moment. */
 export interface WordState {

@@ -1,4 +1,4 @@
-import { motionOf, newMoveUse } from '@/core/document/newMove';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

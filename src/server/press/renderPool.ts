@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import type { FrameRingMemory } from './frameRing';
 import { createFrameRing, FrameRing } from './frameRing';
 import type { RenderedFrame, RenderTask, WorkerMessage } from './renderTask';

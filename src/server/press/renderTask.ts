@@ -1,5 +1,5 @@
-import type { Scrim, Shift } from '@/core/document/project';
-import type { FieldValues, Template } from '@/core/document/template';
+import type { Scrim, Shift } from '@/core/model/project';
+import type { FieldValues, Template } from '@/core/model/template';
 import type { FrameRingMemory } from './frameRing';
 
 /** What a render worker is asked to do: the frames of one title. */

@@ -1,9 +1,9 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { picturesOf } from '@/core/resolve/pictures';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import type { FileFacts, JobPayload, JobTitle } from '@/db/schema';
 import type { RenderPool } from './renderPool';

@@ -1,10 +1,10 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayList } from '@/core/display/list';
-import { storedTemplate } from '@/core/document/upgradeTemplate';
-import { FORMATS } from '@/core/layout/formats';
+import { storedTemplate } from '@/core/model/upgradeTemplate';
+import { FORMATS } from '@/core/frame/formats';
 import { showTitle } from '@/core/project/deliver';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';

@@ -1,4 +1,4 @@
-import type { FrameFormat } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/frame/formats';
 import type { FrameRate } from '@/core/time/rates';
 
 /** Where the frames of one title go. */

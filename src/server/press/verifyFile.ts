@@ -1,6 +1,6 @@
 import { open, readFile, stat } from 'node:fs/promises';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
-import type { FrameFormat } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/frame/formats';
 import type { Output } from '@/core/outputs';
 import type { FrameRate } from '@/core/time/rates';
 import { runTool } from './ffmpeg';

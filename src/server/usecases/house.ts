@@ -1,4 +1,4 @@
-import { parseHouse, updateFinish } from '@/core/document/house';
+import { parseHouse, updateFinish } from '@/core/model/house';
 import { InputError } from '@/core/kit/inputError';
 import type { HouseRecord } from '@/db/house';
 import { findHouse, saveHouse } from '@/db/house';

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
-import { parsePlan } from '@/core/document/plan';
-import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/document/project';
+import { parsePlan } from '@/core/model/plan';
+import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
 import { RATES, secondsToNearestFrames } from '@/core/time/rates';

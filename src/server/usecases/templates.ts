@@ -1,11 +1,11 @@
 import { nanoid } from 'nanoid';
 import * as yup from 'yup';
-import { checkValue } from '@/core/document/check';
-import { newTemplate } from '@/core/document/newTemplate';
-import type { Template } from '@/core/document/template';
-import { parseTemplate } from '@/core/document/templateSchema';
+import { checkValue } from '@/core/model/check';
+import { newTemplate } from '@/core/model/newTemplate';
+import type { Template } from '@/core/model/template';
+import { parseTemplate } from '@/core/model/templateSchema';
 import { InputError } from '@/core/kit/inputError';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import { compile } from '@/core/timeline/compile';
 import { findHouse } from '@/db/house';
 import type { TemplateRecord } from '@/db/templates';

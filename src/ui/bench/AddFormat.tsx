@@ -1,10 +1,10 @@
 'use client';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useState } from 'react';
-import type { OwnArea, Template } from '@/core/document/template';
-import { CUSTOM_SIDE_PX, customFormatId, FORMATS } from '@/core/layout/formats';
-import type { FrameFormat } from '@/core/layout/formats';
-import { safeArea } from '@/core/layout/safeAreas';
+import type { OwnArea, Template } from '@/core/model/template';
+import { CUSTOM_SIDE_PX, customFormatId, FORMATS } from '@/core/frame/formats';
+import type { FrameFormat } from '@/core/frame/formats';
+import { safeArea } from '@/core/frame/safeAreas';
 import { Button } from '../shared/Button';
 import { NumberBox } from '../shared/NumberBox';
 import { useApply, useTemplate } from './benchStore';

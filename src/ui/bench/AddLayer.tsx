@@ -3,7 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { useRef } from 'react';
 import { toast } from 'sonner';
-import type { Added } from '@/core/document/addLayer';
+import type { Added } from '@/core/edit/addLayer';
 import {
   addBackdrop,
   addBox,
@@ -15,8 +15,8 @@ import {
   addRows,
   addStack,
   addText,
-} from '@/core/document/addLayer';
-import type { Template } from '@/core/document/template';
+} from '@/core/edit/addLayer';
+import type { Template } from '@/core/model/template';
 import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { bringInPicture, PICTURE_TYPES } from '../shared/assets';

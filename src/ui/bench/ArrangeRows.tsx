@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
-import type { AlignEdge, Arranged } from '@/core/document/arrange';
-import { alignLayers, repeatLayer, spaceLayers } from '@/core/document/arrange';
-import { addCopy, addGroup, addStack } from '@/core/document/addLayer';
-import { dragRoots } from '@/core/document/editTemplate';
-import type { Layer, Template } from '@/core/document/template';
-import { safeArea } from '@/core/layout/safeAreas';
+import type { AlignEdge, Arranged } from '@/core/edit/arrange';
+import { alignLayers, repeatLayer, spaceLayers } from '@/core/edit/arrange';
+import { addCopy, addGroup, addStack } from '@/core/edit/addLayer';
+import { dragRoots } from '@/core/edit/editTemplate';
+import type { Layer, Template } from '@/core/model/template';
+import { safeArea } from '@/core/frame/safeAreas';
 import { Button } from '../shared/Button';
 import { NumberBox } from '../shared/NumberBox';
 import { Segmented } from '../shared/Segmented';

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { TEMPLATE_KINDS } from '@/core/document/kinds';
+import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
 import { TopBar } from '../shared/TopBar';

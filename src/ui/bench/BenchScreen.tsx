@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { sampleValues } from '@/core/document/sampleTexts';
-import type { FieldValue, FieldValues, Template } from '@/core/document/template';
+import { sampleValues } from '@/core/edit/sampleTexts';
+import type { FieldValue, FieldValues, Template } from '@/core/model/template';
 import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
 import { EyedropContext } from '../shared/ColourBox';

@@ -2,8 +2,8 @@
 import { closestCenter, DndContext } from '@dnd-kit/core';
 import type { DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { addVariants, orderFields } from '@/core/document/editFields';
-import type { FieldValue, FieldValues, Template } from '@/core/document/template';
+import { addVariants, orderFields } from '@/core/edit/editFields';
+import type { FieldValue, FieldValues, Template } from '@/core/model/template';
 import { CardForm } from '../shared/CardForm';
 import { useSortSensors } from '../shared/useSortSensors';
 import { useApply, useTemplate } from './benchStore';

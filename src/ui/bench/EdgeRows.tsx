@@ -1,8 +1,8 @@
 'use client';
 import { PlusIcon, XMarkIcon } from '@heroicons/react/24/outline';
 import type { ReactNode } from 'react';
-import type { EdgeLine, Shadow } from '@/core/document/look';
-import { FIRST_OUTLINE, FIRST_SHADOW } from '@/core/document/look';
+import type { EdgeLine, Shadow } from '@/core/model/look';
+import { FIRST_OUTLINE, FIRST_SHADOW } from '@/core/model/look';
 import { ColourBox } from '../shared/ColourBox';
 import { NumberBox } from '../shared/NumberBox';
 import { Segmented } from '../shared/Segmented';

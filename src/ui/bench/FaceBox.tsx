@@ -1,7 +1,7 @@
 'use client';
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { ChevronUpDownIcon } from '@heroicons/react/24/outline';
-import { FACES } from '@/core/text/faces';
+import { FACES } from '@/core/faces/faces';
 import { titleFamily } from '../picture/useFonts';
 
 interface Props {

@@ -2,9 +2,9 @@
 import { useParams } from 'next/navigation';
 import { toast } from 'sonner';
 import { nanoid } from 'nanoid';
-import type { Finish } from '@/core/document/house';
-import { applyFinish, finishOf, updateFinish } from '@/core/document/house';
-import type { Layer } from '@/core/document/template';
+import type { Finish } from '@/core/model/house';
+import { applyFinish, finishOf, updateFinish } from '@/core/model/house';
+import type { Layer } from '@/core/model/template';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { KeepForm } from '../shared/KeepForm';

@@ -1,10 +1,10 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
-import { SAMPLE_TEXTS } from '@/core/document/sampleTexts';
-import type { FieldValues, Template } from '@/core/document/template';
-import { FORMATS, pictureSize } from '@/core/layout/formats';
-import type { FrameFormat } from '@/core/layout/formats';
-import type { TitleTiming } from '@/core/timeline/stretch';
+import { SAMPLE_TEXTS } from '@/core/edit/sampleTexts';
+import type { FieldValues, Template } from '@/core/model/template';
+import { FORMATS, pictureSize } from '@/core/frame/formats';
+import type { FrameFormat } from '@/core/frame/formats';
+import type { TitleTiming } from '@/core/titleTime/stretch';
 import { classes } from '../shared/classes';
 import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from './benchStore';

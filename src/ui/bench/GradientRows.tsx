@@ -1,9 +1,9 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
 import { mixColours } from '@/core/colour/mixStops';
-import type { Gradient } from '@/core/document/look';
-import { firstGradient } from '@/core/document/look';
-import type { Layer } from '@/core/document/template';
+import type { Gradient } from '@/core/model/look';
+import { firstGradient } from '@/core/model/look';
+import type { Layer } from '@/core/model/template';
 import { ColourBox } from '../shared/ColourBox';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';

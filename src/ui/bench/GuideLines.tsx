@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { PointerEvent } from 'react';
-import type { GuideLine } from '@/core/document/template';
+import type { GuideLine } from '@/core/model/template';
 import { useApply, useBench, useTemplate } from './benchStore';
 
 interface Props {

@@ -1,6 +1,6 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
-import type { GuideLine } from '@/core/document/template';
+import type { GuideLine } from '@/core/model/template';
 import { Button } from '../shared/Button';
 import { NumberBox } from '../shared/NumberBox';
 import { useApply } from './benchStore';

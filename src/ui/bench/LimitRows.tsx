@@ -1,5 +1,5 @@
 'use client';
-import type { Field, FieldLimits } from '@/core/document/template';
+import type { Field, FieldLimits } from '@/core/model/template';
 import { writeDate } from '@/core/resolve/fieldValue';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';

@@ -1,7 +1,7 @@
 'use client';
-import { setPropertyIn } from '@/core/document/editInFormat';
-import { updateLayer } from '@/core/document/editTemplate';
-import type { LongStep, TextLayer } from '@/core/document/template';
+import { setPropertyIn } from '@/core/edit/editInFormat';
+import { updateLayer } from '@/core/edit/editTemplate';
+import type { LongStep, TextLayer } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import { LONG_STEPS_PATH, stepsToText } from '@/core/layers/longSteps';
 import { NumberBox } from '../shared/NumberBox';

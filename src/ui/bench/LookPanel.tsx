@@ -1,7 +1,7 @@
 'use client';
-import type { Glow, Look, Reflection, Solid } from '@/core/document/look';
-import { FIRST_SOLID } from '@/core/document/look';
-import type { Highlight, Layer } from '@/core/document/template';
+import type { Glow, Look, Reflection, Solid } from '@/core/model/look';
+import { FIRST_SOLID } from '@/core/model/look';
+import type { Highlight, Layer } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import { ColourBox } from '../shared/ColourBox';
 import { NumberBox } from '../shared/NumberBox';

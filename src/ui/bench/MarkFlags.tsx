@@ -1,8 +1,8 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import type { Template } from '@/core/document/template';
-import { moveMark, removeMark } from '@/core/document/marks';
+import type { Template } from '@/core/model/template';
+import { moveMark, removeMark } from '@/core/edit/marks';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/time/rates';
 import { useApply, useBench, useTemplatePart } from './benchStore';

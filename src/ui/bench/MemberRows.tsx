@@ -1,7 +1,7 @@
 'use client';
-import { updateLayer } from '@/core/document/editTemplate';
-import { dropTargets } from '@/core/document/dropTargets';
-import type { GroupLayer, Layer, StackLayer } from '@/core/document/template';
+import { updateLayer } from '@/core/edit/editTemplate';
+import { dropTargets } from '@/core/edit/dropTargets';
+import type { GroupLayer, Layer, StackLayer } from '@/core/model/template';
 import { useApply } from './benchStore';
 import { Section } from './Section';
 

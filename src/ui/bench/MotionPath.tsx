@@ -2,12 +2,12 @@
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { sameMoment, setKey } from '@/core/document/editTracks';
-import { updateLayer } from '@/core/document/editTemplate';
-import type { Keyframe, Layer, Moment } from '@/core/document/template';
-import type { PlacedBox } from '@/core/layout/points';
-import { designTiming, momentToSeconds, toDesignSeconds } from '@/core/timeline/moments';
-import { trackValue } from '@/core/timeline/tracks';
+import { sameMoment, setKey } from '@/core/edit/editTracks';
+import { updateLayer } from '@/core/edit/editTemplate';
+import type { Keyframe, Layer, Moment } from '@/core/model/template';
+import type { PlacedBox } from '@/core/frame/points';
+import { designTiming, momentToSeconds, toDesignSeconds } from '@/core/titleTime/moments';
+import { trackValue } from '@/core/titleTime/tracks';
 import { useApply, useBench, useTemplatePart } from './benchStore';
 
 interface Props {

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import type { Layer, MoveUse, UnitKind } from '@/core/document/template';
+import type { Layer, MoveUse, UnitKind } from '@/core/model/template';
 import { MOVES } from '@/core/moves';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/time/rates';

@@ -1,6 +1,6 @@
 'use client';
-import { updateLayer } from '@/core/document/editTemplate';
-import type { PartMeaning, TextLayer } from '@/core/document/template';
+import { updateLayer } from '@/core/edit/editTemplate';
+import type { PartMeaning, TextLayer } from '@/core/model/template';
 import { sameValue } from '@/core/kit/sameValue';
 import { meaningOf, naturalMeaning } from '@/core/text/runs';
 import { SelectBox } from '../shared/SelectBox';

@@ -1,10 +1,10 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FieldValues } from '@/core/document/template';
-import type { FrameFormat } from '@/core/layout/formats';
-import { pictureSize } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
-import type { TitleTiming } from '@/core/timeline/stretch';
+import type { FieldValues } from '@/core/model/template';
+import type { FrameFormat } from '@/core/frame/formats';
+import { pictureSize } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
+import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';

@@ -1,7 +1,7 @@
 'use client';
-import type { BoxShape, BoxLayer, PlaceTarget, Place, Layer } from '@/core/document/template';
-import type { SafeAreaId } from '@/core/layout/safeAreas';
-import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '@/core/layout/safeAreas';
+import type { BoxShape, BoxLayer, PlaceTarget, Place, Layer } from '@/core/model/template';
+import type { SafeAreaId } from '@/core/frame/safeAreas';
+import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '@/core/frame/safeAreas';
 import { dependencies, liesWhereItsContentLies } from '@/core/layout/resolveLayout';
 import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../shared/NumberBox';

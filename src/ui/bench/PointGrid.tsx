@@ -1,7 +1,7 @@
 'use client';
 import { Radio, RadioGroup } from '@headlessui/react';
-import type { PointName } from '@/core/layout/points';
-import { POINT_LABELS, POINT_NAMES } from '@/core/layout/points';
+import type { PointName } from '@/core/frame/points';
+import { POINT_LABELS, POINT_NAMES } from '@/core/frame/points';
 import { classes } from '../shared/classes';
 
 const GRID = POINT_NAMES.slice(0, 9);

@@ -1,5 +1,5 @@
 'use client';
-import type { FieldValue } from '@/core/document/template';
+import type { FieldValue } from '@/core/model/template';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Property } from '@/core/layers/layerKind';
 import { ColourBox } from '../shared/ColourBox';

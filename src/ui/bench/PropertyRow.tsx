@@ -1,13 +1,13 @@
 'use client';
 import { ArrowUturnLeftIcon } from '@heroicons/react/24/outline';
 import type { ReactNode } from 'react';
-import { fieldOf, toggleField } from '@/core/document/editFields';
-import { clearOverride, overrideFor } from '@/core/document/editOverrides';
-import type { Layer, Override } from '@/core/document/template';
+import { fieldOf, toggleField } from '@/core/edit/editFields';
+import { clearOverride, overrideFor } from '@/core/edit/editOverrides';
+import type { Layer, Override } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import type { Property } from '@/core/layers/layerKind';
-import { SHAPE_LABELS } from '@/core/layout/formats';
-import type { FrameFormat } from '@/core/layout/formats';
+import { SHAPE_LABELS } from '@/core/frame/formats';
+import type { FrameFormat } from '@/core/frame/formats';
 import { Leaf } from '../shared/Leaf';
 import { useApply } from './benchStore';
 import { PropertyControl } from './PropertyControl';

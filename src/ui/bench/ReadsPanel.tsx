@@ -1,9 +1,9 @@
 'use client';
 import { useRef, useState } from 'react';
-import { fieldOf, toggleField } from '@/core/document/editFields';
-import { typeWords, updateLayer } from '@/core/document/editTemplate';
-import type { TextLayer, TextStyle } from '@/core/document/template';
-import { plainText } from '@/core/document/template';
+import { fieldOf, toggleField } from '@/core/edit/editFields';
+import { typeWords, updateLayer } from '@/core/edit/editTemplate';
+import type { TextLayer, TextStyle } from '@/core/model/template';
+import { plainText } from '@/core/model/template';
 import { styleRange } from '@/core/text/runs';
 import { ColourBox } from '../shared/ColourBox';
 import { Leaf } from '../shared/Leaf';

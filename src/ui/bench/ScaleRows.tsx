@@ -1,7 +1,7 @@
 'use client';
 import { LinkIcon } from '@heroicons/react/24/outline';
 import { useState } from 'react';
-import type { Layer } from '@/core/document/template';
+import type { Layer } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { NumberBox } from '../shared/NumberBox';
 import { PropertyRow, Row } from './PropertyRow';

@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import { SHAPE_LABELS } from '@/core/layout/formats';
+import { SHAPE_LABELS } from '@/core/frame/formats';
 import { SelectBox } from '../shared/SelectBox';
 import { useBench } from './benchStore';
 import { useEditing } from './useEditing';

@@ -1,10 +1,10 @@
 'use client';
 import { memo } from 'react';
 import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
-import { setTiming } from '@/core/document/editTemplate';
-import type { Timing } from '@/core/document/template';
-import type { TitleTiming } from '@/core/timeline/stretch';
-import { SHORTEST_FRAMES } from '@/core/timeline/stretch';
+import { setTiming } from '@/core/edit/editTemplate';
+import type { Timing } from '@/core/model/template';
+import type { TitleTiming } from '@/core/titleTime/stretch';
+import { SHORTEST_FRAMES } from '@/core/time/rates';
 import { clockOf, frameToTimecode } from '@/core/time/clock';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';

@@ -2,8 +2,8 @@
 import { memo } from 'react';
 import type { ComponentType } from 'react';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
-import { updateLayer } from '@/core/document/editTemplate';
-import type { FieldValue, FieldValues, Layer, Template } from '@/core/document/template';
+import { updateLayer } from '@/core/edit/editTemplate';
+import type { FieldValue, FieldValues, Layer, Template } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import { classes } from '../shared/classes';
 import { NameBox } from '../shared/NameBox';

@@ -1,7 +1,7 @@
 'use client';
-import { encloseLayer } from '@/core/document/editTemplate';
-import type { BoxLayer, Extent, Layer, SizeLimits } from '@/core/document/template';
-import { SAFE_AREA_LABELS } from '@/core/layout/safeAreas';
+import { encloseLayer } from '@/core/edit/editTemplate';
+import type { BoxLayer, Extent, Layer, SizeLimits } from '@/core/model/template';
+import { SAFE_AREA_LABELS } from '@/core/frame/safeAreas';
 import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';

@@ -1,5 +1,5 @@
 'use client';
-import type { Layer } from '@/core/document/template';
+import type { Layer } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import type { Property } from '@/core/layers/layerKind';
 import { LongPanel } from './LongPanel';

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { typeWords } from '@/core/document/editTemplate';
-import type { TextLayer } from '@/core/document/template';
-import { plainText } from '@/core/document/template';
+import { typeWords } from '@/core/edit/editTemplate';
+import type { TextLayer } from '@/core/model/template';
+import { plainText } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
 import { titleFamily } from '../picture/useFonts';
 import { useApply } from './benchStore';

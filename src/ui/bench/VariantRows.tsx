@@ -1,6 +1,6 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
-import type { Field, FieldChoice, FieldLimits, PropertySetting } from '@/core/document/template';
+import type { Field, FieldChoice, FieldLimits, PropertySetting } from '@/core/model/template';
 import { bindLayer, findProperty } from '@/core/layers';
 import { SelectBox } from '../shared/SelectBox';
 import { useTemplate } from './benchStore';

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { place, testBox, testTemplate } from '@/core/testing';
-import { parseTemplate } from '@/core/document/templateSchema';
+import { parseTemplate } from '@/core/model/templateSchema';
 import { ArrangeRows } from './ArrangeRows';
 import type { BenchForTest } from './benchForTest';
 import { BenchAround, createBench, noteBoxes } from './benchForTest';

@@ -1,7 +1,7 @@
 import { render } from '@testing-library/react';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import type { Layer, Template } from '@/core/document/template';
+import type { Layer, Template } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
 import type { BenchStore, ChosenKey } from './benchStore';
 import { BenchProvider, createBenchStore, createBoxesNote, createPlayhead } from './benchStore';

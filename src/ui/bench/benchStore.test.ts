@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { nudgeLayer } from '@/core/document/editTemplate';
-import { setKey, trackOf } from '@/core/document/editTracks';
-import type { Template } from '@/core/document/template';
+import { nudgeLayer } from '@/core/edit/editTemplate';
+import { setKey } from '@/core/edit/editTracks';
+import { trackOf } from '@/core/model/track';
+import type { Template } from '@/core/model/template';
 import { tidelineStrap } from '../../../demo/templates';
 import type { BenchStore } from './benchStore';
 import { createBenchStore, createPlayhead, designSeconds } from './benchStore';

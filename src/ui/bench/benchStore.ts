@@ -2,14 +2,14 @@
 import { createContext, useContext } from 'react';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
-import type { Added } from '@/core/document/addLayer';
-import type { OverrideScope } from '@/core/document/editOverrides';
-import type { Template, Timing } from '@/core/document/template';
-import type { PlacedBox } from '@/core/layout/points';
+import type { Added } from '@/core/edit/addLayer';
+import type { OverrideScope } from '@/core/edit/editOverrides';
+import type { Template, Timing } from '@/core/model/template';
+import type { PlacedBox } from '@/core/frame/points';
 import { changeAtMoment } from '@/core/timeline/changeAtMoment';
-import { designTiming, toDesignSeconds } from '@/core/timeline/moments';
-import type { TitleTiming } from '@/core/timeline/stretch';
-import { hasTracks } from '@/core/timeline/tracks';
+import { designTiming, toDesignSeconds } from '@/core/titleTime/moments';
+import type { TitleTiming } from '@/core/titleTime/stretch';
+import { hasTracks } from '@/core/titleTime/tracks';
 import type { UndoHistory } from '../shared/undoHistory';
 import { createUndoHistory } from '../shared/undoHistory';
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { scoreScale, secondsToX, xToSeconds } from './scoreScale';
-import { fromDesignSeconds, toDesignSeconds } from '@/core/timeline/moments';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { fromDesignSeconds, toDesignSeconds } from '@/core/titleTime/moments';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { snapLines, snapShift } from './snap';
 import { chooseLoop, loopFrames } from './useTitleTime';

@@ -1,5 +1,5 @@
-import { referencesOf } from '@/core/document/references';
-import type { Template } from '@/core/document/template';
+import { referencesOf } from '@/core/model/references';
+import type { Template } from '@/core/model/template';
 
 /** Whether a layer hangs, through however many others, on one that is dragged, or fits round one. */
 export function movesWith(template: Template, layerId: string, roots: readonly string[], depth = 0): boolean {

@@ -1,4 +1,4 @@
-import type { Timing } from '@/core/document/template';
+import type { Timing } from '@/core/model/template';
 
 /** Width of the row heads, in CSS pixels. */
 export const HEAD_PX = 190;

@@ -1,4 +1,4 @@
-import type { Template } from '@/core/document/template';
+import type { Template } from '@/core/model/template';
 import type { TemplateRecord } from '@/db/templates';
 import type { Change } from '@/core/draft/change';
 import { changeBetween } from '@/core/draft/change';

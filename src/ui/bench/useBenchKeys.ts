@@ -1,11 +1,11 @@
 'use client';
-import { addGroup } from '@/core/document/addLayer';
-import type { EditPlace } from '@/core/document/editInFormat';
-import { nudgeIn } from '@/core/document/editInFormat';
-import { dragRoots } from '@/core/document/editTemplate';
-import { addMark } from '@/core/document/marks';
-import { removeLayer } from '@/core/document/removeLayer';
-import type { TitleTiming } from '@/core/timeline/stretch';
+import { addGroup } from '@/core/edit/addLayer';
+import type { EditPlace } from '@/core/edit/editInFormat';
+import { nudgeIn } from '@/core/edit/editInFormat';
+import { dragRoots } from '@/core/edit/editTemplate';
+import { addMark } from '@/core/edit/marks';
+import { removeLayer } from '@/core/edit/removeLayer';
+import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FrameRate } from '@/core/time/rates';
 import type { Player } from '../picture/usePlayer';
 import type { BenchView } from './benchStore';

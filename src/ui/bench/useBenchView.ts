@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import type { OverrideScope } from '@/core/document/editOverrides';
-import type { Template } from '@/core/document/template';
+import type { OverrideScope } from '@/core/edit/editOverrides';
+import type { Template } from '@/core/model/template';
 import type { BenchView, ChosenKey, ColourPick } from './benchStore';
 import { createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
 

@@ -2,13 +2,13 @@
 import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { resolve } from '@/core/resolve/resolve';
-import type { EditPlace } from '@/core/document/editInFormat';
-import { setPropertyIn } from '@/core/document/editInFormat';
-import { updateLayer } from '@/core/document/editTemplate';
-import type { FieldValue, Layer, Template } from '@/core/document/template';
-import type { FrameFormat } from '@/core/layout/formats';
-import { FORMATS } from '@/core/layout/formats';
-import { hasTracks } from '@/core/timeline/tracks';
+import type { EditPlace } from '@/core/edit/editInFormat';
+import { setPropertyIn } from '@/core/edit/editInFormat';
+import { updateLayer } from '@/core/edit/editTemplate';
+import type { FieldValue, Layer, Template } from '@/core/model/template';
+import type { FrameFormat } from '@/core/frame/formats';
+import { FORMATS } from '@/core/frame/formats';
+import { hasTracks } from '@/core/titleTime/tracks';
 import { useApply, useBench, useTemplate } from './benchStore';
 
 export interface Editing {

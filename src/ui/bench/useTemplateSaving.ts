@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
-import type { Template } from '@/core/document/template';
+import type { Template } from '@/core/model/template';
 import type { Change } from '@/core/draft/change';
 import { applyChange } from '@/core/draft/change';
 import { sameValue } from '@/core/kit/sameValue';

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { Template } from '@/core/document/template';
-import type { TitleTiming } from '@/core/timeline/stretch';
-import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import type { Template } from '@/core/model/template';
+import type { TitleTiming } from '@/core/titleTime/stretch';
+import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, RATES } from '@/core/time/rates';
 import type { Player } from '../picture/usePlayer';

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
-import type { FieldValues, Template } from '@/core/document/template';
+import type { FieldValues, Template } from '@/core/model/template';
 import { sameValue } from '@/core/kit/sameValue';
 import type { WallReply } from '@/workers/wallMessages';
 import { useBench } from './benchStore';

@@ -1,4 +1,4 @@
-import type { FieldValues, Template } from '@/core/document/template';
+import type { FieldValues, Template } from '@/core/model/template';
 import { sameValue } from '@/core/kit/sameValue';
 import type { WallDesign, WallReply, WallRequest } from '@/workers/wallMessages';
 

@@ -1,6 +1,6 @@
 import type { Point, Rect } from '@/core/kit/rect';
-import type { FrameFormat } from '@/core/layout/formats';
-import { safeArea } from '@/core/layout/safeAreas';
+import type { FrameFormat } from '@/core/frame/formats';
+import { safeArea } from '@/core/frame/safeAreas';
 
 /** Title safe, action safe, and for pictures wider than 4:3 the centre cut. */
 export function SafeLines({ format, scale }: { readonly format: FrameFormat; readonly scale: number }) {

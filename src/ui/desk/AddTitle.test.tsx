@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { Title } from '@/core/document/project';
-import { newClip } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
+import { newClip } from '@/core/model/project';
 import { AddTitle } from './AddTitle';
 import type { DeskView } from './deskContext';
 import { createDeskView, renderOnDesk } from './deskForTest';

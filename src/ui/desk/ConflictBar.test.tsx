@@ -1,7 +1,7 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { newPlan } from '@/core/document/plan';
+import { newPlan } from '@/core/model/plan';
 import type { CellConflict } from '@/core/project/mergeWork';
 import { ConflictBar } from './ConflictBar';
 import type { DeskView } from './deskContext';

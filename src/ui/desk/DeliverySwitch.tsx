@@ -1,8 +1,8 @@
 'use client';
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessui/react';
 import { ChevronDownIcon } from '@heroicons/react/24/outline';
-import type { Delivery } from '@/core/document/plan';
-import { FORMATS } from '@/core/layout/formats';
+import type { Delivery } from '@/core/model/plan';
+import { FORMATS } from '@/core/frame/formats';
 import { useDelivery, useDesk, usePlan } from './deskContext';
 
 /** What a delivery is, in short: `1080i 25`. */

@@ -2,10 +2,10 @@
 import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
 import type { ReactNode } from 'react';
-import type { FrameFormat } from '@/core/layout/formats';
-import { pictureSize } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
-import { safeArea } from '@/core/layout/safeAreas';
+import type { FrameFormat } from '@/core/frame/formats';
+import { pictureSize } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
+import { safeArea } from '@/core/frame/safeAreas';
 import { titleFrame, titleIn } from '@/core/project/deliver';
 import { endOf, spanAt } from '@/core/project/lanes';
 import type { FontLibrary } from '@/core/text/fontLibrary';

@@ -1,6 +1,6 @@
 'use client';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import { endOf } from '@/core/project/lanes';
 import { RATES } from '@/core/time/rates';
 import type { DeskProject } from '@/server/usecases/shapes';

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import type { ProjectSummary } from '@/db/projects';
 import { TopBar } from '../shared/TopBar';

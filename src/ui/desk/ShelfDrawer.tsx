@@ -1,10 +1,10 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
-import type { FrameFormat } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
+import type { FrameFormat } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
 import type { FontLibrary } from '@/core/text/fontLibrary';
-import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import { lengthToTimecode } from '@/core/time/clock';
 import type { EditionRecord } from '@/db/templates';
 import { useBackdrop } from '../picture/backdrop';

@@ -2,11 +2,11 @@
 import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import type { AutomaticContext } from '@/core/document/automatic';
-import { withAutomaticValues } from '@/core/document/automatic';
-import type { Delivery, Plan } from '@/core/document/plan';
-import type { Clip, ProjectSettings, Title } from '@/core/document/project';
-import type { FieldValues, Template } from '@/core/document/template';
+import type { AutomaticContext } from '@/core/resolve/automatic';
+import { withAutomaticValues } from '@/core/resolve/automatic';
+import type { Delivery, Plan } from '@/core/model/plan';
+import type { Clip, ProjectSettings, Title } from '@/core/model/project';
+import type { FieldValues, Template } from '@/core/model/template';
 import type { CellContext } from '@/core/project/cells';
 import { plainName } from '@/core/project/swap';
 import type { Clock } from '@/core/time/clock';

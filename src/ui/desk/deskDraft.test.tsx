@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { clear, keys } from 'idb-keyval';
-import type { Title } from '@/core/document/project';
-import { newPlan } from '@/core/document/plan';
+import type { Title } from '@/core/model/project';
+import { newPlan } from '@/core/model/plan';
 import type { DeskProject } from '@/server/usecases/shapes';
 import { UnreachableError } from '../shared/api';
 import { jsonAnswer } from '../shared/forTest';

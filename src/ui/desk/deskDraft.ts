@@ -1,5 +1,5 @@
-import type { Plan } from '@/core/document/plan';
-import type { Clip, Title } from '@/core/document/project';
+import type { Plan } from '@/core/model/plan';
+import type { Clip, Title } from '@/core/model/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { sameValue } from '@/core/kit/sameValue';
 import type { CellConflict } from '@/core/project/mergeWork';

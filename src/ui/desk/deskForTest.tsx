@@ -1,11 +1,11 @@
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
-import type { Plan } from '@/core/document/plan';
-import { newPlan } from '@/core/document/plan';
-import type { Clip, Title } from '@/core/document/project';
-import { newTitle } from '@/core/document/project';
-import type { Template } from '@/core/document/template';
+import type { Plan } from '@/core/model/plan';
+import { newPlan } from '@/core/model/plan';
+import type { Clip, Title } from '@/core/model/project';
+import { newTitle } from '@/core/model/project';
+import type { Template } from '@/core/model/template';
 import { RATES } from '@/core/time/rates';
 import type { EditionRecord } from '@/db/templates';
 import type { DeskView } from './deskContext';

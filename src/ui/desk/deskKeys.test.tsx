@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { newPlan } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
-import { newClip } from '@/core/document/project';
+import { newPlan } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
+import { newClip } from '@/core/model/project';
 import type { Player } from '../picture/usePlayer';
 import { Segmented } from '../shared/Segmented';
 import type { DeskView } from './deskContext';

@@ -1,7 +1,7 @@
 'use client';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import type { CellConflict } from '@/core/project/mergeWork';
 import type { Work } from '@/core/project/work';
 import { inOrder } from '@/core/project/work';

@@ -1,7 +1,7 @@
 'use client';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
-import { MASTER_ID } from '@/core/document/plan';
+import { MASTER_ID } from '@/core/model/plan';
 import type { Span } from '@/core/project/lanes';
 
 /** A screen that lies over the desk. */

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import { fadeAt } from '@/core/project/deliver';
 import type { Reading } from '@/core/proof/readingOf';
 import { readingOf } from '@/core/proof/readingOf';

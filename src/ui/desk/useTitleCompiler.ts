@@ -2,10 +2,10 @@
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { picturesOf } from '@/core/resolve/pictures';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import { sameValue } from '@/core/kit/sameValue';
 import type { PictureSizes } from '@/core/layers/layerKind';
-import type { FrameFormat } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/frame/formats';
 import { deliveryLanguage } from '@/core/project/deliver';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';

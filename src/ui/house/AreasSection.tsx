@@ -1,8 +1,8 @@
 'use client';
 import { TrashIcon } from '@heroicons/react/24/outline';
-import type { OwnArea } from '@/core/document/template';
-import { FORMATS, pictureSize } from '@/core/layout/formats';
-import { safeArea } from '@/core/layout/safeAreas';
+import type { OwnArea } from '@/core/model/template';
+import { FORMATS, pictureSize } from '@/core/frame/formats';
+import { safeArea } from '@/core/frame/safeAreas';
 import { NumberBox } from '../shared/NumberBox';
 import { SelectBox } from '../shared/SelectBox';
 import type { SectionProps } from './HouseScreen';

@@ -1,5 +1,5 @@
 'use client';
-import type { CheckRules } from '@/core/proof/rules';
+import type { CheckRules } from '@/core/model/rules';
 import { CHECKS } from '@/core/proof/checks';
 import { SwitchBox } from '../shared/SwitchBox';
 import { FigureRow } from './FigureRow';

@@ -1,7 +1,7 @@
 'use client';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
-import { usesOf } from '@/core/document/houseChanges';
+import { usesOf } from '@/core/model/houseChanges';
 import { Button } from '../shared/Button';
 import { ColourBox } from '../shared/ColourBox';
 import type { SectionProps } from './HouseScreen';

@@ -1,8 +1,8 @@
 'use client';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
-import { usesOf } from '@/core/document/houseChanges';
-import { FACES } from '@/core/text/faces';
+import { usesOf } from '@/core/model/houseChanges';
+import { FACES } from '@/core/faces/faces';
 import { useFonts, titleFamily } from '../picture/useFonts';
 import { Button } from '../shared/Button';
 import { SelectBox } from '../shared/SelectBox';

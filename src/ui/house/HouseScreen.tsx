@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { House } from '@/core/document/house';
-import { houseChanges } from '@/core/document/houseChanges';
+import type { House } from '@/core/model/house';
+import { houseChanges } from '@/core/model/houseChanges';
 import type { HouseRecord } from '@/db/house';
 import type { TemplateRecord } from '@/db/templates';
 import { Button } from '../shared/Button';

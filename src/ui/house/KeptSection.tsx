@@ -1,5 +1,5 @@
 'use client';
-import { finishUses, moveUses } from '@/core/document/houseChanges';
+import { finishUses, moveUses } from '@/core/model/houseChanges';
 import type { SectionProps } from './HouseScreen';
 import { NamedRow } from './NamedRow';
 import { Uses } from './uses';

@@ -1,8 +1,8 @@
 'use client';
 import { del, get, set } from 'idb-keyval';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { House } from '@/core/document/house';
-import { mergeHouse } from '@/core/document/mergeHouse';
+import type { House } from '@/core/model/house';
+import { mergeHouse } from '@/core/model/mergeHouse';
 import { sameValue } from '@/core/kit/sameValue';
 import type { HouseRecord } from '@/db/house';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { DisplayList } from '@/core/display/list';
-import type { FrameFormat } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/frame/formats';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from './browserSurfaces';
 import type { Backdrop } from './paintBackdrop';

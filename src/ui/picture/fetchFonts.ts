@@ -1,5 +1,5 @@
-import { FACES } from '@/core/text/faces';
-import type { Face } from '@/core/text/faces';
+import { FACES } from '@/core/faces/faces';
+import type { Face } from '@/core/faces/faces';
 
 /** A font file as it was fetched. */
 export interface FetchedFont {

@@ -1,4 +1,4 @@
-import type { FrameFormat } from '@/core/layout/formats';
+import type { FrameFormat } from '@/core/frame/formats';
 import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
 import type { Painter } from '@/paint/painter';

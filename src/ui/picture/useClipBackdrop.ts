@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { MISSING_PICTURE } from '@/core/document/project';
+import { MISSING_PICTURE } from '@/core/model/project';
 import type { Backdrop } from './paintBackdrop';
 import { useBackdrop } from './backdrop';
 import type { VideoFrameImage } from './videoStore';

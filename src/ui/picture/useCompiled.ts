@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { FieldValues, Template } from '@/core/document/template';
-import type { FrameFormat } from '@/core/layout/formats';
+import type { FieldValues, Template } from '@/core/model/template';
+import type { FrameFormat } from '@/core/frame/formats';
 import { InputError } from '@/core/kit/inputError';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { picturesOf } from '@/core/resolve/pictures';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { FORMATS } from '@/core/layout/formats';
+import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import type { FileFacts } from '@/db/schema';
 import type { JobSummary } from '@/server/usecases/shapes';

@@ -2,8 +2,8 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import type { Field, FieldKind, FieldValues, Template } from '@/core/document/template';
-import { newRowsLayer } from '@/core/document/newLayers';
+import type { Field, FieldKind, FieldValues, Template } from '@/core/model/template';
+import { newRowsLayer } from '@/core/model/newLayers';
 import { testBox, testTemplate, testText } from '@/core/testing';
 import { CardForm } from './CardForm';
 

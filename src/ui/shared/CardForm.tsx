@@ -2,7 +2,7 @@
 import type { ChangeEvent } from 'react';
 import { countGraphemes, cutGraphemes } from '@/core/text/graphemes';
 import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/resolve/fieldValue';
-import type { Field, FieldValue, FieldValues, Template } from '@/core/document/template';
+import type { Field, FieldValue, FieldValues, Template } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { assertNever } from '@/core/kit/assertNever';
 import { ColourBox } from './ColourBox';

@@ -2,8 +2,8 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import type { House } from '@/core/document/house';
-import { FIRST_HOUSE } from '@/core/document/house';
+import type { House } from '@/core/model/house';
+import { FIRST_HOUSE } from '@/core/model/house';
 import { ColourBox, EyedropContext } from './ColourBox';
 import { jsonAnswer } from './forTest';
 

@@ -1,5 +1,5 @@
 'use client';
-import { isLanguageTag } from '@/core/text/language';
+import { isLanguageTag } from '@/core/faces/language';
 import { SelectBox } from './SelectBox';
 
 // Those whose capitals or forms of letters differ, those of the shipped faces' scripts, and neighbours.

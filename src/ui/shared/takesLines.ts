@@ -1,4 +1,4 @@
-import type { Field } from '@/core/document/template';
+import type { Field } from '@/core/model/template';
 
 // A box of one line shows about so many letters.
 const ONE_LINE = 60;

@@ -13,7 +13,7 @@ export interface UndoState {
 }
 
 /** Which changes are one step: those of one gesture are by themselves; a drag says where it begins and ends. */
-export interface UndoGrouping {
+interface UndoGrouping {
   /** From here on everything is one step, however long it takes. */
   begin(): void;
   /** What follows is a step of its own. */

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect } from 'react';
 import { createStore, useStore } from 'zustand';
-import type { House } from '@/core/document/house';
-import { FIRST_HOUSE } from '@/core/document/house';
+import type { House } from '@/core/model/house';
+import { FIRST_HOUSE } from '@/core/model/house';
 import type { HouseRecord } from '@/db/house';
 import { ask } from './api';
 

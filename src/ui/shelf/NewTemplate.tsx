@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { TEMPLATE_KINDS } from '@/core/document/kinds';
+import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { SelectBox } from '../shared/SelectBox';
 import { Labelled, StartDialog } from '../shared/StartDialog';
 

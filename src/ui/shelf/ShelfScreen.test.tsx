@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
-import type { Template } from '@/core/document/template';
+import type { Template } from '@/core/model/template';
 import type { ProjectSummary } from '@/db/projects';
 import type { ShelfEntry } from '@/server/usecases/shapes';
 import { jsonAnswer, renderScreen } from '../shared/forTest';

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { TEMPLATE_KINDS } from '@/core/document/kinds';
+import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { designValue } from '@/core/resolve/fieldValue';
 import type { ProjectSummary } from '@/db/projects';
 import type { ShelfEntry } from '@/server/usecases/shapes';

@@ -1,9 +1,9 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import type { Template } from '@/core/document/template';
-import { FORMATS, pictureSize } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
-import { designFrames, stretchTiming } from '@/core/timeline/stretch';
+import type { Template } from '@/core/model/template';
+import { FORMATS, pictureSize } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
+import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, RATES, secondsToFrame } from '@/core/time/rates';
 import type { FontLibrary } from '@/core/text/fontLibrary';

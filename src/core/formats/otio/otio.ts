@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { checkValue } from '../../document/check';
+import { checkValue } from '../../model/check';
 import { InputError } from '../../kit/inputError';
 import type { Clock } from '../../time/clock';
 import type { FrameRate } from '../../time/rates';

@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../../demo/templates';
-import { newPictureLayer } from '../../document/newLayers';
-import type { Template } from '../../document/template';
+import { newPictureLayer } from '../../model/newLayers';
+import type { Template } from '../../model/template';
 import { readTemplatePackage, renamePictures, writeTemplatePackage } from './templatePackage';
 
 const withPicture: Template = {

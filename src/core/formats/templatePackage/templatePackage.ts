@@ -1,12 +1,12 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import * as yup from 'yup';
-import { checkValue } from '../../document/check';
+import { checkValue } from '../../model/check';
 import { everyPicture } from '../../resolve/pictures';
-import { exactly, listOf } from '../../document/schemaParts';
-import type { Template } from '../../document/template';
-import { parseTemplate } from '../../document/templateSchema';
+import { exactly, listOf } from '../../model/schemaParts';
+import type { Template } from '../../model/template';
+import { parseTemplate } from '../../model/templateSchema';
 import { InputError } from '../../kit/inputError';
-import { FACES } from '../../text/faces';
+import { FACES } from '../../faces/faces';
 
 /** The newest package that this program reads and writes. docs/template-package.schema.json describes its manifest. */
 const PACKAGE_VERSION = 1;

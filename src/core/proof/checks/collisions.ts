@@ -1,7 +1,7 @@
 import type { Rect } from '../../kit/rect';
 import { intersectRects } from '../../kit/rect';
 import { endOf, freeLane } from '../../project/lanes';
-import { SHORTEST_FRAMES } from '../../timeline/stretch';
+import { SHORTEST_FRAMES } from '../../time/rates';
 import type { SeenTitle } from '../check';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';

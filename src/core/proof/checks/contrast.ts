@@ -1,9 +1,9 @@
 import type { DisplayItem } from '../../display/list';
 import type { Rect } from '../../kit/rect';
 import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rect';
-import type { FrameFormat } from '../../layout/formats';
-import { pictureSize } from '../../layout/formats';
-import type { Scrim } from '../../document/project';
+import type { FrameFormat } from '../../frame/formats';
+import { pictureSize } from '../../frame/formats';
+import type { Scrim } from '../../model/project';
 import type { CompiledText } from '../../timeline/compile';
 import { frameToTimecode } from '../../time/clock';
 import type { Check, LayoutContext } from '../check';

@@ -1,6 +1,6 @@
 import { cutFrames } from '../../project/clips';
 import { endOf } from '../../project/lanes';
-import { SHORTEST_FRAMES } from '../../timeline/stretch';
+import { SHORTEST_FRAMES } from '../../time/rates';
 import type { Check, TitleContext } from '../check';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';

@@ -1,5 +1,5 @@
 import { containsRect } from '../../kit/rect';
-import { pictureSize } from '../../layout/formats';
+import { pictureSize } from '../../frame/formats';
 import { fadeAt } from '../../project/deliver';
 import type { Check, LayoutContext } from '../check';
 import { defineCheck } from '../check';

@@ -1,5 +1,5 @@
 import { limitValue } from '../../resolve/fieldValue';
-import type { Field } from '../../document/template';
+import type { Field } from '../../model/template';
 import { cleanText } from '../../text/cleanText';
 import { defineCheck } from '../check';
 

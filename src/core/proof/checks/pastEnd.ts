@@ -1,5 +1,5 @@
 import { endOf, meet } from '../../project/lanes';
-import { SHORTEST_FRAMES } from '../../timeline/stretch';
+import { SHORTEST_FRAMES } from '../../time/rates';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 

@@ -1,4 +1,4 @@
-import { layerWords } from '../../document/template';
+import { layerWords } from '../../model/template';
 import { defineCheck } from '../check';
 import { sayTime } from '../finding';
 import { lengthToRead } from '../readableTime';

@@ -1,4 +1,4 @@
-import { pictureSize } from '../../layout/formats';
+import { pictureSize } from '../../frame/formats';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 

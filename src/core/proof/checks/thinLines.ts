@@ -1,5 +1,5 @@
 import { outwardRect } from '../../kit/rect';
-import { FORMATS } from '../../layout/formats';
+import { FORMATS } from '../../frame/formats';
 import { defineCheck } from '../check';
 import type { Pixels } from '../eyes';
 import type { Found } from '../finding';

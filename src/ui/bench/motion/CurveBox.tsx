@@ -1,8 +1,8 @@
 'use client';
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import type { Keyframe } from '@/core/document/template';
-import { keyShare } from '@/core/timeline/tracks';
+import type { Keyframe } from '@/core/model/template';
+import { keyShare } from '@/core/titleTime/tracks';
 import { useBench } from '../benchStore';
 
 type Curve = Keyframe['curve'];

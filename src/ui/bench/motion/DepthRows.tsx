@@ -1,5 +1,5 @@
 'use client';
-import type { Layer, Motion } from '@/core/document/template';
+import type { Layer, Motion } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../../shared/NumberBox';
 import { useApply } from '../benchStore';

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
-import { newHoldUse } from '@/core/document/newMove';
-import type { HoldUse, Layer } from '@/core/document/template';
+import { newHoldUse } from '@/core/model/newMove';
+import type { HoldUse, Layer } from '@/core/model/template';
 import { HOLD_MOVES } from '@/core/holdMoves';
 import { bindLayer } from '@/core/layers';
 import { Row } from '../PropertyRow';

@@ -2,9 +2,9 @@
 import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import { toast } from 'sonner';
-import type { OwnMove } from '@/core/document/house';
-import { ownMoveToText, textToOwnMove } from '@/core/document/ownMove';
-import type { Motion } from '@/core/document/template';
+import type { OwnMove } from '@/core/model/house';
+import { ownMoveToText, textToOwnMove } from '@/core/model/ownMove';
+import type { Motion } from '@/core/model/template';
 import { wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
 import { FilePicker } from '../../shared/FilePicker';

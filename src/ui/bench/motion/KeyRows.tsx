@@ -1,9 +1,9 @@
 'use client';
 import { TrashIcon } from '@heroicons/react/24/outline';
-import type { FieldValue, Keyframe, Layer, Track } from '@/core/document/template';
+import type { FieldValue, Keyframe, Layer, Track } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
-import { designTiming, secondsToMoment } from '@/core/timeline/moments';
-import { keySeconds } from '@/core/timeline/moveKeys';
+import { designTiming, secondsToMoment } from '@/core/titleTime/moments';
+import { keySeconds } from '@/core/titleTime/moveKeys';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';

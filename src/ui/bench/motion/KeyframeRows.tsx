@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { keysFor, setKey, updateTrack } from '@/core/document/editTracks';
-import type { Layer, Template, Track } from '@/core/document/template';
-import { updateLayer } from '@/core/document/editTemplate';
+import { keysFor, setKey, updateTrack } from '@/core/edit/editTracks';
+import type { Layer, Template, Track } from '@/core/model/template';
+import { updateLayer } from '@/core/edit/editTemplate';
 import { bindLayer, findProperty } from '@/core/layers';
-import { secondsToMoment } from '@/core/timeline/moments';
-import { reverseKeys, shiftKeys, snapKeys, stretchKeys } from '@/core/timeline/moveKeys';
+import { secondsToMoment } from '@/core/titleTime/moments';
+import { reverseKeys, shiftKeys, snapKeys, stretchKeys } from '@/core/titleTime/moveKeys';
 import { RATES } from '@/core/time/rates';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';

@@ -1,5 +1,5 @@
 'use client';
-import type { Layer, Matte } from '@/core/document/template';
+import type { Layer, Matte } from '@/core/model/template';
 import { Segmented } from '../../shared/Segmented';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';

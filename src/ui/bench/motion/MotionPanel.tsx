@@ -1,8 +1,8 @@
 'use client';
-import { newMoveUse } from '@/core/document/newMove';
-import { fitMove, updateLayer } from '@/core/document/editTemplate';
-import { fitWaiting } from '@/core/document/marks';
-import type { Layer, Motion, MoveUse, Timing } from '@/core/document/template';
+import { newMoveUse } from '@/core/model/newMove';
+import { fitMove, updateLayer } from '@/core/edit/editTemplate';
+import { fitWaiting } from '@/core/edit/marks';
+import type { Layer, Motion, MoveUse, Timing } from '@/core/model/template';
 import { mirrorMove } from '@/core/timeline/motion';
 import { Segmented } from '../../shared/Segmented';
 import { useApply } from '../benchStore';

@@ -1,6 +1,6 @@
 'use client';
 import { TrashIcon } from '@heroicons/react/24/outline';
-import type { Layer } from '@/core/document/template';
+import type { Layer } from '@/core/model/template';
 import type { Offer } from './MoveMenu';
 import { MoveMenu } from './MoveMenu';
 

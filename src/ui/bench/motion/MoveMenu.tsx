@@ -3,7 +3,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { ChevronUpDownIcon } from '@heroicons/react/24/outline';
 import { useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
-import type { Layer } from '@/core/document/template';
+import type { Layer } from '@/core/model/template';
 import type { Previewed } from './movePreview';
 import { MoveTile } from './MoveTile';
 

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { fitMove } from '@/core/document/editTemplate';
-import { newMoveUse } from '@/core/document/newMove';
-import type { Layer, MoveUse, UnitKind } from '@/core/document/template';
+import { fitMove } from '@/core/edit/editTemplate';
+import { newMoveUse } from '@/core/model/newMove';
+import type { Layer, MoveUse, UnitKind } from '@/core/model/template';
 import { EASES } from '@/core/eases';
 import { bindLayer } from '@/core/layers';
 import { MOVES } from '@/core/moves';

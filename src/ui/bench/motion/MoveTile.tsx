@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { Layer } from '@/core/document/template';
-import { layerWords } from '@/core/document/template';
+import type { Layer } from '@/core/model/template';
+import { layerWords } from '@/core/model/template';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '../../picture/browserSurfaces';
 import { useFonts } from '../../picture/useFonts';

@@ -1,9 +1,9 @@
 'use client';
 import { ArrowPathIcon } from '@heroicons/react/24/outline';
-import type { MoveUse, Spread } from '@/core/document/template';
+import type { MoveUse, Spread } from '@/core/model/template';
 import type { Pivot } from '@/core/moves/move';
 import { PIVOTS } from '@/core/moves/move';
-import { ORDERS } from '@/core/timeline/orders';
+import { ORDERS } from '@/core/orders';
 import { RATES } from '@/core/time/rates';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';

@@ -1,5 +1,5 @@
 'use client';
-import type { Retime } from '@/core/document/template';
+import type { Retime } from '@/core/model/template';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../PropertyRow';

@@ -11,9 +11,9 @@ import {
   newRowsLayer,
   newStackLayer,
   newTextLayer,
-} from '@/core/document/newLayers';
-import { newHoldUse, newMoveUse } from '@/core/document/newMove';
-import type { Layer } from '@/core/document/template';
+} from '@/core/model/newLayers';
+import { newHoldUse, newMoveUse } from '@/core/model/newMove';
+import type { Layer } from '@/core/model/template';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { makePreview, previewSeconds } from './movePreview';
 

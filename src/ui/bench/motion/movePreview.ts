@@ -1,14 +1,14 @@
-import { newBoxLayer } from '@/core/document/newLayers';
-import { motionOf } from '@/core/document/newMove';
-import { newTemplate } from '@/core/document/newTemplate';
-import type { HoldUse, Layer, MoveUse, Template } from '@/core/document/template';
-import { FORMATS } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
+import { newBoxLayer } from '@/core/model/newLayers';
+import { motionOf } from '@/core/model/newMove';
+import { newTemplate } from '@/core/model/newTemplate';
+import type { HoldUse, Layer, MoveUse, Template } from '@/core/model/template';
+import { FORMATS } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
-import type { TitleTiming } from '@/core/timeline/stretch';
-import { stretchTiming } from '@/core/timeline/stretch';
+import type { TitleTiming } from '@/core/titleTime/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 
 /** A layer by itself in the middle of a frame, playing a move, and the part of that frame that a tile shows. */

@@ -1,4 +1,4 @@
-import type { Spread, UnitKind } from '@/core/document/template';
+import type { Spread, UnitKind } from '@/core/model/template';
 import type { Pivot } from '@/core/moves/move';
 
 export const UNIT_LABELS: Readonly<Record<UnitKind, string>> = {

@@ -1,8 +1,8 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { newPlan } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
+import { newPlan } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';

@@ -1,7 +1,7 @@
 'use client';
 import { DocumentDuplicateIcon, TrashIcon } from '@heroicons/react/24/outline';
-import type { Title } from '@/core/document/project';
-import type { FieldValue } from '@/core/document/template';
+import type { Title } from '@/core/model/project';
+import type { FieldValue } from '@/core/model/template';
 import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import { plainName } from '@/core/project/swap';
 import { CardForm } from '../../shared/CardForm';

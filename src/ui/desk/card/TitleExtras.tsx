@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import { changeTitles } from '@/core/project/work';
 import { Button } from '../../shared/Button';

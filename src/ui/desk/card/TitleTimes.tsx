@@ -6,7 +6,7 @@ import { Pill } from '../../shared/Pill';
 import { useApplyTitles, useDesk } from '../deskContext';
 import { useReading } from '../useReading';
 import { changeTitles } from '@/core/project/work';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import type { ChosenTitles } from './TitleCard';
 
 // While fonts are loaded nothing is known of a title's reading.

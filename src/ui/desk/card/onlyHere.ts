@@ -1,5 +1,5 @@
 'use client';
-import { MASTER_ID } from '@/core/document/plan';
+import { MASTER_ID } from '@/core/model/plan';
 import { useDelivery, useDesk, useDeskUi } from '../deskContext';
 
 /** Whether changes on the card count in the shown delivery alone; the master has nothing of its own. */

@@ -1,9 +1,9 @@
 'use client';
 import { PlusIcon, TrashIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
-import type { Delivery } from '@/core/document/plan';
-import { MASTER_ID } from '@/core/document/plan';
-import { FORMATS } from '@/core/layout/formats';
+import type { Delivery } from '@/core/model/plan';
+import { MASTER_ID } from '@/core/model/plan';
+import { FORMATS } from '@/core/frame/formats';
 import { Button } from '../../shared/Button';
 import { LanguageBox } from '../../shared/LanguageBox';
 import { Modal } from '../../shared/Modal';

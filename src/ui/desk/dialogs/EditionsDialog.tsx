@@ -1,6 +1,6 @@
 'use client';
-import type { Delivery } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
+import type { Delivery } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
 import { swapTitle } from '@/core/project/swap';
 import type { EditionRecord } from '@/db/templates';
 import { Button } from '../../shared/Button';

@@ -1,11 +1,11 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { newPlan } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
+import { newPlan } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import type { QuietMap } from '@/core/quiet/quietMap';
-import { FACES } from '@/core/text/faces';
+import { FACES } from '@/core/faces/faces';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DeskView } from '../deskContext';

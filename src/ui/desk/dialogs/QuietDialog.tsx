@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import type { Title } from '@/core/document/project';
-import { FORMATS, pictureSize } from '@/core/layout/formats';
-import { safeArea } from '@/core/layout/safeAreas';
+import type { Title } from '@/core/model/project';
+import { FORMATS, pictureSize } from '@/core/frame/formats';
+import { safeArea } from '@/core/frame/safeAreas';
 import type { Rect } from '@/core/kit/rect';
 import { unionRects } from '@/core/kit/rect';
 import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { Title } from '@/core/document/project';
-import type { Template } from '@/core/document/template';
+import type { Title } from '@/core/model/project';
+import type { Template } from '@/core/model/template';
 import { canTake, sourcesOf, swapTemplate, swapTitle } from '@/core/project/swap';
 import type { EditionRecord } from '@/db/templates';
 import { Button } from '../../shared/Button';

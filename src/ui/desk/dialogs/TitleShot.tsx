@@ -1,18 +1,18 @@
 'use client';
 import { useMemo } from 'react';
-import type { Title } from '@/core/document/project';
-import { FORMATS } from '@/core/layout/formats';
-import { previewFormat } from '@/core/layout/previewFormat';
+import type { Title } from '@/core/model/project';
+import { FORMATS } from '@/core/frame/formats';
+import { previewFormat } from '@/core/frame/previewFormat';
 import { titleFrame, titleIn } from '@/core/project/deliver';
 import { spanAt } from '@/core/project/lanes';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { frameToSeconds } from '@/core/time/rates';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { useClipBackdrop } from '../../picture/useClipBackdrop';
 import { useFonts } from '../../picture/useFonts';
 import { useClips, useDelivery, useDesk } from '../deskContext';
 import { useTitleCompiler } from '../useTitleCompiler';
-import type { Delivery } from '@/core/document/plan';
+import type { Delivery } from '@/core/model/plan';
 
 interface Props {
   readonly title: Title;

@@ -1,7 +1,7 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { newPlan } from '@/core/document/plan';
+import { newPlan } from '@/core/model/plan';
 import type { Finding } from '@/core/proof/finding';
 import { toFinding } from '@/core/proof/finding';
 import type { DeskView } from '../deskContext';

@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { newPlan } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
+import { newPlan } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import type { Finding } from '@/core/proof/finding';
 import { toFinding } from '@/core/proof/finding';

@@ -2,7 +2,7 @@
 import { PrinterIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
 import { useState } from 'react';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import type { Finding } from '@/core/proof/finding';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import type { DeskProject } from '@/server/usecases/shapes';

@@ -3,7 +3,7 @@ import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
-import type { Plan } from '@/core/document/plan';
+import type { Plan } from '@/core/model/plan';
 import type { Finding } from '@/core/proof/finding';
 import type { ProofProgress } from '@/core/proof/proofer';
 import type { QuietMap } from '@/core/quiet/quietMap';

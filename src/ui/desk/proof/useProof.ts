@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
-import type { House } from '@/core/document/house';
-import type { Title } from '@/core/document/project';
+import type { House } from '@/core/model/house';
+import type { Title } from '@/core/model/project';
 import type { Work } from '@/core/project/work';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import type { ProofReply, ProofRequest, ProofWork } from '@/workers/proofMessages';

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { ChangeEvent, FocusEvent, KeyboardEvent } from 'react';
-import type { Title } from '@/core/document/project';
-import type { Field } from '@/core/document/template';
+import type { Title } from '@/core/model/project';
+import type { Field } from '@/core/model/template';
 import { InputError } from '@/core/kit/inputError';
 import type { Column } from '@/core/project/cells';
 import { withCell } from '@/core/project/cells';

@@ -1,8 +1,8 @@
 'use client';
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import type { Delivery } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
+import type { Delivery } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
 import type { CellContext, Column } from '@/core/project/cells';
 import { cellText, fieldOf } from '@/core/project/cells';
 import { titleIn } from '@/core/project/deliver';

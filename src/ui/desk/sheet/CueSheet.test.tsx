@@ -1,7 +1,7 @@
 import { beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import { DeskProvider, newerEdition } from '../deskContext';
 import type { DeskView } from '../deskContext';

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { designValue } from '@/core/resolve/fieldValue';
-import type { Title } from '@/core/document/project';
-import type { Template } from '@/core/document/template';
+import type { Title } from '@/core/model/project';
+import type { Template } from '@/core/model/template';
 import type { CellContext, Column } from '@/core/project/cells';
 import { cellText, columnsFor } from '@/core/project/cells';
 import type { Titles } from '../deskStore';

@@ -1,7 +1,7 @@
 'use client';
 import { memo } from 'react';
-import type { Clip } from '@/core/document/project';
-import { MISSING_PICTURE } from '@/core/document/project';
+import type { Clip } from '@/core/model/project';
+import { MISSING_PICTURE } from '@/core/model/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { reorderClip, trimRipple } from '@/core/project/clips';
 import type { Work } from '@/core/project/work';

@@ -1,9 +1,9 @@
 'use client';
 import { memo } from 'react';
 import { designValue } from '@/core/resolve/fieldValue';
-import type { Title } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
 import { titleIn } from '@/core/project/deliver';
-import { stretchTiming } from '@/core/timeline/stretch';
+import { stretchTiming } from '@/core/titleTime/stretch';
 import { secondsToNearestFrames } from '@/core/time/rates';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { classes } from '../../shared/classes';

@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { Clip, Title } from '@/core/document/project';
-import { newClip } from '@/core/document/project';
+import type { Clip, Title } from '@/core/model/project';
+import { newClip } from '@/core/model/project';
 import type { Player } from '../../picture/usePlayer';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';

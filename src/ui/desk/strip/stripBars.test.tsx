@@ -1,7 +1,7 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import type { Clip, Title } from '@/core/document/project';
-import { newClip } from '@/core/document/project';
+import type { Clip, Title } from '@/core/model/project';
+import { newClip } from '@/core/model/project';
 import { useClips, useTitles } from '../deskContext';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';

@@ -1,7 +1,7 @@
 import { describe, expect, jest, test } from '@jest/globals';
-import { newPlan } from '@/core/document/plan';
-import type { Title } from '@/core/document/project';
-import { newTitle } from '@/core/document/project';
+import { newPlan } from '@/core/model/plan';
+import type { Title } from '@/core/model/project';
+import { newTitle } from '@/core/model/project';
 import { freeLane } from '@/core/project/lanes';
 import type { Work } from '@/core/project/work';
 import { createDeskStore, updateTitle } from '../deskStore';

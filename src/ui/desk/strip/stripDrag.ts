@@ -1,8 +1,8 @@
-import type { Title } from '@/core/document/project';
-import { MOST_LANES } from '@/core/document/project';
+import type { Title } from '@/core/model/project';
+import { MOST_LANES } from '@/core/model/project';
 import { endOf } from '@/core/project/lanes';
 import type { Span } from '@/core/project/lanes';
-import { SHORTEST_FRAMES } from '@/core/timeline/stretch';
+import { SHORTEST_FRAMES } from '@/core/time/rates';
 
 export type Grip = 'whole' | 'start' | 'end';
 

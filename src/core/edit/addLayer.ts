@@ -1,0 +1,121 @@
+import { dropTargets } from './dropTargets';
+import {
+  newBackdropLayer,
+  newBoxLayer,
+  newCopyLayer,
+  newGroupLayer,
+  newLightLayer,
+  newParticlesLayer,
+  newPictureLayer,
+  newRowsLayer,
+  newStackLayer,
+  newTextLayer,
+  placeAt,
+} from '../model/newLayers';
+import type { Layer, Template } from '../model/template';
+
+/** A template with a new layer, and the new layer's id. */
+export interface Added {
+  readonly template: Template;
+  readonly layerId: string;
+}
+
+/** A free id with a prefix, such as `text-3`. */
+export function freeId(
+  taken: readonly { readonly id: string }[],
+  prefix: string,
+): { id: string; number: number } {
+  const ids = new Set(taken.map((item) => item.id));
+  let number = 1;
+  while (ids.has(`${prefix}-${number}`)) number++;
+  return { id: `${prefix}-${number}`, number };
+}
+
+function put(template: Template, at: number, layer: Layer): Added {
+  return { template: { ...template, layers: template.layers.toSpliced(at, 0, layer) }, layerId: layer.id };
+}
+
+/** Where a layer goes that belongs under all of the given ones: right below the lowest; at the bottom for none. */
+function below(template: Template, ids: readonly string[]): number {
+  const lowest = Math.max(-1, ...ids.map((id) => template.layers.findIndex((one) => one.id === id)));
+  return lowest < 0 ? template.layers.length : lowest + 1;
+}
+
+/** Adds a text on top, in the middle of the frame. */
+export function addText(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'text');
+  const place = placeAt({ point: 'centre', target: { kind: 'frame' }, targetPoint: 'centre' });
+  return put(template, 0, { ...newTextLayer(id, `Text ${number}`), place });
+}
+
+/**
+ * Adds a box. With layers to enclose it goes right under the lowest of them and fits round them; otherwise it lies
+ * at the bottom with a size of its own.
+ */
+export function addBox(template: Template, encloses: readonly string[]): Added {
+  const { id, number } = freeId(template.layers, 'box');
+  const name = encloses.length > 0 ? `Panel ${number}` : `Box ${number}`;
+  return put(template, below(template, encloses), newBoxLayer(id, name, encloses));
+}
+
+/** Adds a picture on top. */
+export function addPicture(template: Template, asset: string | null, name?: string): Added {
+  const { id, number } = freeId(template.layers, 'picture');
+  return put(template, 0, newPictureLayer(id, (name ?? `Picture ${number}`).slice(0, 80), asset));
+}
+
+/** Adds a list of rows on top. */
+export function addRows(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'rows');
+  return put(template, 0, newRowsLayer(id, `Rows ${number}`));
+}
+
+/** Adds a background below everything. */
+export function addBackdrop(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'backdrop');
+  return put(template, template.layers.length, newBackdropLayer(id, `Background ${number}`));
+}
+
+/** Adds particles on top. */
+export function addParticles(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'particles');
+  return put(template, 0, newParticlesLayer(id, `Particles ${number}`));
+}
+
+/** Adds a light on top. */
+export function addLight(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'light');
+  return put(template, 0, newLightLayer(id, `Light ${number}`));
+}
+
+/** Puts layers into a new group, which takes the place of the topmost of them. Members leave other groups. */
+export function addGroup(template: Template, members: readonly string[]): Added {
+  const { id, number } = freeId(template.layers, 'group');
+  const ordered = template.layers.filter((one) => members.includes(one.id)).map((one) => one.id);
+  const top = template.layers.findIndex((one) => one.id === ordered[0]);
+  const freed = dropTargets(template, ordered, 'group');
+  return put(freed, Math.max(0, top), newGroupLayer(id, `Group ${number}`, ordered));
+}
+
+/** Puts layers into a new stack in their order, where the first of them is. Members leave other stacks. */
+export function addStack(template: Template, members: readonly string[]): Added {
+  const { id, number } = freeId(template.layers, 'stack');
+  const ordered = template.layers.filter((one) => members.includes(one.id)).map((one) => one.id);
+  const first = template.layers.find((one) => one.id === ordered[0]);
+  const freed = dropTargets(template, ordered, 'stack');
+  const stack = newStackLayer(id, `Stack ${number}`, ordered);
+  const inside = first?.place.target.kind === 'layer' && ordered.includes(first.place.target.layerId);
+  const placed = first === undefined || inside ? stack : { ...stack, place: first.place };
+  return put(freed, below(freed, ordered), placed);
+}
+
+/** Adds a linked copy right below its original. */
+export function addCopy(template: Template, of: string): Added {
+  const { id } = freeId(template.layers, 'copy');
+  const original = template.layers.find((one) => one.id === of);
+  return put(
+    template,
+    below(template, [of]),
+    newCopyLayer(id, `Copy of ${original?.name ?? of}`.slice(0, 80), of),
+  );
+}

@@ -1,0 +1,176 @@
+import * as yup from 'yup';
+import { sameValue } from '../kit/sameValue';
+import { checkValue } from './check';
+import { layerSchema, motionSchema } from './layerSchema';
+import type { Look } from './look';
+import { PLAIN_LOOK } from './look';
+import { newBoxLayer, newTextLayer } from './newLayers';
+import type { CheckRules, ReadingRules } from './rules';
+import { checksSchema, FIRST_CHECKS, FIRST_READING, readingSchema } from './rules';
+import { FACES } from '../faces/faces';
+import { colour, exactly, id, idOf, languageTag, listOf, number, oneOfShapes, variant } from './schemaParts';
+import { areasSchema } from './templateSchema';
+import type { BoxLayer, Highlight, Layer, Motion, OwnArea, TextStyle, Template } from './template';
+
+/** A colour of the house, by name. */
+interface HouseColour {
+  readonly id: string;
+  readonly name: string;
+  readonly colour: string;
+}
+
+/** A saved style: what it gives to a text, or to a box. */
+export type Finish =
+  | {
+      readonly kind: 'text';
+      readonly id: string;
+      readonly name: string;
+      readonly look: Look;
+      readonly style: TextStyle;
+      readonly highlight: Highlight | null;
+    }
+  | {
+      readonly kind: 'box';
+      readonly id: string;
+      readonly name: string;
+      readonly look: Look;
+      readonly fill: string;
+      readonly fillOpacity: number;
+      readonly shape: BoxLayer['shape'];
+      readonly padding: BoxLayer['padding'];
+    };
+
+/** Motion that was made on one layer and is kept, without its words, for others. */
+export interface OwnMove {
+  readonly id: string;
+  readonly name: string;
+  readonly motion: Motion;
+}
+
+/** A face of the house, by what it is for. */
+interface HouseFace {
+  readonly id: string;
+  readonly name: string;
+  /** Id of a face in the font catalogue. */
+  readonly face: string;
+}
+
+/** How titles without moves of their own fade. */
+interface HouseTiming {
+  readonly fadeInSeconds: number;
+  readonly fadeOutSeconds: number;
+}
+
+/** The house style. */
+export interface House {
+  readonly colours: readonly HouseColour[];
+  readonly faces: readonly HouseFace[];
+  readonly finishes: readonly Finish[];
+  readonly moves: readonly OwnMove[];
+  readonly timing: HouseTiming;
+  readonly reading: ReadingRules;
+  readonly checks: CheckRules;
+  /** Title-safe areas that differ from the standards', for new templates and for checks. */
+  readonly areas: readonly OwnArea[];
+  /** The language of words (BCP 47) where nothing nearer says one. */
+  readonly language?: string;
+}
+
+const name = yup.string().required().min(1).max(60);
+const part = { id, name, kind: yup.string(), look: yup.object().required() };
+const houseSchema = exactly({
+  colours: listOf(exactly({ id, name, colour }), 64),
+  finishes: listOf(
+    oneOfShapes('kind', {
+      text: variant({
+        ...part,
+        style: yup.object().required(),
+        highlight: yup.object().defined().nullable(),
+      }),
+      box: variant({
+        ...part,
+        fill: colour,
+        fillOpacity: yup.number().required().min(0).max(1),
+        shape: yup.object().required(),
+        padding: yup.object().required(),
+      }),
+    }),
+    200,
+  ),
+  faces: listOf(exactly({ id, name, face: idOf(FACES) }), 40),
+  moves: listOf(exactly({ id, name, motion: motionSchema }), 200),
+  timing: exactly({ fadeInSeconds: number(0, 10), fadeOutSeconds: number(0, 10) }),
+  reading: readingSchema,
+  checks: checksSchema,
+  areas: areasSchema,
+  language: languageTag,
+});
+
+/** A house document from outside, checked; each finish by what it makes of a layer. Throws InputError. */
+export function parseHouse(value: unknown, where = 'House'): House {
+  const house = checkValue<House>(houseSchema, value, where);
+  for (const finish of house.finishes) {
+    const bare = finish.kind === 'text' ? newTextLayer('layer', 'Layer') : newBoxLayer('layer', 'Layer', []);
+    checkValue(asSchema, { layer: applyFinish(bare, finish) }, `${where}, finish "${finish.name}"`);
+  }
+  return house;
+}
+
+const asSchema = exactly({ layer: layerSchema });
+
+/** A layer with a finish put on; a layer of another kind is left as it is. A text keeps its own size. */
+export function applyFinish(layer: Layer, finish: Finish): Layer {
+  // A finish that was kept before a look had all that it has now is plain in the rest.
+  const look = { ...PLAIN_LOOK, ...finish.look };
+  if (layer.kind === 'text' && finish.kind === 'text') {
+    const { style, highlight } = finish;
+    return { ...layer, finish: finish.id, look, highlight, style: { ...style, sizeU: layer.style.sizeU } };
+  }
+  if (layer.kind === 'box' && finish.kind === 'box') {
+    const { fill, fillOpacity, shape, padding } = finish;
+    return { ...layer, finish: finish.id, look, fill, fillOpacity, shape, padding };
+  }
+  return layer;
+}
+
+/** What a layer looks like, as a finish; null for a kind that takes none. */
+export function finishOf(layer: Layer, finishId: string, finishName: string): Finish | null {
+  const common = { id: finishId, name: finishName, look: layer.look };
+  if (layer.kind === 'text') {
+    return { kind: 'text', ...common, style: layer.style, highlight: layer.highlight };
+  }
+  if (layer.kind !== 'box') return null;
+  const { fill, fillOpacity, shape, padding } = layer;
+  return { kind: 'box', ...common, fill, fillOpacity, shape, padding };
+}
+
+/** The template with a finish put anew on every layer that has it; the same template when nothing is otherwise then. */
+export function updateFinish(template: Template, finish: Finish): Template {
+  const layers = template.layers.map((layer) =>
+    layer.finish === finish.id ? applyFinish(layer, finish) : layer,
+  );
+  return sameValue(layers, template.layers) ? template : { ...template, layers };
+}
+
+/** The house as it is first set up. */
+export const FIRST_HOUSE: House = {
+  colours: [
+    { id: 'deep-water', name: 'Deep water', colour: '#10303c' },
+    { id: 'lamp-gold', name: 'Lamp gold', colour: '#e3b94f' },
+    { id: 'pale-sand', name: 'Pale sand', colour: '#f0d9a2' },
+    { id: 'paper', name: 'Paper', colour: '#fff6e2' },
+    { id: 'hull-red', name: 'Hull red', colour: '#6d2a2c' },
+    { id: 'reed-green', name: 'Reed green', colour: '#3c4a22' },
+    { id: 'night', name: 'Night', colour: '#0c1f29' },
+  ],
+  faces: [
+    { id: 'heading', name: 'Names and headings', face: 'barlow-condensed' },
+    { id: 'reading', name: 'Text to be read', face: 'hanken-grotesk' },
+  ],
+  finishes: [],
+  moves: [],
+  timing: { fadeInSeconds: 0.4, fadeOutSeconds: 0.4 },
+  reading: FIRST_READING,
+  checks: FIRST_CHECKS,
+  areas: [],
+};

@@ -1,0 +1,241 @@
+import * as yup from 'yup';
+import { FORMATS } from '../frame/formats';
+import { SCENES } from '../scenes';
+import { SHORTEST_FRAMES } from '../time/rates';
+import { RATES } from '../time/rates';
+import { checkValue } from './check';
+import { colour, deliveryId, exactly, flag, listOf, number, opacity, text, word } from './schemaParts';
+import type { FieldValue, FieldValues } from './template';
+
+/** A picture on the strip; all numbers are frames of the project's rate. */
+export interface Clip {
+  readonly id: string;
+  /** A scene's id, `asset:` or `video:` and an asset id, a plain colour `#rrggbb`, or `missing` for one that is not here. */
+  readonly picture: string;
+  readonly label: string;
+  readonly startFrame: number;
+  readonly lengthFrames: number;
+  readonly sourceStartFrame: number;
+  /** How long its picture is; null for one without an end, such as a still. */
+  readonly sourceLengthFrames: number | null;
+  /** Where it was recorded; empty when nobody said. */
+  readonly place: string;
+  /** When it was recorded, as an ISO date or time; empty when nobody said. */
+  readonly recordedAt: string;
+}
+
+/** What a delivery has otherwise for one title. */
+export interface DeliveryChange {
+  /** The title is not in this delivery. */
+  readonly leftOut: boolean;
+  /** Values that differ from the title's own, by field id. */
+  readonly values: FieldValues;
+  /** How far it stands from where the template puts it; null for as in the other deliveries. */
+  readonly shift: Shift | null;
+}
+
+/** A way that a whole title is moved in the picture, in design units. */
+export interface Shift {
+  readonly dxU: number;
+  readonly dyU: number;
+}
+
+/** A plain layer over the whole picture, under the title. */
+export interface Scrim {
+  readonly colour: string;
+  readonly opacity: number;
+}
+
+/** Words that the title's template has no field for, under the name of the field they were typed in. */
+export interface KeptWords {
+  readonly label: string;
+  readonly value: FieldValue;
+}
+
+/** One use of a template in a project. */
+export interface Title {
+  readonly id: string;
+  readonly editionId: string;
+  readonly startFrame: number;
+  readonly lengthFrames: number;
+  /** 0 is nearest the pictures; higher lanes are nearer the viewer. */
+  readonly lane: number;
+  readonly values: FieldValues;
+  /** Whether it stays on its edition when a newer one is out. */
+  readonly keepsEdition: boolean;
+  /** Whether it goes along when the clip that it starts over is moved, or stays at its time. */
+  readonly heldTo: 'clip' | 'time';
+  /** The whole title fades in and out in so many frames; 0 for not at all. */
+  readonly fadeInFrames: number;
+  readonly fadeOutFrames: number;
+  readonly shift: Shift | null;
+  /** What darkens or lightens the pictures under it. */
+  readonly scrim: Scrim | null;
+  /** By delivery id. */
+  readonly perDelivery: Readonly<Record<string, DeliveryChange>>;
+  readonly kept: readonly KeptWords[];
+}
+
+/** A clip with what nobody has set yet. */
+export function newClip(
+  clip: Pick<Clip, 'id' | 'picture' | 'startFrame' | 'lengthFrames'> & Partial<Clip>,
+): Clip {
+  return { label: '', sourceStartFrame: 0, sourceLengthFrames: null, place: '', recordedAt: '', ...clip };
+}
+
+/** A title with what nobody has set yet. */
+export function newTitle(
+  title: Pick<Title, 'id' | 'editionId' | 'startFrame' | 'lengthFrames' | 'lane'> & Partial<Title>,
+): Title {
+  return {
+    values: {},
+    keepsEdition: false,
+    heldTo: 'clip',
+    fadeInFrames: 0,
+    fadeOutFrames: 0,
+    shift: null,
+    scrim: null,
+    perDelivery: {},
+    kept: [],
+    ...title,
+  };
+}
+
+/** What a project says of itself. */
+export interface ProjectSettings {
+  readonly name: string;
+  readonly production: string;
+  readonly format: string;
+  readonly rate: string;
+}
+
+const TEN_HOURS_FRAMES = 60 * 60 * 60 * 10;
+const frames = (min: number): yup.NumberSchema<number> =>
+  yup.number().required().integer().min(min).max(TEN_HOURS_FRAMES);
+
+/** The most characters that a title says in one place, and what it can keep without a field. */
+export const LONGEST_WORDS = 20_000;
+export const LONGEST_LABEL = 80;
+export const MOST_KEPT = 60;
+
+/** Title lanes that a strip can have. */
+export const MOST_LANES = 21;
+
+const isValue = (value: unknown): boolean =>
+  (typeof value === 'string' && value.length <= LONGEST_WORDS) ||
+  typeof value === 'boolean' ||
+  Number.isFinite(value);
+const VALUE = 'words of at most 20 000 characters, numbers and switches';
+const valueSchema = yup.mixed().test('value', VALUE, isValue);
+const valuesSchema = yup
+  .object()
+  .required()
+  .test('values', VALUE, (values) => Object.values(values).every(isValue));
+const shiftSchema = yup
+  .object({ dxU: number(-8000, 8000), dyU: number(-8000, 8000) })
+  .noUnknown()
+  .defined()
+  .nullable()
+  .default(undefined);
+
+const titleSchema = yup
+  .object({
+    id: yup.string().required().min(1).max(64),
+    editionId: yup.string().required().min(1).max(64),
+    startFrame: frames(0),
+    lengthFrames: frames(SHORTEST_FRAMES),
+    lane: yup
+      .number()
+      .required()
+      .integer()
+      .min(0)
+      .max(MOST_LANES - 1),
+    values: valuesSchema,
+    keepsEdition: yup.boolean().required(),
+    heldTo: word(['clip', 'time']),
+    fadeInFrames: frames(0),
+    fadeOutFrames: frames(0),
+    shift: shiftSchema,
+    scrim: yup.object({ colour, opacity }).noUnknown().defined().nullable().default(undefined),
+    perDelivery: yup.lazy((value: unknown) =>
+      yup
+        .object(
+          Object.fromEntries(
+            Object.keys(typeof value === 'object' && value !== null ? value : {}).map((key) => [
+              key,
+              exactly({ leftOut: flag, values: valuesSchema, shift: shiftSchema }),
+            ]),
+          ),
+        )
+        .required()
+        .test('deliveries', 'ids of deliveries', (changes) =>
+          Object.keys(changes).every((key) => deliveryId.isValidSync(key)),
+        ),
+    ),
+    kept: listOf(exactly({ label: text(LONGEST_LABEL), value: valueSchema }), MOST_KEPT),
+  })
+  .noUnknown()
+  .required();
+
+/** A title from outside, checked. Throws InputError. */
+export function parseTitle(value: unknown, where = 'Title'): Title {
+  return checkValue<Title>(titleSchema, value, where);
+}
+
+const settingsSchema = yup
+  .object({
+    name: yup.string().required().min(1).max(80),
+    production: yup.string().defined().max(80),
+    format: yup
+      .string()
+      .required()
+      .test('format', 'a frame format', (id) => FORMATS.find(id) !== undefined),
+    rate: yup
+      .string()
+      .required()
+      .oneOf(RATES.list.map((rate) => rate.id)),
+  })
+  .noUnknown()
+  .required();
+
+/** Project settings from outside, checked. Throws InputError. */
+export function parseProjectSettings(value: unknown, where = 'Project'): ProjectSettings {
+  return checkValue<ProjectSettings>(settingsSchema, value, where);
+}
+
+/** The picture of a clip whose own picture is not here. */
+export const MISSING_PICTURE = 'missing';
+
+/** The picture of a plain background. */
+export const PLAIN_PICTURE = '#1d2226';
+
+function isPicture(id: string): boolean {
+  return (
+    id === MISSING_PICTURE ||
+    SCENES.find(id) !== undefined ||
+    /^((asset|video):[\w-]{1,64}|#[0-9a-f]{6})$/.test(id)
+  );
+}
+
+const clipSchema = yup
+  .object({
+    id: yup.string().required().min(1).max(64),
+    picture: yup
+      .string()
+      .required()
+      .test('picture', 'a stand-in, an uploaded picture or video, or a colour such as #20303c', isPicture),
+    label: yup.string().defined().max(80),
+    startFrame: frames(0),
+    lengthFrames: frames(1),
+    sourceStartFrame: frames(0),
+    sourceLengthFrames: yup.number().defined().nullable().integer().min(1),
+    place: yup.string().defined().max(80),
+    recordedAt: yup.string().defined().max(40),
+  })
+  .noUnknown()
+  .required();
+
+/** A clip from outside, checked. Throws InputError. */
+export function parseClip(value: unknown, where = 'Clip'): Clip {
+  return checkValue<Clip>(clipSchema, value, where);
+}
