@@ -124,8 +124,10 @@ function straightDrawing(items: readonly DisplayItem[]): (context: Context) => v
         context.restore();
       };
     }
-    if (item.kind === 'group') return straightDrawing(item.items);
-    if (item.kind !== 'fill' && item.kind !== 'stroke') throw new Error(`not drawn straight: ${item.kind}`);
+    // What is done to items by themselves is the painter's own work; straight, they are drawn as they are.
+    if (item.kind === 'average') return straightDrawing(item.exposures[0]);
+    if (item.kind === 'image') return () => undefined;
+    if (item.kind !== 'fill' && item.kind !== 'stroke') return straightDrawing(item.items);
     const path = new Path2D();
     replayOutline(item.outline, path);
     const colour = item.paint.kind === 'solid' ? item.paint.colour : '#ffffff';

@@ -35,9 +35,7 @@ export function TimingSection({ house, onChange }: SectionProps) {
           otherwise="No language in particular"
           onChange={(language) => onChange({ language })}
         />
-        <span className="text-soft">
-          where no field, delivery or project says otherwise; capitals follow it
-        </span>
+        <span className="text-soft">unless a field, a delivery or a project says otherwise</span>
       </div>
       <h3 className="caps pt-4 pb-1">Reading</h3>
       <FigureRow
