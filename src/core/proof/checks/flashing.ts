@@ -58,7 +58,7 @@ export const flashingCheck: Check = defineCheck({
 });
 
 /** One picture of the clip that the title starts over: what that clip does itself is not the title's doing. */
-async function stillUnder({ title, clips, rate, eyes }: LayoutContext): Promise<BackdropFrame | null> {
+async function stillUnder({ clips, title, rate, eyes }: LayoutContext): Promise<BackdropFrame | null> {
   const [moment] = momentsUnder(clips, title.startFrame, title.startFrame + 1, rate);
   return moment === undefined ? null : eyes.backdrop(moment.picture, moment.seconds);
 }
