@@ -4,6 +4,7 @@ import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import type { PlacedBox } from '../frame/points';
 import type { SafeAreaId } from '../frame/safeAreas';
+import type { FitFact } from '../text/fitFacts';
 import type { FontLibrary } from '../text/fontLibrary';
 
 /** The unit that a number is shown with. */
@@ -76,15 +77,6 @@ export interface MeasureContext {
   measuredOf(layerId: string): Measured | null;
 }
 
-/** How the type of a layer came out. */
-export interface TypeFacts {
-  /** The height of its smallest capitals. */
-  readonly capU: number;
-  /** The width of its letters, as a share of the designed one. */
-  readonly squeeze: number;
-  readonly cut: boolean;
-}
-
 /** A size that a layer asks for; x or y is given where the layer's content decides its place. */
 export interface Measured {
   readonly width: number;
@@ -93,14 +85,14 @@ export interface Measured {
   readonly y?: number;
   readonly firstBaseline: number;
   readonly lastBaseline: number;
-  /** What had to be done to make it fit, in words. */
-  readonly fitted: readonly string[];
+  /** What had to be done to make it fit. */
+  readonly fitted: readonly FitFact[];
   readonly overflows: boolean;
   readonly missing: readonly string[];
   /** Faces that stand in for characters that the chosen one does not have, by label. */
   readonly standIns: readonly string[];
-  /** For a layer of words, how its type came out. */
-  readonly type?: TypeFacts;
+  /** For a layer of words, the height of its smallest capitals as they were set. */
+  readonly capU?: number;
   /** Where the members of a stack lie in it, from its top left corner. */
   readonly slots?: ReadonlyMap<string, { readonly x: number; readonly y: number }>;
   /**

@@ -21,6 +21,7 @@ import { motionOf } from '../model/newMove';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
+import { sayNote } from '../timeline/layerNotes';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
 import { RATES } from '../time/rates';
 import { bindLayer, findProperty } from '.';
@@ -210,7 +211,7 @@ describe('rows', () => {
     expect(boxOf([rows('a\nb\nc\nd')], 'rows')?.height).toBe(3 * 72 + 2 * 8);
     expect(boxOf([rows(' \n')], 'rows')).toBeUndefined();
     const notes = compile(testTemplate([rows('a\nb\nc\nd')]), {}, WIDE, fonts).notes;
-    expect(notes.map((note) => note.message).join()).toMatch(/cut to 3 of 4 rows/);
+    expect(notes.map(sayNote)).toEqual(['"Rows" is cut to 3 of 4 rows']);
   });
 });
 

@@ -5,6 +5,8 @@ import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import { capHeightU } from '../text/capHeight';
+import type { FitFact } from '../text/fitFacts';
+import { hardestFacts } from '../text/fitFacts';
 import { fitText } from '../text/fitText';
 import type { TextLayout } from '../text/layoutText';
 import { textUnits } from '../text/units';
@@ -35,13 +37,11 @@ function rowCells(rows: string): string[][] {
 }
 
 interface RowNotes {
-  readonly fitted: Set<string>;
+  readonly fitted: FitFact[];
   readonly missing: Set<string>;
   readonly standIns: Set<string>;
   overflows: boolean;
   capU: number;
-  squeeze: number;
-  cut: boolean;
 }
 
 interface SetCell {
@@ -63,17 +63,15 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
   const all = rowCells(layer.rows);
   if (all.length === 0) return null;
   const width = layer.widthShare * context.area('titleSafe').width;
-  const notes = {
-    fitted: new Set<string>(),
+  const notes: RowNotes = {
+    fitted: [],
     missing: new Set<string>(),
     standIns: new Set<string>(),
     overflows: false,
     capU: Infinity,
-    squeeze: 1,
-    cut: false,
   };
   const rows = all.slice(0, layer.maxRows).map((cells) => setRow(layer, cells, width, context, notes));
-  if (all.length > layer.maxRows) notes.fitted.add(`cut to ${layer.maxRows} of ${all.length} rows`);
+  if (all.length > layer.maxRows) notes.fitted.push({ kind: 'rowsCut', rows: layer.maxRows, of: all.length });
   const step = layer.rowHeightU + layer.gapU;
   const height = rows.length * step - layer.gapU;
   return {
@@ -81,11 +79,11 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
     height,
     firstBaseline: rows[0][0]?.layout.lines[0].baseline ?? layer.rowHeightU,
     lastBaseline: height,
-    fitted: [...notes.fitted],
+    fitted: hardestFacts(notes.fitted),
     overflows: notes.overflows,
     missing: [...notes.missing],
     standIns: [...notes.standIns],
-    type: { capU: notes.capU, squeeze: notes.squeeze, cut: notes.cut || all.length > layer.maxRows },
+    capU: notes.capU,
     snaps: { x: false, y: true },
     units(kind, box, toPixels) {
       const units = rows.map((cells, i) => rowUnit(layer, cells, { ...box, y: box.y + i * step }, toPixels));
@@ -124,13 +122,11 @@ function setRow(
       { kind: 'cut' },
     ] as const;
     const fitted = fitText(spec, room, steps, context.fonts);
-    for (const done of fitted.done) notes.fitted.add(done);
+    notes.fitted.push(...fitted.done);
     for (const character of fitted.layout.missing) notes.missing.add(character);
     for (const face of fitted.layout.standIns) notes.standIns.add(face);
     if (fitted.overflows) notes.overflows = true;
     notes.capU = Math.min(notes.capU, capHeightU(column.style, context.fonts) * fitted.scale);
-    notes.squeeze = Math.min(notes.squeeze, fitted.squeeze);
-    notes.cut ||= fitted.cut;
     return {
       column: i,
       layout: fitted.layout,

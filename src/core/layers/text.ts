@@ -66,7 +66,7 @@ function measureText(
     overflows: fitted.overflows,
     missing: layout.missing,
     standIns: layout.standIns,
-    type: { capU: smallestCapU(layer, fonts) * fitted.scale, squeeze: fitted.squeeze, cut: fitted.cut },
+    capU: smallestCapU(layer, fonts) * fitted.scale,
     reworded(change, box, toPixels) {
       const runs = rewordRuns(layer.runs, change(plainText(layer)));
       const counted = measureText({ ...layer, runs }, safeWidthU, fonts, language);

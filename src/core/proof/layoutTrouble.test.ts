@@ -2,9 +2,11 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
 import type { Layer } from '../model/template';
 import { FORMATS } from '../frame/formats';
+import { newRowsLayer } from '../model/newLayers';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
+import { sayNote } from '../timeline/layerNotes';
 import { layoutTrouble } from './layoutTrouble';
 
 let fonts: FontLibrary;
@@ -36,6 +38,26 @@ describe('the trouble of a layout', () => {
     expect(trouble([testText('name', long, { ...narrow, whenLong: [{ kind: 'cut' }] })])).toContain(
       'text is cut',
     );
+  });
+
+  test('goes by what was done, not by what a layer is called', () => {
+    const name = 'the cut line';
+    const squeezed = testText('name', 'Ilse Marrow', {
+      name,
+      place: inside,
+      maxWidthShare: 0.12,
+      whenLong: [{ kind: 'squeeze', minPercent: 20 }],
+    });
+    expect(compile(testTemplate([squeezed]), {}, FORMATS.get('wide-1080'), fonts).notes.map(sayNote)).toEqual(
+      [expect.stringMatching(/^"the cut line" is squeezed to \d+ %$/)],
+    );
+    expect(trouble([squeezed])).toEqual([]);
+  });
+
+  test('says that rows were cut', () => {
+    const rows = { ...newRowsLayer('rows', 'Rows'), place: inside, rows: 'a\nb\nc\nd', maxRows: 3 };
+    expect(trouble([rows])).toContain('rows are cut');
+    expect(trouble([{ ...rows, maxRows: 4 }])).not.toContain('rows are cut');
   });
 
   test('says that a character is missing', () => {

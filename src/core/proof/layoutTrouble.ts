@@ -12,10 +12,15 @@ const TOLERANCE_U = 1.5;
  */
 export function layoutTrouble(template: Template, title: CompiledTitle): string[] {
   const found = new Set<string>();
-  for (const { kind, message } of title.notes) {
-    if (kind === 'overflow') found.add('text too wide');
-    if (kind === 'fitted' && message.includes('cut ')) found.add('text is cut');
-    if (kind === 'missing') found.add('a character is missing');
+  for (const note of title.notes) {
+    if (note.kind === 'overflow') found.add('text too wide');
+    if (note.kind === 'fitted') {
+      for (const { kind } of note.facts) {
+        if (kind === 'cut') found.add('text is cut');
+        if (kind === 'rowsCut') found.add('rows are cut');
+      }
+    }
+    if (note.kind === 'missing') found.add('a character is missing');
   }
   const safe = safeArea(title.format, 'titleSafe');
   for (const layer of template.layers) {

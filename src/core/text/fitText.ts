@@ -1,5 +1,6 @@
 import type { LongStep, TextRun, TextStyle } from '../model/template';
 import { assertNever } from '../kit/assertNever';
+import type { FitFact } from './fitFacts';
 import type { FontLibrary } from './fontLibrary';
 import { cutGraphemes, countGraphemes } from './graphemes';
 import type { Measures, MeasuredText, TextLayout, TextSpec } from './layoutText';
@@ -7,14 +8,11 @@ import { layoutMeasured, layoutText, measuresOf, measureText } from './layoutTex
 
 export interface FittedText {
   readonly layout: TextLayout;
-  /** What was done to make it fit, in words; empty when it fitted as designed. */
-  readonly done: readonly string[];
+  /** What was done to make it fit, in order; empty when it fitted as designed. */
+  readonly done: readonly FitFact[];
   readonly overflows: boolean;
   /** The size that it was set in, as a share of the designed one. */
   readonly scale: number;
-  /** The width of its letters, as a share of the designed one. */
-  readonly squeeze: number;
-  readonly cut: boolean;
 }
 
 type Spec = Omit<TextSpec, 'wrapWidthU' | 'squeeze'>;
@@ -40,12 +38,13 @@ export function fitText(
     if (fitter.fits()) break;
     fitter.take(step);
   }
-  return { layout: fitter.layout, done: fitter.done, overflows: !fitter.fits(), ...fitter.facts(spec) };
+  const { layout, done, sizeU } = fitter;
+  return { layout, done, overflows: !fitter.fits(), scale: sizeU / spec.style.sizeU };
 }
 
 class Fitter {
   layout: TextLayout;
-  readonly done: string[] = [];
+  readonly done: FitFact[] = [];
   private readonly typedLines: number;
   private state: TextSpec;
   /** The text as it was shaped, which all trials of sizes and widths are asked of. */
@@ -107,7 +106,7 @@ class Fitter {
       case 'squeeze': {
         const squeeze = this.squeezeFor(step.minPercent / 100);
         this.keep({ ...this.state, squeeze });
-        this.done.push(`squeezed to ${Math.round(squeeze * 100)} %`);
+        this.done.push({ kind: 'squeezed', share: squeeze });
         return;
       }
       case 'shrink':
@@ -121,12 +120,8 @@ class Fitter {
     }
   }
 
-  facts(designed: Spec): Pick<FittedText, 'scale' | 'squeeze' | 'cut'> {
-    return {
-      scale: this.state.style.sizeU / designed.style.sizeU,
-      squeeze: this.state.squeeze,
-      cut: this.done.some((step) => step.startsWith('cut ')),
-    };
+  get sizeU(): number {
+    return this.state.style.sizeU;
   }
 
   private squeezeFor(least: number): number {
@@ -147,7 +142,7 @@ class Fitter {
     const taken = Math.max(least, factor);
     this.scale = scale * taken;
     this.keep({ ...scaleSpec(this.state, taken), wrapWidthU });
-    this.done.push(`shrunk to ${Math.round(this.state.style.sizeU)} u`);
+    this.done.push({ kind: 'shrunk', sizeU: this.state.style.sizeU });
     this.noteWrapping();
   }
 
@@ -171,7 +166,7 @@ class Fitter {
     this.keep(cutTo(low));
     this.measured = measureText(this.state, this.fonts);
     this.scale = 1;
-    this.done.push(`cut after ${low} of ${letters} letters`);
+    this.done.push({ kind: 'cut', letters: low, of: letters });
     this.noteWrapping();
   }
 
@@ -181,8 +176,10 @@ class Fitter {
   }
 
   private noteWrapping(): void {
+    const earlier = this.done.findIndex(({ kind }) => kind === 'wrapped');
+    if (earlier >= 0) this.done.splice(earlier, 1);
     if (this.layout.lines.length > this.typedLines)
-      this.done.push(`wrapped to ${this.layout.lines.length} lines`);
+      this.done.push({ kind: 'wrapped', lines: this.layout.lines.length });
   }
 }
 

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { serverFonts } from '../../server/fontFiles';
 import type { TextStyle } from '../model/template';
+import { sayFitFact } from './fitFacts';
 import { fitText } from './fitText';
 import type { FontLibrary } from './fontLibrary';
 import { loadFontLibrary } from './fontLibrary';
@@ -227,7 +228,10 @@ describe('fitting', () => {
       ],
       fonts,
     );
-    expect(both.done).toEqual(['squeezed to 80 %', expect.stringMatching(/^shrunk to 6[23] u$/)]);
+    expect(both.done.map(sayFitFact)).toEqual([
+      'squeezed to 80 %',
+      expect.stringMatching(/^shrunk to 6[23] u$/),
+    ]);
     expect(both.layout.width).toBeCloseTo(natural * 0.5, 3);
     expect(both.overflows).toBe(false);
   });

@@ -6,7 +6,7 @@ import type { Matrix } from '../kit/matrix';
 import { mapPoint, multiply, translated } from '../kit/matrix';
 import type { Point } from '../kit/rect';
 import { containsRect } from '../kit/rect';
-import type { PictureSizes, TypeFacts } from '../layers/layerKind';
+import type { PictureSizes } from '../layers/layerKind';
 import { solid } from '../display/unitShape';
 import type { FrameFormat } from '../frame/formats';
 import { unitsToPixels } from '../frame/formats';
@@ -31,7 +31,8 @@ import { wordStates } from './wordStates';
 /** A layer of words at rest. */
 export interface CompiledText {
   readonly layerId: string;
-  readonly type: TypeFacts;
+  /** The height of its smallest capitals. */
+  readonly capU: number;
   /** The shapes of its letters alone, in black. */
   ink(): DisplayItem[];
 }
@@ -155,9 +156,9 @@ function cornersOf(layer: CompiledLayer, by: Shift | null, format: FrameFormat):
 
 function textsOf(layers: readonly CompiledLayer[], by: Shift | null, format: FrameFormat): CompiledText[] {
   return layers.flatMap((one) => {
-    const { type } = one.measured;
-    const seen = type !== undefined && one.layer.opacity > 0;
-    return seen ? [{ layerId: one.layer.id, type, ink: () => inkOf(one, format, by) }] : [];
+    const { capU } = one.measured;
+    const seen = capU !== undefined && one.layer.opacity > 0;
+    return seen ? [{ layerId: one.layer.id, capU, ink: () => inkOf(one, format, by) }] : [];
   });
 }
 

@@ -1,36 +1,53 @@
 import type { PlacedLayer } from '../layout/resolveLayout';
+import { assertNever } from '../kit/assertNever';
 import { FACES } from '../faces/faces';
+import type { FitFact } from '../text/fitFacts';
+import { sayFitFact } from '../text/fitFacts';
 
-/** Something a designer or editor should know about a layer, in words. */
-export interface LayerNote {
+/** Something a designer or editor should know about a layer. */
+export type LayerNote = {
   readonly layerId: string;
-  readonly kind: 'fitted' | 'overflow' | 'missing' | 'standIn' | 'unknownFace';
-  readonly message: string;
-}
+  readonly layerName: string;
+} & (
+  | { readonly kind: 'overflow' }
+  | { readonly kind: 'missing'; readonly characters: readonly string[] }
+  /** Faces, by label, that set what the chosen one has no characters for. */
+  | { readonly kind: 'standIn'; readonly faces: readonly string[] }
+  | { readonly kind: 'unknownFace'; readonly face: string }
+  | { readonly kind: 'fitted'; readonly facts: readonly FitFact[] }
+);
+
+// More would not be read in one line.
+const SHOWN_CHARACTERS = 8;
 
 /** What there is to say of how a layer was laid out. */
 export function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {
+  const about = { layerId: layer.id, layerName: layer.name };
   const notes: LayerNote[] = [];
-  const add = (kind: LayerNote['kind'], message: string): void =>
-    void notes.push({ layerId: layer.id, kind, message });
-  if (measured.overflows)
-    add('overflow', `"${layer.name}" is still too wide: shorten it or allow more steps`);
-  if (measured.missing.length > 0) {
-    const characters = measured.missing.slice(0, 8).join(' ');
-    add('missing', `"${layer.name}" has characters that no shipped face has: ${characters}`);
-  }
-  if (measured.standIns.length > 0) {
-    add(
-      'standIn',
-      `"${layer.name}" is set partly in ${measured.standIns.join(' and ')}, since its own face lacks those characters`,
-    );
-  }
-  if (layer.kind === 'text' && FACES.find(layer.style.face) === undefined) {
-    add(
-      'unknownFace',
-      `"${layer.name}" asks for the face "${layer.style.face}", which is not here; ${FACES.list[0].label} stands in`,
-    );
-  }
-  if (measured.fitted.length > 0) add('fitted', `"${layer.name}" is ${measured.fitted.join(', ')}`);
+  if (measured.overflows) notes.push({ ...about, kind: 'overflow' });
+  if (measured.missing.length > 0) notes.push({ ...about, kind: 'missing', characters: measured.missing });
+  if (measured.standIns.length > 0) notes.push({ ...about, kind: 'standIn', faces: measured.standIns });
+  if (layer.kind === 'text' && FACES.find(layer.style.face) === undefined)
+    notes.push({ ...about, kind: 'unknownFace', face: layer.style.face });
+  if (measured.fitted.length > 0) notes.push({ ...about, kind: 'fitted', facts: measured.fitted });
   return notes;
+}
+
+/** A note in words, without a full stop. */
+export function sayNote(note: LayerNote): string {
+  const name = `"${note.layerName}"`;
+  switch (note.kind) {
+    case 'overflow':
+      return `${name} is still too wide: shorten it or allow more steps`;
+    case 'missing':
+      return `${name} has characters that no shipped face has: ${note.characters.slice(0, SHOWN_CHARACTERS).join(' ')}`;
+    case 'standIn':
+      return `${name} is set partly in ${note.faces.join(' and ')}, since its own face lacks those characters`;
+    case 'unknownFace':
+      return `${name} asks for the face "${note.face}", which is not here; ${FACES.list[0].label} stands in`;
+    case 'fitted':
+      return `${name} is ${note.facts.map(sayFitFact).join(', ')}`;
+    default:
+      return assertNever(note, 'note');
+  }
 }

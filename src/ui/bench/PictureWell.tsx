@@ -6,6 +6,7 @@ import { pictureSize } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
+import { sayNote } from '@/core/timeline/layerNotes';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
@@ -102,7 +103,7 @@ export function PictureWell(props: Props) {
           format={format}
           scale={fit}
           problem={picking === null ? problem : 'Click in the picture to take its colour'}
-          notes={title?.notes.map((note) => note.message) ?? []}
+          notes={title?.notes.map(sayNote) ?? []}
         />
         <BackdropMenu frozen={frozen} onFrozen={setFrozen} />
       </div>

@@ -49,11 +49,11 @@ function ringsOf({ shown, restingFrame, eyes, rules, applied }: LayoutContext): 
   const { compiled } = shown;
   const pxPerU = compiled.toPixels[3];
   const { heightU } = pictureSize(compiled.format);
-  const neededFor = ({ type }: CompiledText): number =>
-    type.capU >= rules.largeCapShare * heightU ? rules.contrastLarge : rules.contrastText;
+  const neededFor = ({ capU }: CompiledText): number =>
+    capU >= rules.largeCapShare * heightU ? rules.contrastLarge : rules.contrastText;
   const certain = (text: CompiledText): boolean => {
     const layer = applied.layers.find(({ id }) => id === text.layerId);
-    const margin = text.type.capU * STROKE_SHARE;
+    const margin = text.capU * STROKE_SHARE;
     return (
       layer !== undefined && standsOnPanel(layer, applied.layers, compiled.boxes, margin, neededFor(text))
     );
@@ -61,7 +61,7 @@ function ringsOf({ shown, restingFrame, eyes, rules, applied }: LayoutContext): 
   const cropped = compiled.texts.flatMap((text) => {
     if (certain(text)) return [];
     const ink = text.ink();
-    const widthPx = Math.max(1, text.type.capU * STROKE_SHARE * pxPerU);
+    const widthPx = Math.max(1, text.capU * STROKE_SHARE * pxPerU);
     const crop = cropFor(ink, widthPx, compiled.format);
     return crop === null ? [] : [{ text, ink, widthPx, crop }];
   });

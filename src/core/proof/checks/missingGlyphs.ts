@@ -1,5 +1,6 @@
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
+import { sayNote } from '../../timeline/layerNotes';
 
 export const missingGlyphsCheck = defineCheck({
   kind: 'layout',
@@ -7,12 +8,10 @@ export const missingGlyphsCheck = defineCheck({
   label: 'Missing characters',
   about: 'Finds characters that no shipped face has, and faces that are not here.',
   run({ shown }) {
-    return shown.compiled.notes.flatMap(({ layerId, kind, message }): Found[] => {
-      if (kind === 'missing')
-        return [{ tone: 'stop', subject: layerId, message: 'a character is missing', detail: `${message}.` }];
-      if (kind === 'unknownFace')
-        return [{ tone: 'stop', subject: layerId, message: 'a face is missing', detail: `${message}.` }];
-      return [];
+    return shown.compiled.notes.flatMap((note): Found[] => {
+      const about = { tone: 'stop', subject: note.layerId, detail: `${sayNote(note)}.` } as const;
+      if (note.kind === 'missing') return [{ ...about, message: 'a character is missing' }];
+      return note.kind === 'unknownFace' ? [{ ...about, message: 'a face is missing' }] : [];
     });
   },
 });

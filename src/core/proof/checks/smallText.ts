@@ -11,16 +11,16 @@ export const smallTextCheck = defineCheck({
     const { widthU, heightU } = pictureSize(shown.compiled.format);
     const side = Math.min(widthU, heightU);
     const least = rules.smallestCapShare * side;
-    return shown.compiled.texts.flatMap(({ layerId, type }): Found[] => {
-      if (type.capU >= least - 0.05) return [];
+    return shown.compiled.texts.flatMap(({ layerId, capU }): Found[] => {
+      if (capU >= least - 0.05) return [];
       const name = applied.layers.find((layer) => layer.id === layerId)?.name ?? 'A text';
-      const percent = ((type.capU / side) * 100).toFixed(1);
+      const percent = ((capU / side) * 100).toFixed(1);
       return [
         {
           tone: 'look',
           subject: layerId,
           message: `${name} is small, ${percent} %`,
-          detail: `Its capitals are ${type.capU.toFixed(0)} u high, ${percent} % of the picture; at least ${(rules.smallestCapShare * 100).toFixed(1)} % are wanted.`,
+          detail: `Its capitals are ${capU.toFixed(0)} u high, ${percent} % of the picture; at least ${(rules.smallestCapShare * 100).toFixed(1)} % are wanted.`,
           frame: restingFrame,
         },
       ];
