@@ -39,7 +39,7 @@ const layerRules = CORE_LAYERS.slice(0, -1).map((folder, i) => ({
   to: { path: `^src/core/(${CORE_LAYERS.slice(i + 1).join('|')})/` },
 }));
 
-/** Which folder may import which: core ← paint, db, server, ui ← app. */
+/** Which folder may import which: core ← contract ← db, server, ui ← app, and core ← paint. */
 module.exports = {
   forbidden: [
     ...layerRules,
@@ -91,10 +91,18 @@ module.exports = {
       to: { path: '^src/(ui|app)/' },
     },
     {
-      name: 'ui-takes-only-types-from-the-server',
+      name: 'contract-knows-core-only',
       severity: 'error',
+      comment: 'What goes over HTTP, for both ends.',
+      from: { path: '^src/contract' },
+      to: { pathNot: '^src/(contract|core)/' },
+    },
+    {
+      name: 'ui-knows-the-server-by-the-contract',
+      severity: 'error',
+      comment: 'Not even types of db or server; tests may.',
       from: { path: '^src/ui', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/(server|db)/', dependencyTypesNot: ['type-only'] },
+      to: { path: '^src/(server|db)/' },
     },
     {
       name: 'nobody-imports-the-app',

@@ -1,10 +1,9 @@
 import { eq, inArray } from 'drizzle-orm';
+import type { AssetFacts } from '@/contract/assets';
 import type { Db } from './open';
 import { assets } from './schema';
 
 export type AssetRecord = Omit<typeof assets.$inferSelect, 'createdAt'>;
-export type AssetFacts = Omit<AssetRecord, 'bytes'>;
-
 const facts = {
   id: assets.id,
   name: assets.name,

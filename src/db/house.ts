@@ -1,14 +1,10 @@
 import { eq } from 'drizzle-orm';
+import type { HouseRecord } from '@/contract/house';
 import type { House } from '@/core/model/house';
 import { FIRST_HOUSE } from '@/core/model/house';
 import type { Db } from './open';
 import { house } from './schema';
 import { StaleWriteError } from './staleWrite';
-
-export interface HouseRecord {
-  readonly document: House;
-  readonly revision: number;
-}
 
 const ONE = 'house';
 

@@ -1,18 +1,12 @@
 import { asc, desc, eq, inArray } from 'drizzle-orm';
+import type { JobState } from '@/contract/jobs';
 import type { Db } from './open';
-import type { FileFacts, JobPayload, JobProgress, JobStatus } from './schema';
+import type { JobPayload } from './schema';
 import { jobs } from './schema';
 
-export interface JobRecord {
-  readonly id: string;
-  readonly status: JobStatus;
+/** A job with all that it was ordered to do. */
+export interface JobRecord extends JobState {
   readonly payload: JobPayload;
-  readonly progress: JobProgress;
-  readonly files: readonly FileFacts[];
-  readonly error: string | null;
-  readonly createdAt: string;
-  readonly startedAt: string | null;
-  readonly endedAt: string | null;
 }
 
 type JobRow = typeof jobs.$inferSelect;

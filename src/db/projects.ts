@@ -1,34 +1,18 @@
 import type { SQL } from 'drizzle-orm';
 import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
+import type {
+  ProjectChanges,
+  ProjectRecord,
+  ProjectRevisions,
+  ProjectSummary,
+  RowChanges,
+} from '@/contract/projects';
 import type { Plan } from '@/core/model/plan';
 import { newPlan } from '@/core/model/plan';
-import type { Clip, ProjectSettings, Title } from '@/core/model/project';
+import type { Clip, ProjectSettings } from '@/core/model/project';
 import type { Db } from './open';
 import { clips, projects, titles } from './schema';
 import { StaleWriteError } from './staleWrite';
-
-interface SavedTitle extends Title {
-  readonly revision: number;
-}
-
-interface SavedClip extends Clip {
-  readonly revision: number;
-}
-
-export interface ProjectRecord {
-  readonly id: string;
-  readonly settings: ProjectSettings;
-  readonly clips: readonly SavedClip[];
-  readonly titles: readonly SavedTitle[];
-  readonly plan: Plan;
-  /** 0 while nobody has changed it. */
-  readonly planRevision: number;
-}
-
-export interface ProjectSummary extends ProjectSettings {
-  readonly id: string;
-  readonly titleCount: number;
-}
 
 /** All projects, the newest first. */
 export async function listProjects(db: Db): Promise<ProjectSummary[]> {
@@ -84,26 +68,6 @@ export async function insertProject(
       await tx.insert(clips).values(part.map((clip) => ({ ...clip, projectId: id, revision: 1 })));
     }
   });
-}
-
-/** What is put in and taken away of a list. A null revision means that it is new. */
-export interface RowChanges<T> {
-  readonly put: readonly { readonly value: T; readonly revision: number | null }[];
-  readonly remove: readonly { readonly id: string; readonly revision: number }[];
-}
-
-/** Changes to a project; null where the plan is left as it is. */
-export interface ProjectChanges {
-  readonly titles: RowChanges<Title>;
-  readonly clips: RowChanges<Clip>;
-  readonly plan: { readonly value: Plan; readonly revision: number } | null;
-}
-
-/** The revisions after a change, by id. */
-export interface ProjectRevisions {
-  readonly titles: Readonly<Record<string, number>>;
-  readonly clips: Readonly<Record<string, number>>;
-  readonly plan: number | null;
 }
 
 /**

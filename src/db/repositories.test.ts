@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { ProjectChanges } from '@/contract/projects';
 import { DEMO_PROJECT_ID, seedDemo } from '../../demo/seed';
 import { DEMO_TEMPLATES, tidelineStrap } from '../../demo/templates';
 import { FolderInUseError } from './folderLock';
@@ -9,7 +10,6 @@ import { insertJob, listJobs, nextQueuedJob, requeueInterrupted, updateJob } fro
 import type { Db, OpenDatabase } from './open';
 import { openDatabase } from './open';
 import { newTitle } from '@/core/model/project';
-import type { ProjectChanges } from './projects';
 import { changeProject, findProject, insertProject, listProjects } from './projects';
 import { StaleWriteError } from './staleWrite';
 import {

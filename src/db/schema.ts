@@ -9,6 +9,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
+import type { FileFacts, JobProgress, JobStatus } from '@/contract/jobs';
 import type { House } from '@/core/model/house';
 import type { Plan } from '@/core/model/plan';
 import type { Scrim, Shift, Title } from '@/core/model/project';
@@ -149,28 +150,6 @@ export interface JobPayload {
   readonly language?: string;
   readonly titles: readonly JobTitle[];
 }
-
-/** What a rendered file is, as read back from it. */
-export interface FileFacts {
-  readonly titleId: string;
-  readonly name: string;
-  readonly bytes: number;
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly frames: number;
-  readonly codec: string;
-  readonly framesPainted: number;
-  /** Largest difference of alpha (0 to 255) between a decoded frame and what was painted. */
-  readonly alphaErrorMax: number;
-}
-
-export interface JobProgress {
-  readonly doneFrames: number;
-  readonly totalFrames: number;
-  readonly paintedFrames: number;
-}
-
-export type JobStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
 
 export const jobs = pgTable(
   'jobs',

@@ -1,27 +1,10 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
+import type { EditionRecord, TemplateRecord } from '@/contract/templates';
 import type { Template } from '@/core/model/template';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
 import type { Db } from './open';
 import { editions, templates } from './schema';
 import { StaleWriteError } from './staleWrite';
-
-export interface TemplateRecord {
-  readonly id: string;
-  readonly document: Template;
-  readonly revision: number;
-  readonly releasedRevision: number | null;
-  readonly latestEdition: number;
-}
-
-export interface EditionRecord {
-  readonly id: string;
-  readonly templateId: string;
-  readonly number: number;
-  readonly document: Template;
-  readonly releasedAt: string;
-  /** Titles that use this very edition. */
-  readonly uses: number;
-}
 
 // Spelt out: Drizzle leaves the table's name off in a query on one table, and "id" would be the inner one's.
 const latestNumber = sql<number>`coalesce((select max(e.number) from editions e where e.template_id = templates.id), 0)`;

@@ -1,15 +1,7 @@
-import type { InputProblem } from '@/core/kit/inputError';
+import type { Refusal } from '@/contract/refusal';
 import { InputError } from '@/core/kit/inputError';
 import { StaleWriteError } from '@/db/staleWrite';
 import { isLoopback } from './loopback';
-
-/** What every refusal looks like on the wire. */
-export interface Refusal {
-  readonly message: string;
-  readonly problems?: readonly InputProblem[];
-  /** For a stale write: the state that is newer. */
-  readonly newer?: unknown;
-}
 
 const LONGEST_BODY = 4 * 1024 * 1024;
 

@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import type { EditionRecord } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
 import { withAutomaticValues } from '@/core/resolve/automatic';
 import { designValue } from '@/core/resolve/fieldValue';
@@ -16,7 +17,6 @@ import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
 import type { JobPayload, JobTitle } from '@/db/schema';
 import { listEditions } from '@/db/templates';
-import type { EditionRecord } from '@/db/templates';
 
 export interface JobOrder {
   readonly projectId: string;

@@ -1,11 +1,12 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
+import type { FileFacts } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
 import { readPictures } from '@/db/assets';
 import type { Db } from '@/db/open';
-import type { FileFacts, JobPayload } from '@/db/schema';
+import type { JobPayload } from '@/db/schema';
 import type { RenderPool } from './renderPool';
 import { framesOf, renderTitle } from './renderTitle';
 

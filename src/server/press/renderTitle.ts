@@ -1,11 +1,12 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { FileFacts } from '@/contract/jobs';
 import { picturesOf } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
-import type { FileFacts, JobPayload, JobTitle } from '@/db/schema';
+import type { JobPayload, JobTitle } from '@/db/schema';
 import type { RenderPool } from './renderPool';
 import { createSink } from './sinks';
 import { verifyFile } from './verifyFile';

@@ -1,6 +1,6 @@
+import type { HouseRecord } from '@/contract/house';
 import { parseHouse, updateFinish } from '@/core/model/house';
 import { InputError } from '@/core/kit/inputError';
-import type { HouseRecord } from '@/db/house';
 import { findHouse, saveHouse } from '@/db/house';
 import { listTemplates, saveTemplate } from '@/db/templates';
 import { workshop } from '../workshop';

@@ -1,6 +1,7 @@
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { JobSummary } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, listJobs } from '@/db/jobs';
 import { hasFfmpeg } from '../press/ffmpeg';
@@ -9,7 +10,6 @@ import { posterName } from '../press/renderTitle';
 import { NotFoundError } from '../respond';
 import { streamToWeb } from '../streamToWeb';
 import { workshop } from '../workshop';
-import type { JobSummary } from './shapes';
 
 /** What the press shows of a job: everything but the documents that are rendered. */
 export function jobToSummary({ payload, ...job }: JobRecord): JobSummary {

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import type { BroughtIn } from '@/contract/templates';
 import {
   PACKAGE_EXTENSION,
   packagedPictureIds,
@@ -40,13 +41,6 @@ export async function templatePackage(id: string): Promise<Response> {
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
     },
   });
-}
-
-/** What came in with a package. */
-export interface BroughtIn {
-  readonly id: string;
-  readonly name: string;
-  readonly missingFaces: readonly string[];
 }
 
 /** Takes a package in as a new template. Its pictures are checked like any others. Throws InputError. */

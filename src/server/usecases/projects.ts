@@ -1,15 +1,20 @@
 import { nanoid } from 'nanoid';
+import type {
+  DeskProject,
+  ProjectChanges,
+  ProjectRevisions,
+  ProjectSummary,
+  RowChanges,
+} from '@/contract/projects';
 import { parsePlan } from '@/core/model/plan';
 import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
 import { RATES, secondsToNearestFrames } from '@/core/time/rates';
-import type { ProjectChanges, ProjectRevisions, ProjectSummary, RowChanges } from '@/db/projects';
 import { changeProject, findProject, insertProject, listProjects } from '@/db/projects';
 import { knownEditions, listEditions } from '@/db/templates';
 import { NotFoundError, readRevision } from '../respond';
 import { workshop } from '../workshop';
-import type { DeskProject } from './shapes';
 
 /** All projects. */
 export async function getProjects(): Promise<ProjectSummary[]> {

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import * as yup from 'yup';
+import type { ShelfEntry, TemplateRecord } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
 import { newTemplate } from '@/core/model/newTemplate';
 import type { Template } from '@/core/model/template';
@@ -8,7 +9,6 @@ import { InputError } from '@/core/kit/inputError';
 import { FORMATS } from '@/core/frame/formats';
 import { compile } from '@/core/timeline/compile';
 import { findHouse } from '@/db/house';
-import type { TemplateRecord } from '@/db/templates';
 import {
   findTemplate,
   insertTemplate,
@@ -20,7 +20,6 @@ import {
 import { serverFonts } from '../fontFiles';
 import { NotFoundError, readRevision } from '../respond';
 import { workshop } from '../workshop';
-import type { ShelfEntry } from './shapes';
 
 const startSchema = yup
   .object({

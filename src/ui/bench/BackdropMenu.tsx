@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import type { AssetFacts } from '@/contract/assets';
 import { SCENES } from '@/core/scenes';
-import type { AssetFacts } from '@/db/assets';
 import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { bringInPicture, listAssets, PICTURE_TYPES } from '../shared/assets';

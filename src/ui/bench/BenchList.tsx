@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
+import type { TemplateRecord } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
-import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
 import { TopBar } from '../shared/TopBar';
 import { BringInPackage } from './BringInPackage';

@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { TemplateRecord } from '@/contract/templates';
 import { sampleValues } from '@/core/edit/sampleTexts';
 import type { FieldValue, FieldValues, Template } from '@/core/model/template';
-import type { TemplateRecord } from '@/db/templates';
 import { useFonts } from '../picture/useFonts';
 import { EyedropContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';

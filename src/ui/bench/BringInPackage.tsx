@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { BroughtIn } from '@/server/usecases/packages';
+import type { BroughtIn } from '@/contract/templates';
 import { FilePicker } from '../shared/FilePicker';
 import { wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';

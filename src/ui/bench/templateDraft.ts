@@ -1,5 +1,5 @@
+import type { TemplateRecord } from '@/contract/templates';
 import type { Template } from '@/core/model/template';
-import type { TemplateRecord } from '@/db/templates';
 import type { Change } from '@/core/draft/change';
 import { changeBetween } from '@/core/draft/change';
 import { ask } from '../shared/api';

@@ -2,11 +2,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
+import type { TemplateRecord } from '@/contract/templates';
 import type { Template } from '@/core/model/template';
 import type { Change } from '@/core/draft/change';
 import { applyChange } from '@/core/draft/change';
 import { sameValue } from '@/core/kit/sameValue';
-import type { TemplateRecord } from '@/db/templates';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
 import { useKeptSteps } from '../shared/useKeptSteps';

@@ -1,9 +1,9 @@
 'use client';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { DeskProject } from '@/contract/projects';
 import { FORMATS } from '@/core/frame/formats';
 import { endOf } from '@/core/project/lanes';
 import { RATES } from '@/core/time/rates';
-import type { DeskProject } from '@/server/usecases/shapes';
 import { useFonts } from '../picture/useFonts';
 import { usePlayer } from '../picture/usePlayer';
 import type { Player } from '../picture/usePlayer';

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
+import type { ProjectSummary } from '@/contract/projects';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
-import type { ProjectSummary } from '@/db/projects';
 import { TopBar } from '../shared/TopBar';
 import { NewProject } from './NewProject';
 import { counted } from '../shared/counted';

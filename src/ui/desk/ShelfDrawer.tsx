@@ -1,12 +1,12 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
 import { useMemo } from 'react';
+import type { EditionRecord } from '@/contract/templates';
 import type { FrameFormat } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import { lengthToTimecode } from '@/core/time/clock';
-import type { EditionRecord } from '@/db/templates';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';

@@ -2,6 +2,7 @@
 import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
+import type { EditionRecord } from '@/contract/templates';
 import type { AutomaticContext } from '@/core/resolve/automatic';
 import { withAutomaticValues } from '@/core/resolve/automatic';
 import type { Delivery, Plan } from '@/core/model/plan';
@@ -12,7 +13,6 @@ import { plainName } from '@/core/project/swap';
 import type { Clock } from '@/core/time/clock';
 import { clockOf } from '@/core/time/clock';
 import type { FrameRate } from '@/core/time/rates';
-import type { EditionRecord } from '@/db/templates';
 import type { DeskStore, Titles, TitlesChange, WorkChange } from './deskStore';
 import type { DeskUi, DeskUiStore } from './deskUi';
 

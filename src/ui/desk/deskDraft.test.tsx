@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { clear, keys } from 'idb-keyval';
+import type { DeskProject } from '@/contract/projects';
 import type { Title } from '@/core/model/project';
 import { newPlan } from '@/core/model/plan';
-import type { DeskProject } from '@/server/usecases/shapes';
 import { UnreachableError } from '../shared/api';
 import { jsonAnswer } from '../shared/forTest';
 import { deskTitle } from './deskForTest';

@@ -1,3 +1,4 @@
+import type { DeskProject, ProjectRevisions } from '@/contract/projects';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
@@ -6,8 +7,6 @@ import type { CellConflict } from '@/core/project/mergeWork';
 import { mergePlan, mergeTitle } from '@/core/project/mergeWork';
 import { withCellValue } from '@/core/project/titleCells';
 import type { Work } from '@/core/project/work';
-import type { ProjectRevisions } from '@/db/projects';
-import type { DeskProject } from '@/server/usecases/shapes';
 import { ask, RefusedError, UnreachableError } from '../shared/api';
 import { KeptDraft } from '../shared/keptDraft';
 import type { DeskStore } from './deskStore';

@@ -1,5 +1,6 @@
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
+import type { EditionRecord } from '@/contract/templates';
 import { openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { Plan } from '@/core/model/plan';
 import { newPlan } from '@/core/model/plan';
@@ -7,7 +8,6 @@ import type { Clip, Title } from '@/core/model/project';
 import { newTitle } from '@/core/model/project';
 import type { Template } from '@/core/model/template';
 import { RATES } from '@/core/time/rates';
-import type { EditionRecord } from '@/db/templates';
 import type { DeskView } from './deskContext';
 import { DeskProvider } from './deskContext';
 import { createDeskStore } from './deskStore';

@@ -2,13 +2,13 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { clear } from 'idb-keyval';
+import type { HouseRecord } from '@/contract/house';
+import type { TemplateRecord } from '@/contract/templates';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { House } from '@/core/model/house';
 import { FIRST_HOUSE } from '@/core/model/house';
 import { usesOf } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
-import type { HouseRecord } from '@/db/house';
-import type { TemplateRecord } from '@/db/templates';
 import { jsonAnswer, renderScreen } from '../shared/forTest';
 import { HouseScreen } from './HouseScreen';
 

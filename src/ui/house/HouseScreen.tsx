@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
+import type { HouseRecord } from '@/contract/house';
+import type { TemplateRecord } from '@/contract/templates';
 import type { House } from '@/core/model/house';
 import { houseChanges } from '@/core/model/houseChanges';
-import type { HouseRecord } from '@/db/house';
-import type { TemplateRecord } from '@/db/templates';
 import { Button } from '../shared/Button';
 import { classes } from '../shared/classes';
 import { TopBar } from '../shared/TopBar';

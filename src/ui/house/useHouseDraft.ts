@@ -1,10 +1,10 @@
 'use client';
 import { del, get, set } from 'idb-keyval';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { HouseRecord } from '@/contract/house';
 import type { House } from '@/core/model/house';
 import { mergeHouse } from '@/core/model/mergeHouse';
 import { sameValue } from '@/core/kit/sameValue';
-import type { HouseRecord } from '@/db/house';
 
 interface HouseDraft {
   /** What is in force. */

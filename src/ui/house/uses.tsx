@@ -1,4 +1,4 @@
-import type { TemplateRecord } from '@/db/templates';
+import type { TemplateRecord } from '@/contract/templates';
 import { counted } from '../shared/counted';
 
 /** Where something of the House is used, in words. */

@@ -1,8 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { FileFacts } from '@/db/schema';
-import type { JobSummary } from '@/server/usecases/shapes';
+import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { jsonAnswer, renderScreen } from '../shared/forTest';
 import { PressScreen } from './PressScreen';
 

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { JobSummary } from '@/server/usecases/shapes';
+import type { JobSummary } from '@/contract/jobs';
 import { TopBar } from '../shared/TopBar';
 import { JobCard } from './JobCard';
 import { Viewer } from './Viewer';

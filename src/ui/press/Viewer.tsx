@@ -1,9 +1,8 @@
 'use client';
 import { useState } from 'react';
+import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
-import type { FileFacts } from '@/db/schema';
-import type { JobSummary } from '@/server/usecases/shapes';
 import { Segmented } from '../shared/Segmented';
 import { bytesToWords } from './jobWords';
 import { fileHref } from './JobCard';

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import type { JobSummary } from '@/server/usecases/shapes';
+import type { JobSummary } from '@/contract/jobs';
 import { bytesToWords, reusedWords, timeLeft } from './jobWords';
 
 const job = (change: Partial<JobSummary>): JobSummary => ({

@@ -1,4 +1,4 @@
-import type { JobSummary } from '@/server/usecases/shapes';
+import type { JobSummary } from '@/contract/jobs';
 
 /** A size in bytes as people say it. */
 export function bytesToWords(bytes: number): string {

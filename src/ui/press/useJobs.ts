@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { JobSummary } from '@/server/usecases/shapes';
+import type { JobSummary } from '@/contract/jobs';
 import { ask } from '../shared/api';
 
 /** A job, and when this page last heard of it (milliseconds; 0 before it has). */

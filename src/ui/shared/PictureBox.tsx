@@ -2,7 +2,7 @@
 import { PhotoIcon } from '@heroicons/react/24/outline';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { AssetFacts } from '@/db/assets';
+import type { AssetFacts } from '@/contract/assets';
 import { FilePicker } from './FilePicker';
 import { wordsOf } from './api';
 import { bringInPicture, listAssets, PICTURE_TYPES } from './assets';

@@ -1,4 +1,4 @@
-import type { Refusal } from '@/server/respond';
+import type { Refusal } from '@/contract/refusal';
 
 /** A request that the server refused, with its own words. */
 export class RefusedError extends Error {

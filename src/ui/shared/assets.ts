@@ -1,4 +1,4 @@
-import type { AssetFacts } from '@/db/assets';
+import type { AssetFacts } from '@/contract/assets';
 import { ask } from './api';
 
 /** All pictures that were brought in. */

@@ -1,9 +1,9 @@
 'use client';
 import { useEffect } from 'react';
 import { createStore, useStore } from 'zustand';
+import type { HouseRecord } from '@/contract/house';
 import type { House } from '@/core/model/house';
 import { FIRST_HOUSE } from '@/core/model/house';
-import type { HouseRecord } from '@/db/house';
 import { ask } from './api';
 
 interface HouseState {

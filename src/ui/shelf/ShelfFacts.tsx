@@ -3,12 +3,12 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
+import type { ProjectSummary } from '@/contract/projects';
+import type { ShelfEntry } from '@/contract/templates';
 import { FORMATS } from '@/core/frame/formats';
 import type { Shape } from '@/core/frame/formats';
 import { FACES } from '@/core/faces/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
-import type { ProjectSummary } from '@/db/projects';
-import type { ShelfEntry } from '@/server/usecases/shapes';
 import { TitlePreview } from './TitlePreview';
 import { counted } from '../shared/counted';
 

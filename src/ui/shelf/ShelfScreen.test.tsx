@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import type { ProjectSummary } from '@/contract/projects';
+import type { ShelfEntry } from '@/contract/templates';
 import { openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { Template } from '@/core/model/template';
-import type { ProjectSummary } from '@/db/projects';
-import type { ShelfEntry } from '@/server/usecases/shapes';
 import { jsonAnswer, renderScreen } from '../shared/forTest';
 import { ShelfScreen } from './ShelfScreen';
 

@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
+import type { ProjectSummary } from '@/contract/projects';
+import type { ShelfEntry } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { designValue } from '@/core/resolve/fieldValue';
-import type { ProjectSummary } from '@/db/projects';
-import type { ShelfEntry } from '@/server/usecases/shapes';
 import { useFonts } from '../picture/useFonts';
 import { classes } from '../shared/classes';
 import { TopBar } from '../shared/TopBar';

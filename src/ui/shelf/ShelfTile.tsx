@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
+import type { ShelfEntry } from '@/contract/templates';
 import type { FontLibrary } from '@/core/text/fontLibrary';
-import type { ShelfEntry } from '@/server/usecases/shapes';
 import { classes } from '../shared/classes';
 import { TitlePreview } from './TitlePreview';
 import { counted } from '../shared/counted';

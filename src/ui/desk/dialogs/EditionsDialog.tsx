@@ -1,8 +1,8 @@
 'use client';
+import type { EditionRecord } from '@/contract/templates';
 import type { Delivery } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { swapTitle } from '@/core/project/swap';
-import type { EditionRecord } from '@/db/templates';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
 import { newerEdition, numbersOf, useApplyTitles, useDesk, usePlan, useTitles } from '../deskContext';

@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
+import type { EditionRecord } from '@/contract/templates';
 import type { Title } from '@/core/model/project';
 import type { Template } from '@/core/model/template';
 import { canTake, sourcesOf, swapTemplate, swapTitle } from '@/core/project/swap';
-import type { EditionRecord } from '@/db/templates';
 import { Button } from '../../shared/Button';
 import { Labelled } from '../../shared/StartDialog';
 import { Modal } from '../../shared/Modal';

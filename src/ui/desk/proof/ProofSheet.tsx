@@ -2,10 +2,10 @@
 import { PrinterIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
 import { useState } from 'react';
+import type { DeskProject } from '@/contract/projects';
 import type { Title } from '@/core/model/project';
 import type { Finding } from '@/core/proof/finding';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
-import type { DeskProject } from '@/server/usecases/shapes';
 import { Button } from '../../shared/Button';
 import { Pill } from '../../shared/Pill';
 import { SelectBox } from '../../shared/SelectBox';

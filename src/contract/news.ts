@@ -1,0 +1,6 @@
+/** What open screens are told of as it happens. */
+export type NewsItem =
+  | { readonly kind: 'edition'; readonly templateId: string; readonly name: string; readonly number: number }
+  /** Somebody saved changes to a project; `by` is the desk that did. */
+  | { readonly kind: 'project'; readonly projectId: string; readonly by: string }
+  | { readonly kind: 'house' };
