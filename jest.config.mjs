@@ -27,7 +27,7 @@ const config = {
       ...shared,
       displayName: 'core and server',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{src,demo,bench}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{src,demo,benchmarks}/**/*.test.ts'],
     },
     {
       ...shared,

@@ -9,8 +9,8 @@ import { NameBox } from '../shared/NameBox';
 import { SaveNote } from '../shared/SaveNote';
 import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
-import type { TemplateSaving } from './useTemplateSaving';
-import { useApply, useBench, useTemplatePart } from './benchStore';
+import type { TemplateSaving } from './state/useTemplateSaving';
+import { useApply, useBench, useTemplatePart } from './state/benchStore';
 
 interface TitleProps {
   readonly saving: SaveState;

@@ -8,18 +8,18 @@ import { EyedropContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';
 import { TopBar } from '../shared/TopBar';
 import { BenchActions, BenchTitle } from './BenchBar';
-import { BenchProvider, useTemplate } from './benchStore';
-import type { BenchView } from './benchStore';
-import { EditingProvider } from './EditingProvider';
-import { FormatWall } from './FormatWall';
-import { PictureWell } from './PictureWell';
-import { Score } from './Score';
-import { Settings } from './Settings';
-import { useBenchKeys } from './useBenchKeys';
-import { useBenchView } from './useBenchView';
-import { useEditing } from './useEditing';
-import { useTitleTime } from './useTitleTime';
-import { useTemplateSaving } from './useTemplateSaving';
+import { BenchProvider, useTemplate } from './state/benchStore';
+import type { BenchView } from './state/benchStore';
+import { EditingProvider } from './state/EditingProvider';
+import { FormatWall } from './wall/FormatWall';
+import { PictureWell } from './well/PictureWell';
+import { Score } from './timeline/Score';
+import { Settings } from './settings/Settings';
+import { useBenchKeys } from './state/useBenchKeys';
+import { useBenchView } from './state/useBenchView';
+import { useEditing } from './state/useEditing';
+import { useTitleTime } from './timeline/useTitleTime';
+import { useTemplateSaving } from './state/useTemplateSaving';
 
 /** The bench: where a template is designed. */
 export function BenchScreen({ record }: { readonly record: TemplateRecord }) {

@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import type { Keyframe } from '@/core/model/template';
 import { keyShare } from '@/core/titleTime/tracks';
-import { useBench } from '../benchStore';
+import { useBench } from '../state/benchStore';
 
 type Curve = Keyframe['curve'];
 

@@ -2,8 +2,8 @@
 import type { Layer, Motion } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../../shared/NumberBox';
-import { useApply } from '../benchStore';
-import { PropertyRow, Row } from '../PropertyRow';
+import { useApply } from '../state/benchStore';
+import { PropertyRow, Row } from '../settings/PropertyRow';
 
 interface Props {
   readonly layer: Layer;

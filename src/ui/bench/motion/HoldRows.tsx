@@ -4,7 +4,7 @@ import { newHoldUse } from '@/core/model/newMove';
 import type { HoldUse, Layer } from '@/core/model/template';
 import { HOLD_MOVES } from '@/core/holdMoves';
 import { bindLayer } from '@/core/layers';
-import { Row } from '../PropertyRow';
+import { Row } from '../settings/PropertyRow';
 import { MoveHead } from './MoveHead';
 import { MoveMenu } from './MoveMenu';
 import { UnitChoice } from './MoveRows';

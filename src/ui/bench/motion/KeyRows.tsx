@@ -7,8 +7,8 @@ import { keySeconds } from '@/core/titleTime/moveKeys';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
-import { Row } from '../PropertyRow';
-import { useEditing } from '../useEditing';
+import { Row } from '../settings/PropertyRow';
+import { useEditing } from '../state/useEditing';
 import { CurveBox } from './CurveBox';
 
 const WAYS: readonly { readonly value: Keyframe['way']; readonly label: string }[] = [

@@ -9,9 +9,9 @@ import { reverseKeys, shiftKeys, snapKeys, stretchKeys } from '@/core/titleTime/
 import { RATES } from '@/core/time/rates';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';
-import { designSeconds, useApply, useBench } from '../benchStore';
-import { Row } from '../PropertyRow';
-import { useEditing } from '../useEditing';
+import { designSeconds, useApply, useBench } from '../state/benchStore';
+import { Row } from '../settings/PropertyRow';
+import { useEditing } from '../state/useEditing';
 import { KeyRows } from './KeyRows';
 
 /** The properties of a layer that can follow keyframes: figures, colours and paths. */

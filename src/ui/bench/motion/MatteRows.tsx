@@ -2,8 +2,8 @@
 import type { Layer, Matte } from '@/core/model/template';
 import { Segmented } from '../../shared/Segmented';
 import { SelectBox } from '../../shared/SelectBox';
-import { Row } from '../PropertyRow';
-import { useEditing } from '../useEditing';
+import { Row } from '../settings/PropertyRow';
+import { useEditing } from '../state/useEditing';
 
 /** Another layer that decides where this one is seen: words filled with a moving picture, words in a window. */
 export function MatteRows({ layer }: { readonly layer: Layer }) {

@@ -7,8 +7,8 @@ import { ORDERS } from '@/core/orders';
 import { RATES } from '@/core/time/rates';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
-import { Row } from '../PropertyRow';
-import { useEditing } from '../useEditing';
+import { Row } from '../settings/PropertyRow';
+import { useEditing } from '../state/useEditing';
 import { idChoices, PIVOT_LABELS, SPREAD_LABELS } from './words';
 
 /** Times can be typed in seconds and in frames of the template's rate. */

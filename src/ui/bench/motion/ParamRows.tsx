@@ -3,7 +3,7 @@ import type { MoveParam } from '@/core/moves/move';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
-import { Row } from '../PropertyRow';
+import { Row } from '../settings/PropertyRow';
 
 type Params = Readonly<Record<string, number | string | boolean>>;
 

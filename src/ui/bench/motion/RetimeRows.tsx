@@ -2,7 +2,7 @@
 import type { Retime } from '@/core/model/template';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
-import { Row } from '../PropertyRow';
+import { Row } from '../settings/PropertyRow';
 
 const KINDS: readonly { readonly value: Retime['kind'] | 'none'; readonly label: string }[] = [
   { value: 'none', label: 'The title’s time' },

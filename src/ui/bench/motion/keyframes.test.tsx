@@ -5,8 +5,8 @@ import { tidelineStrap } from '../../../../demo/templates';
 import { keysFor } from '@/core/edit/editTracks';
 import type { Keyframe, Track } from '@/core/model/template';
 import { parseTemplate } from '@/core/model/templateSchema';
-import type { BenchForTest } from '../benchForTest';
-import { createBench, renderForLayer } from '../benchForTest';
+import type { BenchForTest } from '../state/benchForTest';
+import { createBench, renderForLayer } from '../state/benchForTest';
 import { KeyframeRows } from './KeyframeRows';
 
 let bench: BenchForTest;

@@ -1,0 +1,56 @@
+'use client';
+import type { FieldValue } from '@/core/model/template';
+import { assertNever } from '@/core/kit/assertNever';
+import type { Property } from '@/core/layers/layerKind';
+import { ColourBox } from '../../shared/ColourBox';
+import { NumberBox } from '../../shared/NumberBox';
+import { PictureBox } from '../../shared/PictureBox';
+import { RowsBox } from '../../shared/RowsBox';
+import { Segmented } from '../../shared/Segmented';
+import { SelectBox } from '../../shared/SelectBox';
+import { SwitchBox } from '../../shared/SwitchBox';
+import { FaceBox } from './FaceBox';
+
+interface ControlProps {
+  readonly label: string;
+  readonly property: Property;
+  readonly onChange: (value: FieldValue) => void;
+}
+
+// More choices than this do not fit side by side.
+const MOST_SEGMENTS = 3;
+
+/** The control for a property, by its kind. */
+export function PropertyControl({ label, property, onChange }: ControlProps) {
+  const { control, value } = property;
+  switch (control.kind) {
+    case 'text':
+      return (
+        <textarea
+          aria-label={label}
+          value={String(value)}
+          rows={Math.min(4, String(value).split('\n').length)}
+          dir="auto"
+          onChange={(event) => onChange(event.target.value)}
+          className="block w-full resize-none rounded-lg border border-line-strong bg-field px-2.5 py-1.5"
+        />
+      );
+    case 'rows':
+      return <RowsBox label={label} value={String(value)} columns={control.columns} onChange={onChange} />;
+    case 'colour':
+      return <ColourBox label={label} value={String(value)} onChange={onChange} />;
+    case 'switch':
+      return <SwitchBox label={label} value={value === true} onChange={onChange} />;
+    case 'picture':
+      return <PictureBox label={label} value={String(value)} onChange={onChange} />;
+    case 'number':
+      return <NumberBox label={label} value={Number(value)} onChange={onChange} {...control} />;
+    case 'choice': {
+      const props = { label, value: String(value), choices: control.choices, onChange };
+      if (property.path === 'style.face') return <FaceBox {...props} />;
+      return control.choices.length <= MOST_SEGMENTS ? <Segmented {...props} /> : <SelectBox {...props} />;
+    }
+    default:
+      return assertNever(control, 'control');
+  }
+}

@@ -1,0 +1,152 @@
+'use client';
+import { createContext, useContext } from 'react';
+import { createStore, useStore } from 'zustand';
+import type { StoreApi } from 'zustand';
+import type { Added } from '@/core/edit/addLayer';
+import type { OverrideScope } from '@/core/edit/editOverrides';
+import type { Template, Timing } from '@/core/model/template';
+import type { PlacedBox } from '@/core/frame/points';
+import { changeAtMoment } from '@/core/timeline/changeAtMoment';
+import { designTiming, toDesignSeconds } from '@/core/titleTime/moments';
+import type { TitleTiming } from '@/core/titleTime/stretch';
+import { hasTracks } from '@/core/titleTime/tracks';
+import type { UndoHistory } from '../../shared/undoHistory';
+import { createUndoHistory } from '../../shared/undoHistory';
+
+export type Change = (template: Template) => Template;
+
+interface BenchState {
+  readonly template: Template;
+  /** Changes the template as it is at the playhead: what follows keyframes gets a key there. */
+  apply(change: Change): void;
+  /** The same, from another template than the present one: a drag always starts from where it began. */
+  applyTo(from: Template, change: Change): void;
+  /** Puts another template in its place. */
+  replace(template: Template): void;
+}
+
+/** Where the playhead of the bench is. */
+export interface Playhead {
+  readonly seconds: number;
+  readonly timing: TitleTiming;
+}
+
+export type BenchStore = StoreApi<BenchState> & UndoHistory<Template>;
+
+/** A keyframe of a layer that is chosen in the score. */
+export interface ChosenKey {
+  readonly layerId: string;
+  readonly path: string;
+  readonly index: number;
+}
+
+/** A template on the bench, with its undo history. */
+export function createBenchStore(template: Template, playhead: StoreApi<Playhead>): BenchStore {
+  const put = (next: Template): void => {
+    const before = store.getState().template;
+    if (next === before) return;
+    store.setState({ template: next });
+    history.record(before, next);
+  };
+  const store = createStore<BenchState>()(() => ({
+    template,
+    apply: (change) => put(changeAt(store.getState().template, playhead.getState(), change)),
+    applyTo: (from, change) => put(changeAt(from, playhead.getState(), change)),
+    replace: put,
+  }));
+  const history = createUndoHistory<Template>(
+    () => store.getState().template,
+    (next) => store.setState({ template: next }),
+  );
+  return Object.assign(store, history);
+}
+
+/** A playhead at the first moment at which all of a template is there. */
+export function createPlayhead({ timing }: Template): StoreApi<Playhead> {
+  return createStore<Playhead>(() => ({ seconds: timing.inSeconds, timing: designTiming(timing) }));
+}
+
+function changeAt(template: Template, playhead: Playhead, change: Change): Template {
+  return hasTracks(template) ? changeAtMoment(template, playhead, change) : change(template);
+}
+
+/** The time of the design that the playhead stands for, in seconds. */
+export function designSeconds(playhead: StoreApi<Playhead>, design: Timing): number {
+  const { seconds, timing } = playhead.getState();
+  return toDesignSeconds(seconds, design, timing);
+}
+
+/** Waiting for a colour to be picked from the picture. */
+export type ColourPick = (colour: string) => void;
+
+type Boxes = ReadonlyMap<string, PlacedBox>;
+
+/** A note of where layers lie, in design units, by id. */
+export interface BoxesNote {
+  read(): Boxes;
+  write(boxes: Boxes): void;
+}
+
+/** An empty note. */
+export function createBoxesNote(): BoxesNote {
+  let latest: Boxes = new Map();
+  return { read: () => latest, write: (boxes) => void (latest = boxes) };
+}
+
+/** What the parts of the bench share besides the template. */
+export interface BenchView {
+  readonly store: BenchStore;
+  /** The layer whose settings are shown. */
+  readonly selected: string | null;
+  /** All chosen layers, the one whose settings are shown first. */
+  readonly selection: readonly string[];
+  /** Chooses a layer; `add` adds it to those that are chosen, or takes it out of them. */
+  select(layerId: string | null, add?: boolean): void;
+  readonly formatId: string;
+  chooseFormat(formatId: string): void;
+  /** Which formats changes are made for; null for all. */
+  readonly scope: OverrideScope | null;
+  setScope(scope: OverrideScope | null): void;
+  /** Where layers lie in the format that is looked at; written when the picture is laid out, read when something is done. */
+  readonly boxes: BoxesNote;
+  readonly playhead: StoreApi<Playhead>;
+  readonly chosenKey: ChosenKey | null;
+  chooseKey(key: ChosenKey | null): void;
+  readonly picking: ColourPick | null;
+  pickColour(pick: ColourPick | null): void;
+}
+
+const BenchContext = createContext<BenchView | null>(null);
+export const BenchProvider = BenchContext.Provider;
+
+/** The shared state of the bench. */
+export function useBench(): BenchView {
+  const view = useContext(BenchContext);
+  if (view === null) throw new Error('This part belongs on the bench');
+  return view;
+}
+
+/** The template as it is now. */
+export function useTemplate(): Template {
+  return useStore(useBench().store, (state) => state.template);
+}
+
+/** A part of the template; what asks for it is drawn again only when that part changes. */
+export function useTemplatePart<T>(part: (template: Template) => T): T {
+  return useStore(useBench().store, (state) => part(state.template));
+}
+
+/** How to add a layer: it is chosen as soon as it is there. */
+export function useAdd(): (make: (template: Template) => Added) => void {
+  const { store, select } = useBench();
+  return (make) => {
+    const { template, layerId } = make(store.getState().template);
+    store.getState().replace(template);
+    select(layerId);
+  };
+}
+
+/** How to change the template. */
+export function useApply(): (change: Change) => void {
+  return useStore(useBench().store, (state) => state.apply);
+}

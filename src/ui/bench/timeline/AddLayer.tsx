@@ -1,0 +1,146 @@
+'use client';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { PlusIcon } from '@heroicons/react/24/outline';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import type { Added } from '@/core/edit/addLayer';
+import {
+  addBackdrop,
+  addBox,
+  addCopy,
+  addGroup,
+  addLight,
+  addParticles,
+  addPicture,
+  addRows,
+  addStack,
+  addText,
+} from '@/core/edit/addLayer';
+import type { Template } from '@/core/model/template';
+import { FilePicker } from '../../shared/FilePicker';
+import { wordsOf } from '../../shared/api';
+import { bringInPicture, PICTURE_TYPES } from '../../shared/assets';
+import { useAdd, useBench, useTemplate } from '../state/benchStore';
+
+interface Choice {
+  readonly label: string;
+  readonly says: string;
+  readonly make: (template: Template) => Added;
+}
+
+const KINDS: readonly Choice[] = [
+  { label: 'Text', says: 'words, set by rule', make: addText },
+  { label: 'Rows', says: 'a list of any length', make: addRows },
+  { label: 'Box', says: 'any shape, of a size of its own', make: (now) => addBox(now, []) },
+  { label: 'Background', says: 'plain or moving, over the frame', make: addBackdrop },
+  { label: 'Light', says: 'seen on what lies below it', make: addLight },
+  { label: 'Particles', says: 'specks that drift or burst', make: addParticles },
+];
+
+/** Adds a layer of any kind, alone or for the layers that are chosen. */
+export function AddLayer() {
+  const template = useTemplate();
+  const add = useAdd();
+  const { selected, selection } = useBench();
+  const file = useRef<HTMLInputElement>(null);
+  const chosen = template.layers.find((layer) => layer.id === selected);
+  const bringIn = async (picked: File): Promise<void> => {
+    try {
+      const asset = await bringInPicture(picked);
+      add((now) => addPicture(now, asset.id, asset.name.replace(/\.\w+$/, '')));
+    } catch (error) {
+      toast.error(wordsOf(error));
+    }
+  };
+  const round: Choice[] =
+    chosen === undefined
+      ? []
+      : [
+          {
+            label:
+              selection.length > 1
+                ? `Panel round ${selection.length} layers`
+                : `Panel round “${chosen.name}”`,
+            says: 'encloses what is typed',
+            make: (now) => addBox(now, selection),
+          },
+          {
+            label: `Linked copy of “${chosen.name}”`,
+            says: 'follows it, has its own place',
+            make: (now) => addCopy(now, chosen.id),
+          },
+          ...(selection.length > 1
+            ? [
+                {
+                  label: `Group of ${selection.length}`,
+                  says: 'Ctrl+G',
+                  make: (now: Template) => addGroup(now, selection),
+                },
+                {
+                  label: `Stack of ${selection.length}`,
+                  says: 'closes up',
+                  make: (now: Template) => addStack(now, selection),
+                },
+              ]
+            : []),
+        ];
+  return (
+    <>
+      <Menu>
+        <MenuButton className="inline-flex h-8 items-center gap-1.5 rounded-lg border border-line-strong bg-field px-3 font-semibold">
+          <PlusIcon className="h-4 w-4" /> Layer
+        </MenuButton>
+        <MenuItems
+          anchor={{ to: 'top end', gap: 6 }}
+          className="z-40 w-80 rounded-xl border border-line-strong bg-card p-1"
+        >
+          {KINDS.map((choice) => (
+            <Item
+              key={choice.label}
+              label={choice.label}
+              says={choice.says}
+              onClick={() => add(choice.make)}
+            />
+          ))}
+          <Item label="Picture…" says="PNG, JPEG, WebP or SVG" onClick={() => file.current?.click()} />
+          {round.length > 0 && <div role="separator" className="my-1 border-t border-line" />}
+          {round.map((choice) => (
+            <Item
+              key={choice.label}
+              label={choice.label}
+              says={choice.says}
+              onClick={() => add(choice.make)}
+            />
+          ))}
+        </MenuItems>
+      </Menu>
+      <FilePicker
+        input={file}
+        accept={PICTURE_TYPES}
+        label="Picture to bring in as a layer"
+        onPick={(picked) => void bringIn(picked)}
+      />
+    </>
+  );
+}
+
+interface ItemProps {
+  readonly label: string;
+  readonly says: string;
+  readonly onClick: () => void;
+}
+
+function Item({ label, says, onClick }: ItemProps) {
+  return (
+    <MenuItem>
+      <button
+        type="button"
+        onClick={onClick}
+        className="flex w-full items-baseline justify-between gap-3 rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash"
+      >
+        <span className="truncate">{label}</span>
+        <span className="shrink-0 text-[12px] text-soft">{says}</span>
+      </button>
+    </MenuItem>
+  );
+}

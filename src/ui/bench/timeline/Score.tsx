@@ -1,0 +1,124 @@
+'use client';
+import { closestCenter, DndContext } from '@dnd-kit/core';
+import type { DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useMemo, useRef, useState } from 'react';
+import type { PointerEvent } from 'react';
+import { moveLayer } from '@/core/edit/editTemplate';
+import { fromDesignSeconds, toDesignSeconds } from '@/core/titleTime/moments';
+import { frameToSeconds, secondsToFrame } from '@/core/time/rates';
+import { useElementSize } from '../../picture/useElementSize';
+import { useSortSensors } from '../../shared/useSortSensors';
+import { useApply, useTemplate } from '../state/benchStore';
+import { MarkFlags } from './MarkFlags';
+import { ScoreHead } from './ScoreHead';
+import { ScoreRow } from './ScoreRow';
+import { HEAD_PX, scoreScale, secondsToX, xToSeconds } from './scoreScale';
+import type { TitleTime } from './useTitleTime';
+import { loopFrames } from './useTitleTime';
+
+const ZOOMS = [1, 2, 4, 8];
+
+/** The bench's picture of a template's time: a row a layer, the nearest to the viewer on top, and in, hold, out. */
+export function Score({ time }: { readonly time: TitleTime }) {
+  const { player, rate, totalFrames } = time;
+  const [zoom, setZoom] = useState(1);
+  const template = useTemplate();
+  const apply = useApply();
+  const [tracks, size] = useElementSize<HTMLDivElement>();
+  const sensors = useSortSensors();
+  const { timing } = template;
+  const width = Math.max(100, size.width - HEAD_PX) * zoom;
+  const scale = useMemo(() => scoreScale(timing, width, zoom), [timing, width, zoom]);
+  // The same list as long as it has the same entries: every row is drawn again with a new one.
+  const order = template.layers.map((layer) => layer.id).join('\n');
+  const ids = useMemo(() => order.split('\n'), [order]);
+  const seconds = toDesignSeconds(time.seconds, timing, time.timing);
+  const looped = useRef<number | null>(null);
+  const frameX = (frame: number): number =>
+    secondsToX(toDesignSeconds(frameToSeconds(frame, rate), timing, time.timing), timing, scale);
+  const range = typeof time.loop === 'object' ? loopFrames(time.loop, time.timing) : null;
+  const loopBand =
+    range === null ? null : { left: frameX(range.from), width: frameX(range.to) - frameX(range.from) };
+  const frameAt = (event: PointerEvent<HTMLDivElement>): number => {
+    const left = event.currentTarget.getBoundingClientRect().left;
+    const at = fromDesignSeconds(xToSeconds(event.clientX - left, timing, scale), timing, time.timing);
+    return Math.min(totalFrames, secondsToFrame(at, rate));
+  };
+  const scrub = (event: PointerEvent<HTMLDivElement>): void => player.seek(frameAt(event));
+  const onDragEnd = ({ active, over }: DragEndEvent): void => {
+    if (over === null || active.id === over.id) return;
+    const to = template.layers.findIndex((layer) => layer.id === over.id);
+    apply((now) => moveLayer(now, String(active.id), to));
+  };
+  return (
+    <section aria-label="Score" className="flex h-[292px] shrink-0 flex-col border-t border-line bg-card">
+      <ScoreHead time={time} zoom={zoom} zooms={ZOOMS} onZoom={setZoom} />
+      <div ref={tracks} className="min-h-0 flex-1 overflow-auto border-t border-line">
+        <div className="relative min-h-full" style={{ width: HEAD_PX + width }}>
+          <div
+            className="pointer-events-none absolute inset-y-0 right-0 flex min-h-full"
+            style={{ left: HEAD_PX }}
+            aria-hidden="true"
+          >
+            <div className="bg-in-wash" style={{ width: scale.inPx }} />
+            <div className="hatch" style={{ width: scale.holdPx }} />
+            <div className="bg-out-wash" style={{ width: scale.outPx }} />
+          </div>
+          <div
+            role="slider"
+            tabIndex={0}
+            aria-label="Playhead"
+            aria-valuemin={0}
+            aria-valuemax={totalFrames}
+            aria-valuenow={player.frame}
+            className="sticky top-0 z-20 h-6 cursor-col-resize touch-none border-b border-line bg-card/80"
+            style={{ marginLeft: HEAD_PX }}
+            title="Drag to move the playhead; with Shift, to choose what loops"
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              looped.current = event.shiftKey ? frameAt(event) : null;
+              if (!event.shiftKey) scrub(event);
+            }}
+            onPointerMove={(event) => {
+              if (event.buttons !== 1) return;
+              if (looped.current === null) return scrub(event);
+              const [from, to] = [looped.current, frameAt(event)].toSorted((a, b) => a - b);
+              if (to > from) time.setLoop({ from, to });
+            }}
+          >
+            {loopBand !== null && (
+              <div
+                className="pointer-events-none absolute inset-y-0 bg-leaf-light/50"
+                style={{ left: loopBand.left, width: loopBand.width }}
+                aria-hidden="true"
+              />
+            )}
+          </div>
+          <div className="pointer-events-none sticky top-0 z-20 h-0" style={{ marginLeft: HEAD_PX }}>
+            <div className="pointer-events-auto relative -top-6">
+              <MarkFlags scale={scale} rate={rate} />
+            </div>
+          </div>
+          <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="score">
+            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+              <div role="list" aria-label="Layers, the nearest to the viewer first" className="relative">
+                {template.layers.map((layer) => (
+                  <ScoreRow key={layer.id} layer={layer} scale={scale} rate={rate} />
+                ))}
+              </div>
+            </SortableContext>
+          </DndContext>
+          {template.layers.length === 0 && (
+            <p className="relative p-5 text-soft">No layers yet. Add a text or a box with “Layer” above.</p>
+          )}
+          <div
+            className="pointer-events-none absolute inset-y-0 z-10 w-0.5 bg-stop"
+            style={{ left: HEAD_PX + secondsToX(seconds, timing, scale) - 1 }}
+            aria-hidden="true"
+          />
+        </div>
+      </div>
+    </section>
+  );
+}
