@@ -5,7 +5,7 @@ const STEP_PX = 64;
 // So many pixels at most wait for their next use: four frames of 1080p.
 const MOST_PIXELS = 4 * 1920 * 1080;
 
-interface Kept {
+interface PooledSurface {
   readonly surface: Surface;
   readonly width: number;
   readonly height: number;
@@ -13,8 +13,8 @@ interface Kept {
 
 /** Surfaces that are used again: one is at least as large as was asked for, and clear where that lies. */
 export class SurfacePool {
-  private readonly free = new Map<string, Kept[]>();
-  private readonly sizes = new WeakMap<Surface, Kept>();
+  private readonly free = new Map<string, PooledSurface[]>();
+  private readonly sizes = new WeakMap<Surface, PooledSurface>();
   private waiting = 0;
 
   constructor(private readonly maker: Pick<SurfaceMaker, 'surface'>) {}

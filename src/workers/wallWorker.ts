@@ -28,7 +28,7 @@ let fonts: Promise<FontLibrary> | null = null;
 type Design = Pick<WallDesign, 'number' | 'template' | 'values'>;
 
 /** What is kept of one picture of the wall. */
-interface Kept {
+interface CompiledWall {
   readonly format: FrameFormat;
   readonly below: KeptBackdrop;
   readonly layout: {
@@ -37,7 +37,7 @@ interface Kept {
     readonly title: CompiledTitle;
   } | null;
 }
-const kept = new Map<string, Kept>();
+const kept = new Map<string, CompiledWall>();
 
 addEventListener('message', ({ data }: MessageEvent<WallDesign | WallRequest>) => {
   if (data.kind === 'design') {

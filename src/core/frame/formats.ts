@@ -127,13 +127,13 @@ export const FORMATS: Registry<FrameFormat> = {
 /** The short side of every displayed picture, in design units. */
 export const SHORT_SIDE_U = 1080;
 
-export interface PictureSize {
+export interface FrameSizeU {
   readonly widthU: number;
   readonly heightU: number;
 }
 
 /** The displayed picture in design units: 1920 × 1080 u for 16:9, 1440 × 1080 u for 4:3. */
-export function pictureSize(format: FrameFormat): PictureSize {
+export function pictureSize(format: FrameFormat): FrameSizeU {
   const displayWidth = (format.activeWidthPx * format.pixelAspect.across) / format.pixelAspect.down;
   const scale = SHORT_SIDE_U / Math.min(displayWidth, format.heightPx);
   return { widthU: displayWidth * scale, heightU: format.heightPx * scale };

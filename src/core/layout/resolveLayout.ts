@@ -21,13 +21,13 @@ export interface PlacedLayer {
   readonly box: PlacedBox;
 }
 
-interface Kept {
+interface MeasuredOnce {
   readonly fonts: FontLibrary;
   readonly pictures: PictureSizes;
   readonly language: string;
   readonly size: Measured | null;
 }
-const kept = new WeakMap<Layer, WeakMap<FrameFormat, Kept>>();
+const kept = new WeakMap<Layer, WeakMap<FrameFormat, MeasuredOnce>>();
 
 /**
  * The size of a layer. One that waits for no other is asked once for each format and serves again: while one text is
@@ -37,7 +37,7 @@ function measureOnce(layer: Layer, context: MeasureContext, format: FrameFormat)
   const bound = bindLayer(layer);
   if (bound.dependsOn.length > 0 || bound.measuresAfter.length > 0) return bound.measure(context);
   const { fonts, pictures } = context;
-  const byFormat = kept.get(layer) ?? new WeakMap<FrameFormat, Kept>();
+  const byFormat = kept.get(layer) ?? new WeakMap<FrameFormat, MeasuredOnce>();
   kept.set(layer, byFormat);
   const known = byFormat.get(format);
   const language = context.languageOf(layer.id);

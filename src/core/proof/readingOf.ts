@@ -65,21 +65,24 @@ export function readableFor(
   };
 }
 
-interface Kept {
+interface WordedTitle {
   readonly title: CompiledTitle;
   readonly lengths: Map<string, number>;
 }
 
 const MOST_LENGTHS = 2000;
-const kept = new WeakMap<Template, { readonly fonts: FontLibrary; readonly byWords: Map<string, Kept> }>();
+const kept = new WeakMap<
+  Template,
+  { readonly fonts: FontLibrary; readonly byWords: Map<string, WordedTitle> }
+>();
 
 /**
  * A template laid out for its motion alone: which words stand in it does not change how they move, only whether some
  * do. So forty titles of a template are laid out once, and once more for those that leave a line empty.
  */
-function movingTitle(template: Template, values: FieldValues, fonts: FontLibrary): Kept {
+function movingTitle(template: Template, values: FieldValues, fonts: FontLibrary): WordedTitle {
   const before = kept.get(template);
-  const { byWords } = before?.fonts === fonts ? before : { byWords: new Map<string, Kept>() };
+  const { byWords } = before?.fonts === fonts ? before : { byWords: new Map<string, WordedTitle>() };
   if (before?.fonts !== fonts) kept.set(template, { fonts, byWords });
   const moving = Object.fromEntries(
     template.fields.flatMap(({ id, kind }): [string, FieldValues[string]][] => {

@@ -16,7 +16,7 @@ import { useDesk, usePlan, useShownValues } from './deskContext';
 
 export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
-interface Kept {
+interface CompiledOnce {
   readonly values: Title['values'];
   readonly shift: Title['shift'];
   readonly editionId: string;
@@ -28,7 +28,7 @@ const MOST_KEPT = 60;
 
 /** Layouts of titles that were asked for last, for one format and set of pictures. */
 class LayoutKeeper {
-  private readonly byTitle = new Map<string, Kept>();
+  private readonly byTitle = new Map<string, CompiledOnce>();
 
   find(title: Title, values: Title['values']): CompiledTitle | undefined {
     const kept = this.byTitle.get(title.id);

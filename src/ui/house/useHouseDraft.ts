@@ -17,7 +17,7 @@ interface HouseDraft {
   catchUp(record: HouseRecord): void;
 }
 
-interface Kept {
+interface HouseInBrowser {
   readonly base: House;
   readonly mine: House;
 }
@@ -31,7 +31,7 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
   const looked = useRef(false);
   useEffect(() => {
     let open = true;
-    get<Kept>(KEY)
+    get<HouseInBrowser>(KEY)
       .catch(() => undefined)
       .then((kept) => {
         looked.current = true;
@@ -43,7 +43,7 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
   }, [first]);
   useEffect(() => {
     if (!looked.current) return;
-    const kept: Kept = { base: saved.document, mine: house };
+    const kept: HouseInBrowser = { base: saved.document, mine: house };
     void (sameValue(kept.base, kept.mine) ? del(KEY) : set(KEY, kept)).catch(() => undefined);
   }, [saved, house]);
   return {
