@@ -4,7 +4,7 @@ import type { DeskProject } from '@/contract/projects';
 import type { Title } from '@/core/model/project';
 import { newPlan } from '@/core/model/plan';
 import { UnreachableError } from '../shared/api';
-import { jsonAnswer } from '../shared/forTest';
+import { fakeLocks, jsonAnswer } from '../shared/forTest';
 import { deskTitle } from './deskForTest';
 import { DeskDraft } from './deskDraft';
 import type { DeskStore } from './deskStore';
@@ -59,20 +59,12 @@ class Server {
 
 let server: Server;
 const before = globalThis.fetch;
-const held = new Set<string>();
 
 beforeEach(async () => {
   await clear();
   server = new Server();
   globalThis.fetch = server.answer;
-  held.clear();
-  const request = (name: string, ...rest: unknown[]): Promise<unknown> => {
-    const work = rest.at(-1) as (lock: object | null) => Promise<unknown>;
-    if (rest.length > 1) return Promise.resolve(work(held.has(name) ? null : {}));
-    held.add(name);
-    return Promise.resolve(work({}));
-  };
-  Object.defineProperty(navigator, 'locks', { configurable: true, value: { request } });
+  fakeLocks();
 });
 afterEach(() => {
   globalThis.fetch = before;

@@ -27,3 +27,15 @@ export function renderScreen(path: string, screen: ReactNode): readonly string[]
 /** An answer of a server, as far as it is asked of; jsdom has none of its own. */
 export const jsonAnswer = (status: number, body: unknown): Response =>
   ({ ok: status < 400, status, json: () => Promise.resolve(structuredClone(body)) }) as Response;
+
+/** Locks as browsers have them, which jsdom has not; none is held yet. */
+export function fakeLocks(): void {
+  const held = new Set<string>();
+  const request = (name: string, ...rest: unknown[]): Promise<unknown> => {
+    const work = rest.at(-1) as (lock: object | null) => Promise<unknown>;
+    if (rest.length > 1) return Promise.resolve(work(held.has(name) ? null : {}));
+    held.add(name);
+    return Promise.resolve(work({}));
+  };
+  Object.defineProperty(navigator, 'locks', { configurable: true, value: { request } });
+}
