@@ -1,11 +1,16 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { mkdirSync, rmSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.GILDER_TEST_PORT ?? 4460 + (process.pid % 400));
 process.env.GILDER_TEST_PORT = String(port);
-process.env.GILDER_TEST_DATA ??= mkdtempSync(join(tmpdir(), 'gilder-e2e-'));
+if (process.env.GILDER_TEST_DATA === undefined) {
+  // Beside the results, for whoever wants to look into it; the next run takes it away.
+  const data = resolve('test-results/data');
+  rmSync(data, { recursive: true, force: true });
+  mkdirSync(data, { recursive: true });
+  process.env.GILDER_TEST_DATA = data;
+}
 
 const baseURL = `http://127.0.0.1:${port}`;
 

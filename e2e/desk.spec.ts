@@ -1,7 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { cellBox, drag, middle, pixels, saved } from './hands';
@@ -343,7 +341,7 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
 });
 
 const video = (name: string, codec: readonly string[]): string => {
-  const path = join(mkdtempSync(join(tmpdir(), 'gilder-video-')), name);
+  const path = test.info().outputPath(name);
   const source = ['-f', 'lavfi', '-i', 'testsrc=size=320x180:rate=25:duration=2'];
   execFileSync('ffmpeg', ['-v', 'error', ...source, ...codec, '-pix_fmt', 'yuv420p', path]);
   return path;

@@ -1,10 +1,18 @@
-import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@jest/globals';
+import { afterAll, expect, test } from '@jest/globals';
 import { FolderInUseError, lockFolder } from './folderLock';
 
-const folder = (): string => mkdtempSync(join(tmpdir(), 'gilder-lock-'));
+const all = mkdtempSync(join(tmpdir(), 'gilder-lock-'));
+afterAll(() => rmSync(all, { recursive: true }));
+
+let folders = 0;
+const folder = (): string => {
+  const at = join(all, String((folders += 1)));
+  mkdirSync(at);
+  return at;
+};
 
 test('is held until it is given back', () => {
   const at = folder();

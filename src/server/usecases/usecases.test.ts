@@ -191,7 +191,7 @@ describe('stills', () => {
 
 describe('videos', () => {
   const webm = (): Buffer => {
-    const path = join(mkdtempSync(join(tmpdir(), 'gilder-video-')), 'a.webm');
+    const path = join(folder, 'made.webm');
     const source = ['-f', 'lavfi', '-i', 'testsrc=size=64x36:rate=5:duration=0.4'];
     execFileSync('ffmpeg', ['-v', 'error', ...source, '-c:v', 'libvpx-vp9', path]);
     return readFileSync(path);
