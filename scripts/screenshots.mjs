@@ -56,9 +56,13 @@ await shoot('bench-motion', '/bench/opening-lockup', async (page) => {
   await page.locator('canvas[data-painted="yes"]').waitFor();
 });
 await shoot('bench-card', '/bench/tideline-strap', async (page) => {
-  await painted(page);
+  await paintedWall(page);
   await page.getByRole('tab', { name: 'Card' }).click();
+  const paintings = () =>
+    page.locator('canvas[data-painted]').evaluateAll((all) => all.map((one) => one.dataset.painted));
+  const before = await paintings();
   await page.getByRole('button', { name: 'Very long words' }).click();
+  while ((await paintings()).some((now, i) => now === before[i])) await page.waitForTimeout(50);
 });
 await shoot('bench-lamplight', '/bench/place-corner', paintedWall, 'lamplight');
 await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
@@ -87,7 +91,7 @@ await shoot('press', '/desk/lantern-regatta-2', async (page) => {
   await send('All 10 titles', /^WebM/);
   await page.getByText(/min left|s left/).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: /^006-.*mov$/ }).click();
-  await page.getByRole('img', { name: /at rest$/ }).waitFor();
+  await page.getByRole('img', { name: /at rest$/ }).evaluate((image) => image.decode());
 });
 await browser.close();
 server.kill('SIGTERM');

@@ -29,8 +29,8 @@ export type Control =
       readonly choices: readonly { readonly value: string; readonly label: string }[];
     };
 
-/** The part of the settings that a property is shown in. */
-export type PropertyPart = 'type' | 'size' | 'place' | 'look' | 'motion';
+/** The part of the settings that a property is shown in; `long` has controls of its own, and no field drives it. */
+export type PropertyPart = 'type' | 'long' | 'size' | 'place' | 'look' | 'motion';
 
 /**
  * `layout`: the layer is measured again, and what depends on its size. `place`: it lies elsewhere, as it is; what

@@ -1,5 +1,6 @@
 import type { FieldValue, Layer } from '../model/template';
 import { FACES } from '../faces/faces';
+import { LONG_STEPS_PATH } from './longSteps';
 import type { Control, Property, PropertyPart, PropertyStage } from './layerKind';
 
 /** The part of the settings that a property belongs to, by the first word of its path. */
@@ -7,6 +8,7 @@ function partOf(path: string): PropertyPart {
   if (path.startsWith('motion.')) return 'motion';
   if (/^(padding|width|height|limits|shape|columnU|maxWidthShare|widthShare)/.test(path)) return 'size';
   if (/^place\./.test(path)) return 'place';
+  if (path === LONG_STEPS_PATH) return 'long';
   return /^look\./.test(path) ? 'look' : 'type';
 }
 

@@ -72,6 +72,8 @@ describe('Type', () => {
 
   test('long text: steps are tried in the order of the designer, a cut always last', async () => {
     render(<Bench selected="name" />);
+    // Its own controls, not a line of type.
+    expect(screen.queryByLabelText('When long')).toBeNull();
     await userEvent.click(screen.getByRole('button', { name: /^When the text is long/ }));
     await userEvent.click(screen.getByRole('checkbox', { name: 'Cut' }));
     await userEvent.click(screen.getByRole('checkbox', { name: 'Wrap' }));
