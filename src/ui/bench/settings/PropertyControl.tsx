@@ -18,7 +18,9 @@ interface ControlProps {
 }
 
 // More choices than this do not fit side by side.
+// What stands side by side in a row's width without touching: so many choices, and letters if all were as long as the longest.
 const MOST_SEGMENTS = 3;
+const MOST_LETTERS = 20;
 
 /** The control for a property, by its kind. */
 export function PropertyControl({ label, property, onChange }: ControlProps) {
@@ -48,7 +50,10 @@ export function PropertyControl({ label, property, onChange }: ControlProps) {
     case 'choice': {
       const props = { label, value: String(value), choices: control.choices, onChange };
       if (property.path === 'style.face') return <FaceBox {...props} />;
-      return control.choices.length <= MOST_SEGMENTS ? <Segmented {...props} /> : <SelectBox {...props} />;
+      const { length } = control.choices;
+      const letters = length * Math.max(...control.choices.map((choice) => choice.label.length));
+      const fits = length <= MOST_SEGMENTS && letters <= MOST_LETTERS;
+      return fits ? <Segmented {...props} /> : <SelectBox {...props} />;
     }
     default:
       return assertNever(control, 'control');
