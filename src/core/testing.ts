@@ -2,6 +2,7 @@ import { motionOf } from './model/newMove';
 import { newBoxLayer, newTextLayer, placeAt } from './model/newLayers';
 import { newTemplate } from './model/newTemplate';
 import type { BoxLayer, Place, Template, TextLayer } from './model/template';
+import type { FontLibrary } from './text/fontLibrary';
 
 /** Builders for tests: a template, texts and boxes with only what matters said. */
 export function testTemplate(layers: Template['layers'], more: Partial<Template> = {}): Template {
@@ -32,4 +33,22 @@ export function testBox(id: string, more: Partial<BoxLayer> = {}): BoxLayer {
 /** A place at the frame's top left corner, with what differs. */
 export function place(more: Partial<Place>): Place {
   return placeAt({ point: 'topLeft', target: { kind: 'frame' }, targetPoint: 'topLeft', ...more });
+}
+
+/** Fonts that count how often something is shaped with them. */
+export function countingFonts(library: FontLibrary): { readonly fonts: FontLibrary; shaped(): number } {
+  let count = 0;
+  const fonts: FontLibrary = {
+    font(...asked) {
+      const font = library.font(...asked);
+      return {
+        ...font,
+        shape(...text) {
+          count++;
+          return font.shape(...text);
+        },
+      };
+    },
+  };
+  return { fonts, shaped: () => count };
 }

@@ -9,27 +9,15 @@ import { countGraphemes, cutGraphemes } from './graphemes';
 import { capitalsOf, languageOf } from '../faces/language';
 import type { TextLayout, TextSpec } from './layoutText';
 import { layoutText } from './layoutText';
+import { countingFonts } from '../testing';
 import { meaningOf, retypeRuns, rewordRuns, styleRange } from './runs';
 import { resolveScripts } from '../faces/scripts';
 
 let fonts: FontLibrary;
-let shaped = 0;
+let shaped: () => number;
 beforeAll(async () => {
-  const library = await serverFonts();
-  fonts = {
-    font(...asked) {
-      const font = library.font(...asked);
-      return {
-        ...font,
-        shape(...text) {
-          shaped++;
-          return font.shape(...text);
-        },
-      };
-    },
-  };
+  ({ fonts, shaped } = countingFonts(await serverFonts()));
 });
-
 const set = (text: string, style: Partial<TextStyle> = {}, more: Partial<TextSpec> = {}): TextLayout =>
   layoutText(
     {
@@ -162,10 +150,10 @@ describe('a fitted text', () => {
       { kind: 'shrink', minSizeU: 20 },
     ];
     const text = 'Bartholomew Quillfeather-Oduya and Ilse Marrow of Reedmouth Quay';
-    const before = shaped;
+    const before = shaped();
     const spec = { runs: [{ text }], style: FIRST_STYLE, align: 'left' } as const;
     const { layout, overflows, scale } = fitText(spec, 420, steps, fonts);
-    expect(shaped - before).toBeLessThan(30);
+    expect(shaped() - before).toBeLessThan(30);
     expect(overflows).toBe(false);
     expect(layout.lines.length).toBeLessThanOrEqual(3);
     // As large as it can be: a hundredth more does not fit.

@@ -5,7 +5,7 @@ import { setKey } from '../edit/editTracks';
 import { motionOf } from '../model/newMove';
 import type { FieldValue, Keyframe, Layer, Moment } from '../model/template';
 import { FORMATS } from '../frame/formats';
-import { place, testBox, testTemplate, testText } from '../testing';
+import { countingFonts, place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
@@ -16,23 +16,10 @@ const TIMING = { inSeconds: 1, holdSeconds: 4, outSeconds: 1 };
 const LENGTH = stretchTiming(TIMING, designFrames(TIMING, RATES.get('25')), RATES.get('25'));
 
 let fonts: FontLibrary;
-let shaped = 0;
+let shaped: () => number;
 beforeAll(async () => {
-  const library = await serverFonts();
-  fonts = {
-    font(...asked) {
-      const font = library.font(...asked);
-      return {
-        ...font,
-        shape(...text) {
-          shaped++;
-          return font.shape(...text);
-        },
-      };
-    },
-  };
+  ({ fonts, shaped } = countingFonts(await serverFonts()));
 });
-
 const at = (from: Moment['from'], offsetSeconds = 0): Moment => ({ from, offsetSeconds, share: 0 });
 
 function keyed(
@@ -88,9 +75,9 @@ describe('keys of what only paints or moves', () => {
         [at('end'), to],
       ]),
     );
-    const before = shaped;
+    const before = shaped();
     const lists = frames().map((seconds) => JSON.stringify(title.frame(seconds, LENGTH)));
-    expect(shaped).toBe(before);
+    expect(shaped()).toBe(before);
     // And yet no two frames are the same.
     expect(new Set(lists).size).toBe(lists.length);
   });
@@ -103,9 +90,9 @@ describe('keys of what only paints or moves', () => {
     const others = ['a', 'b', 'c'].map((id) => testText(id, `Other ${id}`));
     const shapedFor = (...layers: Layer[]): number => {
       const title = titleOf(...layers);
-      const before = shaped;
+      const before = shaped();
       for (const seconds of frames()) title.frame(seconds, LENGTH);
-      return shaped - before;
+      return shaped() - before;
     };
     expect(shapedFor(grows, ...others)).toBe(shapedFor(grows));
   });

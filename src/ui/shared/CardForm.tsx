@@ -5,12 +5,11 @@ import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/resolve/fie
 import type { Field, FieldValue, FieldValues, Template } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { assertNever } from '@/core/kit/assertNever';
+import { ChoiceBox } from './ChoiceBox';
 import { ColourBox } from './ColourBox';
 import { NumberBox } from './NumberBox';
 import { PictureBox } from './PictureBox';
 import { RowsBox } from './RowsBox';
-import { Segmented } from './Segmented';
-import { SelectBox } from './SelectBox';
 import { SwitchBox } from './SwitchBox';
 import { classes } from './classes';
 import { takesLines } from './takesLines';
@@ -58,8 +57,6 @@ interface ControlProps {
   readonly onChange: (value: FieldValue) => void;
 }
 
-const MOST_SEGMENTS = 3;
-
 function FieldControl({ template, field, value, onChange }: ControlProps) {
   const { label, limits } = field;
   switch (field.kind) {
@@ -83,10 +80,10 @@ function FieldControl({ template, field, value, onChange }: ControlProps) {
         />
       );
     }
-    case 'choice': {
-      const props = { label, value: String(value), choices: limits.choices ?? [], onChange };
-      return props.choices.length <= MOST_SEGMENTS ? <Segmented {...props} /> : <SelectBox {...props} />;
-    }
+    case 'choice':
+      return (
+        <ChoiceBox label={label} value={String(value)} choices={limits.choices ?? []} onChange={onChange} />
+      );
     case 'rows': {
       const control = controlOf(template, field);
       const columns = control?.kind === 'rows' ? control.columns : 1;

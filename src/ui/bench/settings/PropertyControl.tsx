@@ -2,12 +2,11 @@
 import type { FieldValue } from '@/core/model/template';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Property } from '@/core/layers/layerKind';
+import { ChoiceBox } from '../../shared/ChoiceBox';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
 import { PictureBox } from '../../shared/PictureBox';
 import { RowsBox } from '../../shared/RowsBox';
-import { Segmented } from '../../shared/Segmented';
-import { SelectBox } from '../../shared/SelectBox';
 import { SwitchBox } from '../../shared/SwitchBox';
 import { FaceBox } from './FaceBox';
 
@@ -18,9 +17,6 @@ interface ControlProps {
 }
 
 // More choices than this do not fit side by side.
-// What stands side by side in a row's width without touching: so many choices, and letters if all were as long as the longest.
-const MOST_SEGMENTS = 3;
-const MOST_LETTERS = 20;
 
 /** The control for a property, by its kind. */
 export function PropertyControl({ label, property, onChange }: ControlProps) {
@@ -50,10 +46,7 @@ export function PropertyControl({ label, property, onChange }: ControlProps) {
     case 'choice': {
       const props = { label, value: String(value), choices: control.choices, onChange };
       if (property.path === 'style.face') return <FaceBox {...props} />;
-      const { length } = control.choices;
-      const letters = length * Math.max(...control.choices.map((choice) => choice.label.length));
-      const fits = length <= MOST_SEGMENTS && letters <= MOST_LETTERS;
-      return fits ? <Segmented {...props} /> : <SelectBox {...props} />;
+      return <ChoiceBox {...props} />;
     }
     default:
       return assertNever(control, 'control');
