@@ -1,11 +1,15 @@
-// Bundles the render worker into one file that worker_threads can run in development and in production.
+// Bundles what runs beside the server into one file each, for development and production alike.
 import { join } from 'node:path';
 import { build } from 'esbuild';
 
 const root = join(import.meta.dirname, '..');
 await build({
-  entryPoints: [join(root, 'src/server/press/renderWorker.ts')],
-  outfile: join(root, 'dist/renderWorker.mjs'),
+  entryPoints: ['press/renderWorker.ts', 'pictures/pictureProcess.ts'].map((file) =>
+    join(root, 'src/server', file),
+  ),
+  outdir: join(root, 'dist'),
+  entryNames: '[name]',
+  outExtension: { '.js': '.mjs' },
   bundle: true,
   platform: 'node',
   target: 'node20',

@@ -20,8 +20,14 @@ if (port !== USUAL_PORT) console.log(`Port ${USUAL_PORT} is taken; using ${port}
 const next = join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
 const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
   cwd: root,
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, NODE_ENV: 'production' },
+  // The server ends when the other end of its input is gone: a killed parent leaves no child.
+  stdio: ['pipe', 'ignore', 'inherit'],
+  env: {
+    ...process.env,
+    NODE_ENV: 'production',
+    GILDER_PARENT: 'stdin',
+    GILDER_URL: `http://127.0.0.1:${port}`,
+  },
 });
 let ended = false;
 server.on('exit', (code) => {

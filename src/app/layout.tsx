@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
-import { THEME_SCRIPT } from '@/ui/shared/themeScript';
+import { UploadTray } from '@/ui/shared/UploadTray';
 import './globals.css';
 
 export const metadata: Metadata = {
@@ -13,10 +13,13 @@ export default function RootLayout({ children }: { readonly children: ReactNode 
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        <script dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
+        {/* Before the first paint, so that a dark room is not lit up at every load. */}
+        {/* eslint-disable-next-line @next/next/no-sync-scripts -- it has to run before the first paint */}
+        <script src="/theme.js" />
       </head>
       <body>
         {children}
+        <UploadTray />
         <Toaster position="bottom-center" />
       </body>
     </html>

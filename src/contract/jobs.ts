@@ -10,6 +10,8 @@ export interface FileFacts {
   readonly framesPainted: number;
   /** Largest difference of alpha (0 to 255) between a decoded frame and what was painted. */
   readonly alphaErrorMax: number;
+  /** SHA-256 of the file in hexadecimal; left out by files from before it was kept. */
+  readonly sha256?: string;
 }
 
 /** How far the frames of a job are. */
@@ -41,4 +43,11 @@ export interface JobSummary extends JobState {
   readonly format: string;
   readonly rate: string;
   readonly titleCount: number;
+}
+
+/** A page of the press: jobs, the newest first, and whether there are older ones and this machine can make videos. */
+export interface PressPage {
+  readonly jobs: readonly JobSummary[];
+  readonly hasMore: boolean;
+  readonly ffmpeg: boolean;
 }

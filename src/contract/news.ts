@@ -3,4 +3,6 @@ export type NewsItem =
   | { readonly kind: 'edition'; readonly templateId: string; readonly name: string; readonly number: number }
   /** Somebody saved changes to a project; `by` is the desk that did. */
   | { readonly kind: 'project'; readonly projectId: string; readonly by: string }
-  | { readonly kind: 'house' };
+  | { readonly kind: 'house' }
+  /** Everything was put back as a backup had it: what is open is out of date. */
+  | { readonly kind: 'restored' };

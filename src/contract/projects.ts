@@ -29,8 +29,10 @@ export interface ProjectSummary extends ProjectSettings {
 
 /** Everything the desk needs of a project. */
 export interface DeskProject extends ProjectRecord {
-  /** The editions that its titles use, and the newest of each template. */
+  /** The editions that its titles use, and the newest of their templates. */
   readonly editions: readonly EditionRecord[];
+  /** The ids of the newest editions of all other templates; they are asked for once the desk is open. */
+  readonly otherEditions: readonly string[];
 }
 
 /** What is put in and taken away of a list. A null revision means that it is new. */

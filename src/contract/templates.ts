@@ -1,4 +1,20 @@
 import type { Template } from '../core/model/template';
+import type { ListedTemplate } from '../core/resolve/listed';
+
+/** A template in a list. */
+interface ListEntry extends ListedTemplate {
+  readonly name: string;
+  readonly kind: string;
+  readonly production: string;
+}
+
+/** A template in the list of the bench. */
+export interface TemplateSummary extends ListEntry {
+  readonly id: string;
+  readonly revision: number;
+  readonly releasedRevision: number | null;
+  readonly latestEdition: number;
+}
 
 /** A template as it is worked on. */
 export interface TemplateRecord {
@@ -16,12 +32,14 @@ export interface EditionRecord {
   readonly number: number;
   readonly document: Template;
   readonly releasedAt: string;
-  /** Titles that use this very edition. */
-  readonly uses: number;
 }
 
 /** A template on the shelf: its newest edition. */
-export interface ShelfEntry extends EditionRecord {
+export interface ShelfEntry extends ListEntry {
+  readonly id: string;
+  readonly templateId: string;
+  readonly number: number;
+  readonly releasedAt: string;
   /** Titles that use any edition of it. */
   readonly totalUses: number;
 }
@@ -31,4 +49,6 @@ export interface BroughtIn {
   readonly id: string;
   readonly name: string;
   readonly missingFaces: readonly string[];
+  /** What was done to its pictures that a designer should know. */
+  readonly notes: readonly string[];
 }

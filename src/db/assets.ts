@@ -1,9 +1,13 @@
-import { eq, inArray } from 'drizzle-orm';
+import { asc, eq, inArray, isNull } from 'drizzle-orm';
 import type { AssetFacts } from '@/contract/assets';
 import type { Db } from './open';
 import { assets } from './schema';
 
-export type AssetRecord = Omit<typeof assets.$inferSelect, 'createdAt'>;
+/** A picture with its bytes. */
+export interface AssetRecord extends AssetFacts {
+  readonly bytes: Uint8Array;
+}
+
 const facts = {
   id: assets.id,
   name: assets.name,
@@ -11,18 +15,27 @@ const facts = {
   hash: assets.hash,
   widthPx: assets.widthPx,
   heightPx: assets.heightPx,
+  ownWidth: assets.ownWidth,
+  ownHeight: assets.ownHeight,
 };
 
-/** Keeps a picture; one with the same content is kept once and the first is given back. */
+/**
+ * Keeps a picture; one with the same content is kept once and the first is given back, in use again if it was out of the
+ * way.
+ */
 export async function putAsset(db: Db, asset: AssetRecord): Promise<AssetFacts> {
-  await db.insert(assets).values(asset).onConflictDoNothing({ target: assets.hash });
-  const rows = await db.select(facts).from(assets).where(eq(assets.hash, asset.hash));
-  return rows[0];
+  const row = { ...asset, byteCount: asset.bytes.length };
+  const [kept] = await db
+    .insert(assets)
+    .values(row)
+    .onConflictDoUpdate({ target: assets.hash, set: { away: null, awayAt: null } })
+    .returning(facts);
+  return kept;
 }
 
-/** All pictures, without their bytes. */
+/** All pictures in use, without their bytes. */
 export function listAssets(db: Db): Promise<AssetFacts[]> {
-  return db.select(facts).from(assets).orderBy(assets.createdAt);
+  return db.select(facts).from(assets).where(isNull(assets.away)).orderBy(assets.createdAt);
 }
 
 /** A picture with its bytes, or undefined. */
@@ -40,6 +53,7 @@ export async function readPictures(db: Db, ids: readonly string[]): Promise<Read
   const rows = await db
     .select({ id: assets.id, bytes: assets.bytes })
     .from(assets)
-    .where(inArray(assets.id, [...ids]));
+    .where(inArray(assets.id, [...ids]))
+    .orderBy(asc(assets.id));
   return new Map(rows.map((row) => [row.id, Uint8Array.from(row.bytes)]));
 }

@@ -1,91 +1,58 @@
-import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { readFileSync, realpathSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import type { Server } from 'node:net';
+import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { nanoid } from 'nanoid';
-
-interface Holder {
-  readonly pid: number;
-  /** When the process started, in clock ticks since boot; tells a reused pid from the same process. */
-  readonly started: string;
-}
 
 /** The data folder is in use by another running process. */
 export class FolderInUseError extends Error {
   override readonly name = 'FolderInUseError';
 
-  constructor(folder: string, pid: number) {
+  constructor(
+    folder: string,
+    /** Where the other one answers, if it says so. */
+    readonly url: string | null,
+  ) {
+    const where = url === null ? '' : ` at ${url}`;
     super(
-      `The data folder ${folder} is in use by another Gilder (process ${pid}). ` +
+      `The data folder ${folder} is in use by another Gilder${where}. ` +
         'Stop that one first, or set GILDER_DATA to another folder: two on one folder would lose work.',
     );
   }
 }
 
 /**
- * Takes the data folder for this process alone. A lock left by a process that is gone is taken over.
- * Returns the function that gives it back. Throws FolderInUseError when a running process holds it.
+ * Takes the data folder for this process alone, and gives the function that gives it back. The lock is a socket that the
+ * kernel names after the folder and takes away when the process ends, however it ends: it cannot be stale, and only one
+ * process can have it (unix(7), abstract sockets). Throws FolderInUseError when another process has it.
  */
-export function lockFolder(folder: string): () => void {
-  const path = join(folder, 'gilder.lock');
-  const mine = JSON.stringify({ pid: process.pid, started: startOf(process.pid) });
-  for (let attempt = 0; attempt < 5; attempt++) {
-    if (createExclusively(path, mine)) return () => release(path, mine);
-    const holder = readHolder(path);
-    if (holder !== null && holder.started !== '' && startOf(holder.pid) === holder.started) {
-      throw new FolderInUseError(folder, holder.pid);
-    }
-    setAside(path);
-  }
-  throw new Error(`The lock file ${path} could not be taken`);
+export async function lockFolder(folder: string): Promise<() => void> {
+  const { dev, ino } = statSync(realpathSync(folder));
+  const held = await listen(`\0gilder-folder-${dev}-${ino}`);
+  const told = join(folder, 'gilder.lock');
+  if (held === null) throw new FolderInUseError(folder, readUrl(told));
+  // For people and for commands that want to ask the one that runs; it locks nothing.
+  writeFileSync(told, JSON.stringify({ pid: process.pid, url: process.env.GILDER_URL ?? null }));
+  return () => {
+    rmSync(told, { force: true });
+    held.close();
+  };
 }
 
-function createExclusively(path: string, content: string): boolean {
-  try {
-    writeFileSync(path, content, { flag: 'wx' });
-    return true;
-  } catch (error) {
-    if (typeof error === 'object' && error !== null && Reflect.get(error, 'code') === 'EEXIST') return false;
-    throw error;
-  }
+function listen(name: string): Promise<Server | null> {
+  return new Promise((resolve, reject) => {
+    const server = createServer((socket) => socket.destroy());
+    server.once('error', (error) =>
+      Reflect.get(error, 'code') === 'EADDRINUSE' ? resolve(null) : reject(error),
+    );
+    server.listen({ path: name, exclusive: true }, () => resolve(server.unref()));
+  });
 }
 
-// Renaming is atomic: of two processes that find the same stale lock only one gets it.
-function setAside(path: string): void {
-  const aside = `${path}.${nanoid(6)}`;
+function readUrl(path: string): string | null {
   try {
-    renameSync(path, aside);
-    rmSync(aside, { force: true });
-  } catch {
-    // Someone else was faster; the next attempt finds out who.
-  }
-}
-
-function release(path: string, mine: string): void {
-  try {
-    if (readFileSync(path, 'utf8') === mine) rmSync(path);
-  } catch {
-    // Already gone: nothing is held.
-  }
-}
-
-function readHolder(path: string): Holder | null {
-  try {
-    const value: unknown = JSON.parse(readFileSync(path, 'utf8'));
-    if (typeof value !== 'object' || value === null) return null;
-    const pid: unknown = Reflect.get(value, 'pid');
-    const started: unknown = Reflect.get(value, 'started');
-    return typeof pid === 'number' && typeof started === 'string' ? { pid, started } : null;
+    const url: unknown = Reflect.get(Object(JSON.parse(readFileSync(path, 'utf8'))), 'url');
+    return typeof url === 'string' ? url : null;
   } catch {
     return null;
-  }
-}
-
-/** Start time of a running process from /proc; an empty string when there is no such process. */
-function startOf(pid: number): string {
-  try {
-    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-    // The command name may hold spaces, so fields are counted from its closing bracket.
-    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? '';
-  } catch {
-    return '';
   }
 }

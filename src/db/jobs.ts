@@ -1,5 +1,5 @@
-import { asc, desc, eq, inArray } from 'drizzle-orm';
-import type { JobState } from '@/contract/jobs';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, or } from 'drizzle-orm';
+import type { JobState, JobSummary } from '@/contract/jobs';
 import type { Db } from './open';
 import type { JobPayload } from './schema';
 import { jobs } from './schema';
@@ -9,9 +9,17 @@ export interface JobRecord extends JobState {
   readonly payload: JobPayload;
 }
 
-type JobRow = typeof jobs.$inferSelect;
+const { payload: _, away: _away, awayAt: _awayAt, ...summaryColumns } = getTableColumns(jobs);
 
-function rowToJob(row: JobRow): JobRecord {
+interface Times {
+  readonly createdAt: Date;
+  readonly startedAt: Date | null;
+  readonly endedAt: Date | null;
+}
+
+function withTimes<T extends Times>(
+  row: T,
+): Omit<T, keyof Times> & Pick<JobState, 'createdAt' | 'startedAt' | 'endedAt'> {
   return {
     ...row,
     createdAt: row.createdAt.toISOString(),
@@ -20,22 +28,42 @@ function rowToJob(row: JobRow): JobRecord {
   };
 }
 
-/** The last hundred jobs, the newest first. */
-export async function listJobs(db: Db): Promise<JobRecord[]> {
-  const rows = await db.select().from(jobs).orderBy(desc(jobs.createdAt)).limit(100);
-  return rows.map(rowToJob);
+/** A page of jobs, the newest first: those that came before one of them, or the newest. */
+export async function listJobs(db: Db, most: number, beforeId?: string): Promise<JobSummary[]> {
+  const [before] =
+    beforeId === undefined
+      ? []
+      : await db.select({ id: jobs.id, createdAt: jobs.createdAt }).from(jobs).where(eq(jobs.id, beforeId));
+  const older =
+    before === undefined
+      ? undefined
+      : or(
+          lt(jobs.createdAt, before.createdAt),
+          and(eq(jobs.createdAt, before.createdAt), lt(jobs.id, before.id)),
+        );
+  const rows = await db
+    .select(summaryColumns)
+    .from(jobs)
+    .where(and(isNull(jobs.away), older))
+    .orderBy(desc(jobs.createdAt), desc(jobs.id))
+    .limit(most);
+  return rows.map(withTimes);
 }
 
-/** A job, or undefined. */
-export async function findJob(db: Db, id: string): Promise<JobRecord | undefined> {
-  const rows = await db.select().from(jobs).where(eq(jobs.id, id));
-  return rows.map(rowToJob)[0];
+/** What is told of a job, or undefined; without the documents that are rendered. */
+export async function findJob(db: Db, id: string): Promise<JobSummary | undefined> {
+  const rows = await db.select(summaryColumns).from(jobs).where(eq(jobs.id, id));
+  return rows.map(withTimes)[0];
 }
 
 /** Puts a job at the end of the queue. */
 export async function insertJob(db: Db, id: string, payload: JobPayload, totalFrames: number): Promise<void> {
+  const { name, output, format, rate, titles } = payload;
   const progress = { doneFrames: 0, totalFrames, paintedFrames: 0 };
-  await db.insert(jobs).values({ id, status: 'queued', payload, progress, files: [], error: null });
+  const listed = { name, output, format, rate, titleCount: titles.length };
+  await db
+    .insert(jobs)
+    .values({ id, status: 'queued', payload, ...listed, progress, files: [], error: null });
 }
 
 /** The job that waits longest, or undefined. */
@@ -46,14 +74,16 @@ export async function nextQueuedJob(db: Db): Promise<JobRecord | undefined> {
     .where(eq(jobs.status, 'queued'))
     .orderBy(asc(jobs.createdAt))
     .limit(1);
-  return rows.map(rowToJob)[0];
+  return rows.map(withTimes)[0];
 }
 
 /** Changes some of a job's columns. */
 export async function updateJob(
   db: Db,
   id: string,
-  change: Partial<Pick<JobRow, 'status' | 'progress' | 'files' | 'error' | 'startedAt' | 'endedAt'>>,
+  change: Partial<
+    Pick<typeof jobs.$inferSelect, 'status' | 'progress' | 'files' | 'error' | 'startedAt' | 'endedAt'>
+  >,
 ): Promise<void> {
   await db.update(jobs).set(change).where(eq(jobs.id, id));
 }

@@ -1,5 +1,5 @@
 import type { SQL } from 'drizzle-orm';
-import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
+import { and, asc, count, eq, getTableColumns, inArray, isNull, sql } from 'drizzle-orm';
 import type {
   ProjectChanges,
   ProjectRecord,
@@ -14,9 +14,8 @@ import type { Db } from './open';
 import { clips, projects, titles } from './schema';
 import { StaleWriteError } from './staleWrite';
 
-/** All projects, the newest first. */
+/** All projects that are in use, the oldest first. */
 export async function listProjects(db: Db): Promise<ProjectSummary[]> {
-  const titleCount = sql<number>`(select count(*) from titles t where t.project_id = projects.id)`;
   return db
     .select({
       id: projects.id,
@@ -24,10 +23,18 @@ export async function listProjects(db: Db): Promise<ProjectSummary[]> {
       production: projects.production,
       format: projects.format,
       rate: projects.rate,
-      titleCount: titleCount.mapWith(Number),
+      titleCount: count(titles.id),
     })
     .from(projects)
+    .leftJoin(titles, eq(titles.projectId, projects.id))
+    .where(isNull(projects.away))
+    .groupBy(projects.id)
     .orderBy(projects.createdAt);
+}
+
+/** Whether there is a project with this id. */
+export async function isProject(db: Db, id: string): Promise<boolean> {
+  return (await db.select({ id: projects.id }).from(projects).where(eq(projects.id, id))).length > 0;
 }
 
 /** A project with its clips and titles, or undefined. */

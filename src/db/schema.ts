@@ -1,6 +1,8 @@
 import {
+  bigint,
   boolean,
   customType,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -10,13 +12,24 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { FileFacts, JobProgress, JobStatus } from '@/contract/jobs';
+import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
 import type { Plan } from '@/core/model/plan';
 import type { Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
+import type { ListedTemplate } from '@/core/resolve/listed';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
 const now = () => timestamp({ withTimezone: true, mode: 'date' }).notNull().defaultNow();
+/** Whether a thing is out of the way: set aside for as long as one likes, or deleted for a month; null while in use. */
+const away = () => text().$type<Away>();
+const awayAt = () => timestamp('away_at', { withTimezone: true, mode: 'date' });
+
+/** What this data folder has been through, by name: the demo was put in, say. */
+export const facts = pgTable('facts', {
+  id: text().primaryKey(),
+  at: now(),
+});
 
 export const templates = pgTable('templates', {
   id: text().primaryKey(),
@@ -24,10 +37,14 @@ export const templates = pgTable('templates', {
   kind: text().notNull(),
   production: text().notNull(),
   document: jsonb().$type<Template>().notNull(),
+  /** What lists tell of the document; null until it was looked at. */
+  listed: jsonb().$type<ListedTemplate>(),
   revision: integer().notNull(),
   /** The revision that was last released; equal to revision when nothing has changed since. */
   releasedRevision: integer('released_revision'),
   updatedAt: now(),
+  away: away(),
+  awayAt: awayAt(),
 });
 
 export const editions = pgTable(
@@ -39,6 +56,8 @@ export const editions = pgTable(
       .references(() => templates.id),
     number: integer().notNull(),
     document: jsonb().$type<Template>().notNull(),
+    /** What lists tell of the document; null until it was looked at. */
+    listed: jsonb().$type<ListedTemplate>(),
     releasedAt: now(),
   },
   (table) => [uniqueIndex('editions_template_number').on(table.templateId, table.number)],
@@ -61,6 +80,8 @@ export const projects = pgTable('projects', {
   plan: jsonb().$type<Plan>(),
   planRevision: integer('plan_revision').notNull().default(0),
   createdAt: now(),
+  away: away(),
+  awayAt: awayAt(),
 });
 
 export const clips = pgTable(
@@ -107,7 +128,10 @@ export const titles = pgTable(
     kept: jsonb().$type<Title['kept']>().notNull().default([]),
     revision: integer().notNull(),
   },
-  (table) => [index('titles_project').on(table.projectId, table.startFrame)],
+  (table) => [
+    index('titles_project').on(table.projectId, table.startFrame),
+    index('titles_edition').on(table.editionId),
+  ],
 );
 
 export const assets = pgTable(
@@ -119,11 +143,28 @@ export const assets = pgTable(
     hash: text().notNull(),
     widthPx: integer('width_px').notNull(),
     heightPx: integer('height_px').notNull(),
+    /** The size that the file said it has; a drawing is kept with more pixels than that. */
+    ownWidth: doublePrecision('own_width').notNull(),
+    ownHeight: doublePrecision('own_height').notNull(),
     bytes: bytea().notNull(),
+    byteCount: integer('byte_count').notNull(),
     createdAt: now(),
+    away: away(),
+    awayAt: awayAt(),
   },
   (table) => [uniqueIndex('assets_hash').on(table.hash)],
 );
+
+/** Videos; their bytes lie in the data folder. */
+export const media = pgTable('media', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  byteCount: bigint('byte_count', { mode: 'number' }).notNull(),
+  hash: text().notNull(),
+  createdAt: now(),
+  away: away(),
+  awayAt: awayAt(),
+});
 
 /** A title as it was when it was sent to the press. */
 export interface JobTitle {
@@ -157,12 +198,23 @@ export const jobs = pgTable(
     id: text().primaryKey(),
     status: text().$type<JobStatus>().notNull(),
     payload: jsonb().$type<JobPayload>().notNull(),
+    // What a list tells of the payload.
+    name: text().notNull(),
+    output: text().notNull(),
+    format: text().notNull(),
+    rate: text().notNull(),
+    titleCount: integer('title_count').notNull(),
     progress: jsonb().$type<JobProgress>().notNull(),
     files: jsonb().$type<readonly FileFacts[]>().notNull(),
     error: text(),
     createdAt: now(),
     startedAt: timestamp('started_at', { withTimezone: true, mode: 'date' }),
     endedAt: timestamp('ended_at', { withTimezone: true, mode: 'date' }),
+    away: away(),
+    awayAt: awayAt(),
   },
-  (table) => [index('jobs_status').on(table.status, table.createdAt)],
+  (table) => [
+    index('jobs_status').on(table.status, table.createdAt),
+    index('jobs_newest').on(table.createdAt, table.id),
+  ],
 );

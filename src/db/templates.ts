@@ -1,9 +1,11 @@
-import { desc, eq, inArray, sql } from 'drizzle-orm';
-import type { EditionRecord, TemplateRecord } from '@/contract/templates';
+import { and, asc, count, desc, eq, inArray, isNull, max, sql } from 'drizzle-orm';
+import type { EditionRecord, ShelfEntry, TemplateRecord, TemplateSummary } from '@/contract/templates';
 import type { Template } from '@/core/model/template';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
+import type { ListedTemplate } from '@/core/resolve/listed';
+import { listedOf } from '@/core/resolve/listed';
 import type { Db } from './open';
-import { editions, templates } from './schema';
+import { editions, templates, titles } from './schema';
 import { StaleWriteError } from './staleWrite';
 
 // Spelt out: Drizzle leaves the table's name off in a query on one table, and "id" would be the inner one's.
@@ -17,13 +19,107 @@ const templateColumns = {
   latestEdition: latestNumber.mapWith(Number),
 };
 
-/** All templates, the last changed first. */
-export function listTemplates(db: Db): Promise<TemplateRecord[]> {
+/** The documents of all templates that are in use, the last changed first. For what looks into each; not for lists. */
+export function readTemplates(db: Db): Promise<TemplateRecord[]> {
   return db
     .select(templateColumns)
     .from(templates)
+    .where(isNull(templates.away))
     .orderBy(desc(templates.updatedAt), templates.name)
     .then((rows) => rows.map(upToDate));
+}
+
+const NOT_LISTED: ListedTemplate = {
+  description: '',
+  formats: [],
+  inSeconds: 0,
+  holdSeconds: 0,
+  outSeconds: 0,
+  fieldCount: 0,
+  words: '',
+};
+
+/** All templates that are in use, as a list tells of them, the last changed first. */
+export async function listTemplates(db: Db): Promise<TemplateSummary[]> {
+  const numbers = db
+    .select({ templateId: editions.templateId, latest: max(editions.number).as('latest') })
+    .from(editions)
+    .groupBy(editions.templateId)
+    .as('numbers');
+  const rows = await db
+    .select({
+      id: templates.id,
+      name: templates.name,
+      kind: templates.kind,
+      production: templates.production,
+      listed: templates.listed,
+      revision: templates.revision,
+      releasedRevision: templates.releasedRevision,
+      latestEdition: numbers.latest,
+    })
+    .from(templates)
+    .leftJoin(numbers, eq(numbers.templateId, templates.id))
+    .where(isNull(templates.away))
+    .orderBy(desc(templates.updatedAt), templates.name);
+  return rows.map(({ listed, latestEdition, ...row }) => ({
+    ...row,
+    ...(listed ?? NOT_LISTED),
+    latestEdition: latestEdition ?? 0,
+  }));
+}
+
+/** The newest edition of each template that is in use, as the shelf tells of it, by name. */
+export async function listShelf(db: Db): Promise<ShelfEntry[]> {
+  const uses = db
+    .select({ templateId: editions.templateId, totalUses: count(titles.id).as('total_uses') })
+    .from(editions)
+    .innerJoin(titles, eq(titles.editionId, editions.id))
+    .groupBy(editions.templateId)
+    .as('uses');
+  const rows = await db
+    .selectDistinctOn([editions.templateId], {
+      id: editions.id,
+      templateId: editions.templateId,
+      number: editions.number,
+      releasedAt: editions.releasedAt,
+      name: sql<string>`${editions.document}->>'name'`,
+      kind: sql<string>`${editions.document}->>'kind'`,
+      production: sql<string>`${editions.document}->>'production'`,
+      listed: editions.listed,
+      totalUses: uses.totalUses,
+    })
+    .from(editions)
+    .innerJoin(templates, and(eq(templates.id, editions.templateId), isNull(templates.away)))
+    .leftJoin(uses, eq(uses.templateId, editions.templateId))
+    .orderBy(asc(editions.templateId), desc(editions.number));
+  return rows
+    .map(({ listed, releasedAt, totalUses, ...row }) => ({
+      ...row,
+      ...(listed ?? NOT_LISTED),
+      releasedAt: releasedAt.toISOString(),
+      totalUses: totalUses ?? 0,
+    }))
+    .sort((a, b) => a.name.localeCompare(b.name, 'und'));
+}
+
+/** Looks at the documents whose facts for lists are not there yet: those of an earlier version. */
+export async function completeListed(db: Db): Promise<void> {
+  for (const table of [templates, editions] as const) {
+    for (;;) {
+      const rows = await db
+        .select({ id: table.id, document: table.document })
+        .from(table)
+        .where(isNull(table.listed))
+        .limit(100);
+      if (rows.length === 0) break;
+      for (const { id, document } of rows) {
+        await db
+          .update(table)
+          .set({ listed: listedOf(storedTemplate(document)) })
+          .where(eq(table.id, id));
+      }
+    }
+  }
 }
 
 /** A template, or undefined when there is none with this id. */
@@ -42,14 +138,13 @@ export async function insertTemplate(db: Db, id: string, document: Template): Pr
   await db.insert(templates).values({ id, document, revision: 1, ...shelfColumns(document) });
 }
 
-const shelfColumns = ({
-  name,
-  kind,
-  production,
-}: Template): Pick<Template, 'name' | 'kind' | 'production'> => ({
-  name,
-  kind,
-  production,
+const shelfColumns = (
+  document: Template,
+): Pick<Template, 'name' | 'kind' | 'production'> & { readonly listed: ListedTemplate } => ({
+  name: document.name,
+  kind: document.kind,
+  production: document.production,
+  listed: listedOf(document),
 });
 
 /** Saves a template made from `revision`; throws StaleWriteError with the newer state if it has moved on. */
@@ -91,7 +186,9 @@ export async function releaseTemplate(
       .orderBy(desc(editions.number))
       .limit(1);
     const number = (last?.number ?? 0) + 1;
-    await tx.insert(editions).values({ id: editionId, templateId: id, number, document: row.document });
+    const { document } = row;
+    const listed = listedOf(storedTemplate(document));
+    await tx.insert(editions).values({ id: editionId, templateId: id, number, document, listed });
     await tx.update(templates).set({ releasedRevision: revision }).where(eq(templates.id, id));
     return number;
   });
@@ -107,19 +204,44 @@ export async function knownEditions(db: Db, ids: readonly string[]): Promise<Rea
   return new Set(rows.map(({ id }) => id));
 }
 
-/** Every edition of every template, the newest of each first. */
-export async function listEditions(db: Db): Promise<EditionRecord[]> {
-  const uses = sql<number>`(select count(*) from titles t where t.edition_id = editions.id)`;
+const editionColumns = {
+  id: editions.id,
+  templateId: editions.templateId,
+  number: editions.number,
+  document: editions.document,
+  releasedAt: editions.releasedAt,
+};
+
+const toEdition = (
+  row: Omit<EditionRecord, 'releasedAt'> & { readonly releasedAt: Date },
+): EditionRecord => ({ ...upToDate(row), releasedAt: row.releasedAt.toISOString() });
+
+/** Editions by their ids; those that are not here are left out. */
+export async function readEditions(db: Db, ids: readonly string[]): Promise<EditionRecord[]> {
+  if (ids.length === 0) return [];
   const rows = await db
-    .select({
-      id: editions.id,
-      templateId: editions.templateId,
-      number: editions.number,
-      document: editions.document,
-      releasedAt: editions.releasedAt,
-      uses: uses.mapWith(Number),
-    })
+    .select(editionColumns)
     .from(editions)
-    .orderBy(editions.templateId, desc(editions.number));
-  return rows.map((row) => ({ ...upToDate(row), releasedAt: row.releasedAt.toISOString() }));
+    .where(inArray(editions.id, [...ids]));
+  return rows.map(toEdition);
+}
+
+/** The ids of the newest edition of each template that is in use, and of those that a project's titles use. */
+export async function editionIdsFor(
+  db: Db,
+  projectId: string,
+): Promise<{
+  readonly used: readonly string[];
+  readonly newest: readonly { id: string; templateId: string }[];
+}> {
+  const used = await db
+    .selectDistinct({ id: titles.editionId })
+    .from(titles)
+    .where(eq(titles.projectId, projectId));
+  const newest = await db
+    .selectDistinctOn([editions.templateId], { id: editions.id, templateId: editions.templateId })
+    .from(editions)
+    .innerJoin(templates, and(eq(templates.id, editions.templateId), isNull(templates.away)))
+    .orderBy(asc(editions.templateId), desc(editions.number));
+  return { used: used.map(({ id }) => id), newest };
 }

@@ -1,19 +1,24 @@
 import { join } from 'node:path';
 import { seedDemo } from '../../demo/seed';
+import { isFact, setFact } from '@/db/facts';
 import type { Db } from '@/db/open';
 import { openDatabase } from '@/db/open';
-import { listProjects } from '@/db/projects';
 import { News } from './news';
+import { stopPictures } from './pictures/preparePicture';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
+import { startUpkeep } from './upkeep';
 
 /** Everything that lives as long as the server does. */
 export interface Workshop {
   readonly db: Db;
   readonly press: Press;
   readonly news: News;
+  readonly dataFolder: string;
   /** Where uploaded videos lie. */
   readonly mediaFolder: string;
+  /** Where files lie while they come in. */
+  readonly incomingFolder: string;
   /** Closes the database and gives its folder back. */
   close(): Promise<void>;
 }
@@ -32,15 +37,42 @@ export function workshop(): Promise<Workshop> {
 async function openWorkshop(): Promise<Workshop> {
   const dataFolder = process.env.GILDER_DATA ?? join(process.cwd(), 'data');
   const { db, close } = await openDatabase(dataFolder);
-  if (process.env.GILDER_DEMO !== 'off' && (await listProjects(db)).length === 0) await seedDemo(db);
+  if (process.env.GILDER_DEMO !== 'off') await putInDemo(db);
   const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'));
   await press.start();
+  const shop: Workshop = {
+    db,
+    press,
+    news: new News(),
+    dataFolder,
+    mediaFolder: join(dataFolder, 'media'),
+    incomingFolder: join(dataFolder, 'incoming'),
+    close,
+  };
+  startUpkeep(shop);
   const stop = (): void => {
+    stopPictures();
     void press
       .stop()
       .then(close)
       .finally(() => process.exit(0));
   };
   process.once('SIGTERM', stop).once('SIGINT', stop);
-  return { db, press, news: new News(), mediaFolder: join(dataFolder, 'media'), close };
+  endWithParent(stop);
+  return shop;
+}
+
+/** The demo is put in once, all of it or nothing, however often the first start is broken off. */
+async function putInDemo(db: Db): Promise<void> {
+  if (await isFact(db, 'demo')) return;
+  await db.transaction(async (tx) => {
+    await seedDemo(tx);
+    await setFact(tx, 'demo');
+  });
+}
+
+/** Whoever started this process holds the other end of its input; when that one is gone, so are we. */
+function endWithParent(stop: () => void): void {
+  if (process.env.GILDER_PARENT !== 'stdin') return;
+  process.stdin.once('end', stop).once('error', stop).resume();
 }

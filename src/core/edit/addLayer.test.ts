@@ -15,13 +15,23 @@ import {
   addText,
   freeId,
 } from './addLayer';
-import type { Added } from './addLayer';
+import type { Added, AddedPicture } from './addLayer';
 import type { Template } from '../model/template';
 import { parseTemplate } from '../model/templateSchema';
 
 const ids = ({ layers }: Template): string[] => layers.map(({ id }) => id);
 const layerOf = ({ template, layerId }: Added) => template.layers.find(({ id }) => id === layerId);
 const THREE = testTemplate([testText('a', 'A'), testText('b', 'B'), testBox('c')]);
+
+const picture = (more: Partial<AddedPicture> = {}): AddedPicture => ({
+  id: 'asset',
+  name: 'leaf.png',
+  widthPx: 300,
+  heightPx: 200,
+  ownWidth: 300,
+  ownHeight: 200,
+  ...more,
+});
 
 describe('a new layer', () => {
   test('has the first free number of its kind', () => {
@@ -37,7 +47,7 @@ describe('a new layer', () => {
     ['rows', addRows],
     ['particles', addParticles],
     ['light', addLight],
-    ['picture', (template: Template) => addPicture(template, null)],
+    ['picture', (template: Template) => addPicture(template, picture())],
   ])('%s lies on top', (kind, add) => {
     const added = add(THREE);
     expect(ids(added.template)[0]).toBe(added.layerId);
@@ -57,8 +67,20 @@ describe('a new layer', () => {
   });
 
   test('a picture is called after its file, as far as a name goes', () => {
-    expect(layerOf(addPicture(THREE, 'asset', 'kittiwake'))?.name).toBe('kittiwake');
-    expect(layerOf(addPicture(THREE, 'asset', 'k'.repeat(200)))?.name).toHaveLength(80);
+    expect(layerOf(addPicture(THREE, picture({ name: 'kittiwake.png' })))?.name).toBe('kittiwake');
+    expect(layerOf(addPicture(THREE, picture({ name: 'k'.repeat(200) })))?.name).toHaveLength(80);
+  });
+
+  test('a picture comes in at its own size, never larger than title safe, a full frame as the frame', () => {
+    const sizes = (ownWidth: number, ownHeight: number, widthPx = ownWidth) =>
+      layerOf(addPicture(THREE, picture({ ownWidth, ownHeight, widthPx, heightPx: ownHeight })));
+    expect(sizes(300, 200)).toMatchObject({ sizing: 'auto' });
+    // A drawing is kept with more pixels than it says it has.
+    expect(sizes(300, 200, 2048)).toMatchObject({ sizing: 'fixed', widthU: 300, heightU: 200 });
+    expect(sizes(3840, 2160)).toMatchObject({ sizing: 'auto' });
+    // Title safe of 16:9 is 90 % of 1920 × 1080 (EBU R 95).
+    expect(sizes(4000, 1000)).toMatchObject({ sizing: 'fixed', widthU: 1728, heightU: 432 });
+    expect(sizes(1000, 4000)).toMatchObject({ sizing: 'fixed', widthU: 243, heightU: 972 });
   });
 
   test('a copy lies right below its original and is called after it', () => {
@@ -119,7 +141,7 @@ test('whatever is added to whatever template, it is a template again and every o
     addBox,
     addGroup,
     addStack,
-    (template) => addPicture(template, null),
+    (template) => addPicture(template, picture()),
     (template, chosen) => addCopy(template, chosen[0] ?? template.layers[0].id),
   ];
   fc.assert(

@@ -12,7 +12,10 @@ import {
   newTextLayer,
   placeAt,
 } from '../model/newLayers';
-import type { Layer, Template } from '../model/template';
+import { FORMATS, pictureSize } from '../frame/formats';
+import { safeArea } from '../frame/safeAreas';
+import { isFullFrame } from '../layers/picture';
+import type { Layer, PictureLayer, Template } from '../model/template';
 
 /** A template with a new layer, and the new layer's id. */
 export interface Added {
@@ -58,10 +61,40 @@ export function addBox(template: Template, encloses: readonly string[]): Added {
   return put(template, below(template, encloses), newBoxLayer(id, name, encloses));
 }
 
-/** Adds a picture on top. */
-export function addPicture(template: Template, asset: string | null, name?: string): Added {
+/** A picture to be added: what it is called, and the size that its file says it has, in pixels. */
+export interface AddedPicture {
+  readonly id: string;
+  readonly name: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly ownWidth: number;
+  readonly ownHeight: number;
+}
+
+/**
+ * Adds a picture on top, in its own size, a pixel a unit: one that was drawn on a full-frame canvas fills the frame, and
+ * any other that is larger than title safe comes in as large as title safe.
+ */
+export function addPicture(template: Template, picture: AddedPicture): Added {
   const { id, number } = freeId(template.layers, 'picture');
-  return put(template, 0, newPictureLayer(id, (name ?? `Picture ${number}`).slice(0, 80), asset));
+  const name = picture.name.replace(/\.\w+$/, '').slice(0, 80);
+  const layer = newPictureLayer(id, name === '' ? `Picture ${number}` : name, picture.id);
+  return put(template, 0, { ...layer, ...sizeOfNew(template, picture) });
+}
+
+function sizeOfNew(
+  template: Template,
+  { ownWidth, ownHeight, widthPx }: AddedPicture,
+): Partial<Pick<PictureLayer, 'sizing' | 'widthU' | 'heightU'>> {
+  const format = FORMATS.get(template.formats[0]);
+  const { widthU, heightU } = pictureSize(format);
+  const frame = { x: 0, y: 0, width: widthU, height: heightU };
+  if (isFullFrame({ widthPx: ownWidth, heightPx: ownHeight }, frame)) return {};
+  const safe = safeArea(format, 'titleSafe');
+  const scale = Math.min(1, safe.width / ownWidth, safe.height / ownHeight);
+  if (scale === 1 && ownWidth === widthPx) return {};
+  const round = (size: number): number => Math.max(1, Math.round(size * scale));
+  return { sizing: 'fixed', widthU: round(ownWidth), heightU: round(ownHeight) };
 }
 
 /** Adds a list of rows on top. */

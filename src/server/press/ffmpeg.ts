@@ -4,11 +4,15 @@ import type { Readable, Writable } from 'node:stream';
 
 type EncoderProcess = ChildProcessByStdio<Writable, null, Readable>;
 
-/** Whether ffmpeg and ffprobe are on this machine. */
+let found: boolean | null = null;
+
+/** Whether ffmpeg and ffprobe are on this machine; asked until they are found, and then never again. */
 export function hasFfmpeg(): boolean {
-  return ['ffmpeg', 'ffprobe'].every(
-    (name) => spawnSync(name, ['-version'], { stdio: 'ignore' }).status === 0,
-  );
+  if (found !== true)
+    found = ['ffmpeg', 'ffprobe'].every(
+      (name) => spawnSync(name, ['-version'], { stdio: 'ignore' }).status === 0,
+    );
+  return found;
 }
 
 /** An ffmpeg that frames are written to. */

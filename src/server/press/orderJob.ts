@@ -16,7 +16,7 @@ import type { Db } from '@/db/open';
 import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
 import type { JobPayload, JobTitle } from '@/db/schema';
-import { listEditions } from '@/db/templates';
+import { readEditions } from '@/db/templates';
 
 export interface JobOrder {
   readonly projectId: string;
@@ -70,7 +70,8 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
       'none',
       'Place a title on the desk first.',
     );
-  const editions = new Map((await listEditions(db)).map((edition) => [edition.id, edition]));
+  const used = [...new Set(chosen.map((title) => title.editionId))];
+  const editions = new Map((await readEditions(db, used)).map((edition) => [edition.id, edition]));
   const titles = chosen.map((title) => {
     const number = numbers.get(title.id) ?? 0;
     const edition = editions.get(title.editionId);

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
 import { PNG } from 'pngjs';
-import type { JobRecord } from '@/db/jobs';
+import type { JobSummary } from '@/contract/jobs';
 import { findJob, insertJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
@@ -38,9 +38,9 @@ function payload(output: string, lengthFrames = 60): JobPayload {
   return { name: 'Test', output, format: 'wide-720', rate: '25', titles: [{ ...title, onlyFrame }] };
 }
 
-function ended(id: string): Promise<JobRecord> {
+function ended(id: string): Promise<JobSummary> {
   return new Promise((resolve, reject) => {
-    const look = (job: JobRecord | undefined): void => {
+    const look = (job: JobSummary | undefined): void => {
       if (job?.id === id && job.endedAt !== null) resolve(job);
     };
     press.subscribe(look);

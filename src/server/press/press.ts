@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { FileFacts } from '@/contract/jobs';
+import type { FileFacts, JobSummary } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
 import { readPictures } from '@/db/assets';
@@ -16,7 +16,7 @@ const TELL_EVERY_MS = 250;
 /** Takes jobs from the queue one after the other; the titles of a job are rendered side by side. */
 export class Press {
   private running: { readonly id: string; readonly abort: AbortController } | null = null;
-  private readonly listeners = new Set<(job: JobRecord) => void>();
+  private readonly listeners = new Set<(job: JobSummary) => void>();
   private stopped = false;
 
   constructor(
@@ -51,7 +51,7 @@ export class Press {
   }
 
   /** Calls back with every job that changes, until the returned function is called. */
-  subscribe(listener: (job: JobRecord) => void): () => void {
+  subscribe(listener: (job: JobSummary) => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   }

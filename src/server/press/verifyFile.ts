@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
 import { open, readFile, stat } from 'node:fs/promises';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -19,6 +21,7 @@ export interface VerifiedFile {
   readonly frames: number;
   readonly codec: string;
   readonly alphaErrorMax: number;
+  readonly sha256: string;
 }
 
 /** Reads a finished file back: its size, its rate, its number of frames, and the alpha of one decoded frame. */
@@ -31,10 +34,16 @@ export async function verifyFile(path: string, expected: Expected): Promise<Veri
   if (found.alphaErrorMax > expected.output.alphaTolerance) {
     throw new Error(`Alpha in the file differs by up to ${found.alphaErrorMax} of 255 from what was painted`);
   }
-  return { bytes: size, ...found };
+  return { bytes: size, sha256: await hashFile(path), ...found };
 }
 
-type Found = Omit<VerifiedFile, 'bytes'>;
+async function hashFile(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path)) hash.update(chunk);
+  return hash.digest('hex');
+}
+
+type Found = Omit<VerifiedFile, 'bytes' | 'sha256'>;
 
 const readers: Readonly<Record<Output['extension'], (path: string, expected: Expected) => Promise<Found>>> = {
   mov: readVideo,

@@ -2,7 +2,7 @@ import type { HouseRecord } from '@/contract/house';
 import { parseHouse, updateFinish } from '@/core/model/house';
 import { InputError } from '@/core/kit/inputError';
 import { findHouse, saveHouse } from '@/db/house';
-import { listTemplates, saveTemplate } from '@/db/templates';
+import { readTemplates, saveTemplate } from '@/db/templates';
 import { workshop } from '../workshop';
 
 /** The house style with its revision. */
@@ -30,7 +30,7 @@ export async function spreadFinish(finishId: string, exceptTemplate: string | nu
   const finish = (await findHouse(db)).document.finishes.find((one) => one.id === finishId);
   if (finish === undefined) throw InputError.of('Finish', 'a finish of the house', finishId);
   const changed: string[] = [];
-  for (const { id, document, revision } of await listTemplates(db)) {
+  for (const { id, document, revision } of await readTemplates(db)) {
     const next = updateFinish(document, finish);
     if (next === document || id === exceptTemplate) continue;
     await saveTemplate(db, id, revision, next);

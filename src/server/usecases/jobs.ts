@@ -1,31 +1,35 @@
-import { createReadStream } from 'node:fs';
-import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { JobSummary } from '@/contract/jobs';
-import type { JobRecord } from '@/db/jobs';
+import type { JobSummary, PressPage } from '@/contract/jobs';
+import { wellFormedText } from '@/core/kit/wellFormed';
 import { findJob, listJobs } from '@/db/jobs';
 import { hasFfmpeg } from '../press/ffmpeg';
 import { orderToPayload, parseOrder } from '../press/orderJob';
 import { posterName } from '../press/renderTitle';
-import { NotFoundError } from '../respond';
-import { streamToWeb } from '../streamToWeb';
+import { ConflictError, NotFoundError, readId } from '../respond';
+import { sendFile } from '../sendFile';
 import { workshop } from '../workshop';
+import { refuseDeleted } from './room';
 
-/** What the press shows of a job: everything but the documents that are rendered. */
-export function jobToSummary({ payload, ...job }: JobRecord): JobSummary {
+const JOBS_ON_A_PAGE = 50;
+
+/** A page of jobs, the newest first, and whether this machine can make videos. */
+export async function getPress(before?: string): Promise<PressPage> {
+  const { db } = await workshop();
+  const jobs = await listJobs(db, JOBS_ON_A_PAGE + 1, before);
   return {
-    ...job,
-    name: payload.name,
-    output: payload.output,
-    format: payload.format,
-    rate: payload.rate,
-    titleCount: payload.titles.length,
+    jobs: jobs.slice(0, JOBS_ON_A_PAGE),
+    hasMore: jobs.length > JOBS_ON_A_PAGE,
+    ffmpeg: hasFfmpeg(),
   };
 }
 
-/** The last jobs, and whether this machine can make videos. */
-export async function getPress(): Promise<{ jobs: JobSummary[]; ffmpeg: boolean }> {
-  return { jobs: (await listJobs((await workshop()).db)).map(jobToSummary), ffmpeg: hasFfmpeg() };
+/** A job as it stands. Throws NotFoundError, and GoneError for one that was deleted. */
+export async function getJob(id: string): Promise<JobSummary> {
+  const { db } = await workshop();
+  const job = await findJob(db, readId(id, 'job'));
+  if (job === undefined) throw new NotFoundError(`There is no job "${id}".`);
+  await refuseDeleted(db, 'job', id);
+  return job;
 }
 
 /** Sends titles to the press; gives the job's id. */
@@ -34,42 +38,36 @@ export async function orderJob(body: unknown): Promise<string> {
   return press.enqueue(await orderToPayload(db, parseOrder(body), hasFfmpeg()));
 }
 
-/** Stops a job. */
+/** Stops a job that waits or runs. Throws NotFoundError, and ConflictError for one that is over. */
 export async function cancelJob(id: string): Promise<void> {
+  const { status } = await getJob(id);
+  if (status !== 'queued' && status !== 'running')
+    throw new ConflictError(`This job is ${status} already, so there is nothing to cancel.`);
   await (await workshop()).press.cancel(id);
 }
 
-const MEDIA_TYPES: Readonly<Record<string, string>> = {
-  mov: 'video/quicktime',
-  webm: 'video/webm',
-  png: 'image/png',
-  zip: 'application/zip',
-};
+const MEDIA_TYPES: ReadonlyMap<string, string> = new Map([
+  ['mov', 'video/quicktime'],
+  ['webm', 'video/webm'],
+  ['png', 'image/png'],
+  ['zip', 'application/zip'],
+]);
 
 /** A finished file as a download, in the page, or as a picture of it at rest. Only names that the job lists are ever opened. */
 export async function jobFile(
+  request: Request,
   id: string,
   name: string,
   show: 'download' | 'inline' | 'rest',
 ): Promise<Response> {
-  const { db, press } = await workshop();
-  const job = await findJob(db, id);
-  const file = job?.files.find((one) => one.name === name);
-  if (file === undefined) throw new NotFoundError(`There is no file "${name}" in this job.`);
+  const { press } = await workshop();
+  const file = (await getJob(id)).files.find((one) => one.name === name);
+  if (file === undefined) throw new NotFoundError(`There is no file "${wellFormedText(name)}" in this job.`);
   const sent = show === 'rest' ? posterName(file.name) : file.name;
-  const path = join(press.folderOf(id), sent);
-  const { size } = await stat(path).catch(() => {
-    throw new NotFoundError(
-      `The file "${name}" is no longer in the data folder. Send the titles to the press again.`,
-    );
-  });
-  const disposition =
-    show !== 'download' ? 'inline' : `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`;
-  return new Response(streamToWeb(createReadStream(path)), {
-    headers: {
-      'Content-Type': MEDIA_TYPES[sent.split('.').pop() ?? ''] ?? 'application/octet-stream',
-      'Content-Length': String(size),
-      'Content-Disposition': disposition,
-    },
+  return sendFile(request, join(press.folderOf(id), sent), {
+    mediaType: MEDIA_TYPES.get(sent.split('.').pop() ?? '') ?? 'application/octet-stream',
+    gone: `The file "${name}" is no longer in the data folder. Send the titles to the press again.`,
+    ...(show === 'download' ? { saveAs: file.name } : {}),
+    ...(show === 'rest' || file.sha256 === undefined ? {} : { sha256: file.sha256 }),
   });
 }

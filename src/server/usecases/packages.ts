@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { BroughtIn } from '@/contract/templates';
 import {
+  MANIFEST,
   PACKAGE_EXTENSION,
   packagedPictureIds,
   readTemplatePackage,
@@ -10,14 +11,19 @@ import {
 import type { PackagedPicture } from '@/core/formats/templatePackage/templatePackage';
 import { InputError } from '@/core/kit/inputError';
 import { findAsset } from '@/db/assets';
+import { deleteThings } from '@/db/room';
 import { insertTemplate } from '@/db/templates';
 import { fileSlug } from '../press/orderJob';
+import type { ReceivedFile } from '../incoming/receiveBody';
+import type { OpenZip } from '../incoming/unzip';
+import { openZip } from '../incoming/unzip';
 import { workshop } from '../workshop';
-import { takeInAsset } from './assets';
+import { LARGEST_BYTES, takeInPicture } from './assets';
 import { getTemplate } from './templates';
 
 /** The largest package that is taken in. */
-export const LARGEST_PACKAGE = 200 * 1024 * 1024;
+export const LARGEST_PACKAGE = 200_000_000;
+const LARGEST_MANIFEST = 8_000_000;
 
 /** A template as a package to download. Throws NotFoundError, and InputError when a picture of it is gone. */
 export async function templatePackage(id: string): Promise<Response> {
@@ -44,15 +50,37 @@ export async function templatePackage(id: string): Promise<Response> {
 }
 
 /** Takes a package in as a new template. Its pictures are checked like any others. Throws InputError. */
-export async function takeInPackage(fileName: string, bytes: Uint8Array): Promise<BroughtIn> {
-  const { template, pictures, missingFaces } = readTemplatePackage(bytes, `Package "${fileName}"`);
-  const ids = new Map<string, string>();
-  for (const picture of pictures) {
-    const ending = picture.mediaType.split('/')[1];
-    const stem = picture.name.replace(/\.\w+$/, '');
-    ids.set(picture.id, (await takeInAsset(`${stem}.${ending}`, picture.bytes)).id);
+export async function takeInPackage(fileName: string, file: Pick<ReceivedFile, 'path'>): Promise<BroughtIn> {
+  const where = `Package "${fileName}"`;
+  const zip = await openZip(file.path, where);
+  try {
+    return await takeInZip(zip, where);
+  } finally {
+    zip.close();
   }
-  const id = nanoid(12);
-  await insertTemplate((await workshop()).db, id, renamePictures(template, ids));
-  return { id, name: template.name, missingFaces };
+}
+
+async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
+  const { db } = await workshop();
+  const manifest = await zip.read(MANIFEST, LARGEST_MANIFEST);
+  const { template, pictures, missingFaces } = readTemplatePackage(manifest, zip.names, where);
+  const ids = new Map<string, string>();
+  const isNew: string[] = [];
+  const notes: string[] = [];
+  try {
+    for (const picture of pictures) {
+      const name = `${picture.name.replace(/\.\w+$/, '')}.${picture.mediaType.split('/')[1]}`;
+      const taken = await takeInPicture(name, await zip.read(picture.file, LARGEST_BYTES));
+      if (taken.isNew) isNew.push(taken.id);
+      ids.set(picture.id, taken.id);
+      notes.push(...taken.notes.map((note) => `${picture.name}: ${note}`));
+    }
+    const id = nanoid(12);
+    await insertTemplate(db, id, renamePictures(template, ids));
+    return { id, name: template.name, missingFaces, notes };
+  } catch (error) {
+    // A package that is refused leaves nothing behind.
+    await deleteThings(db, 'picture', isNew);
+    throw error;
+  }
 }

@@ -11,29 +11,34 @@ import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/mod
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
 import { RATES, secondsToNearestFrames } from '@/core/time/rates';
-import { changeProject, findProject, insertProject, listProjects } from '@/db/projects';
-import { knownEditions, listEditions } from '@/db/templates';
-import { NotFoundError, readRevision } from '../respond';
+import { changeProject, findProject, insertProject, isProject, listProjects } from '@/db/projects';
+import { editionIdsFor, knownEditions, readEditions } from '@/db/templates';
+import { NotFoundError, readId, readRevision } from '../respond';
 import { workshop } from '../workshop';
+import { refuseDeleted } from './room';
 
 /** All projects. */
 export async function getProjects(): Promise<ProjectSummary[]> {
   return listProjects((await workshop()).db);
 }
 
-/** A project with its clips, titles and the editions they use. Throws NotFoundError. */
-export async function getProject(id: string): Promise<DeskProject> {
+/**
+ * A project with its clips, titles and the editions they use; one more edition where it is to be placed at once. Throws
+ * NotFoundError, and GoneError for one that was deleted.
+ */
+export async function getProject(id: string, placeEditionId: string | null = null): Promise<DeskProject> {
   const { db } = await workshop();
-  const project = await findProject(db, id);
+  const project = await findProject(db, readId(id, 'project'));
   if (project === undefined) throw new NotFoundError(`There is no project "${id}".`);
-  const used = new Set(project.titles.map((title) => title.editionId));
-  const seen = new Set<string>();
-  const editions = (await listEditions(db)).filter((edition) => {
-    const newest = !seen.has(edition.templateId);
-    seen.add(edition.templateId);
-    return newest || used.has(edition.id);
-  });
-  return { ...project, editions };
+  await refuseDeleted(db, 'project', id);
+  const { used, newest } = await editionIdsFor(db, id);
+  const first = await readEditions(db, placeEditionId === null ? used : [...used, placeEditionId]);
+  const templates = new Set(first.map(({ templateId }) => templateId));
+  const known = new Set(first.map((edition) => edition.id));
+  const missing = newest.filter((one) => !known.has(one.id));
+  const newer = missing.filter(({ templateId }) => templates.has(templateId)).map((one) => one.id);
+  const otherEditions = missing.filter(({ templateId }) => !templates.has(templateId)).map((one) => one.id);
+  return { ...project, editions: [...first, ...(await readEditions(db, newer))], otherEditions };
 }
 
 const STARTING_CLIP_SECONDS = 12;
@@ -65,6 +70,9 @@ export async function putChanges(
   body: Record<string, unknown>,
 ): Promise<ProjectRevisions> {
   const { db, news } = await workshop();
+  if (!(await isProject(db, readId(projectId, 'project'))))
+    throw new NotFoundError(`There is no project "${projectId}".`);
+  await refuseDeleted(db, 'project', projectId);
   const changes = parseChanges(body);
   const wanted = new Set(changes.titles.put.map(({ value }) => value.editionId));
   const known = await knownEditions(db, [...wanted]);

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import * as yup from 'yup';
-import type { ShelfEntry, TemplateRecord } from '@/contract/templates';
+import type { EditionRecord, ShelfEntry, TemplateRecord, TemplateSummary } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
 import { newTemplate } from '@/core/model/newTemplate';
 import type { Template } from '@/core/model/template';
@@ -12,14 +12,17 @@ import { findHouse } from '@/db/house';
 import {
   findTemplate,
   insertTemplate,
-  listEditions,
+  listShelf,
   listTemplates,
+  readEditions,
+  readTemplates,
   releaseTemplate,
   saveTemplate,
 } from '@/db/templates';
 import { serverFonts } from '../fontFiles';
-import { NotFoundError, readRevision } from '../respond';
+import { NotFoundError, readId, readRevision } from '../respond';
 import { workshop } from '../workshop';
+import { refuseDeleted } from './room';
 
 const startSchema = yup
   .object({
@@ -54,21 +57,41 @@ export async function copyTemplate(fromId: string): Promise<string> {
   return id;
 }
 
-/** A template with its revision. Throws NotFoundError. */
+/** A template with its revision. Throws NotFoundError, and GoneError for one that was deleted. */
 export async function getTemplate(id: string): Promise<TemplateRecord> {
-  const found = await findTemplate((await workshop()).db, id);
+  const { db } = await workshop();
+  const found = await findTemplate(db, readId(id, 'template'));
   if (found === undefined) throw new NotFoundError(`There is no template "${id}".`);
+  await refuseDeleted(db, 'template', id);
   return found;
 }
 
-/** All templates as they stand on the bench. */
-export async function getTemplates(): Promise<TemplateRecord[]> {
+/** All templates as they stand on the bench, as a list tells of them. */
+export async function getTemplates(): Promise<TemplateSummary[]> {
   return listTemplates((await workshop()).db);
+}
+
+/** All templates as they stand on the bench, with their documents, for what looks into each. */
+export async function getTemplateDocuments(): Promise<TemplateRecord[]> {
+  return readTemplates((await workshop()).db);
+}
+
+const MOST_EDITIONS = 50;
+
+/** Editions by their ids, at most 50 at once; those that are not here are left out. */
+export async function getEditions(ids: readonly string[]): Promise<EditionRecord[]> {
+  if (ids.length > MOST_EDITIONS)
+    throw InputError.of('Request, ids', `at most ${MOST_EDITIONS} ids`, ids.length);
+  return readEditions(
+    (await workshop()).db,
+    ids.map((id) => readId(id, 'edition')),
+  );
 }
 
 /** Saves a template; gives the new revision. Everything in it is checked, and that it can be laid out. */
 export async function putTemplate(id: string, body: Record<string, unknown>): Promise<number> {
   const revision = readRevision(body.revision);
+  await getTemplate(id);
   const document = await checkTemplate(body.document);
   return saveTemplate((await workshop()).db, id, revision, document);
 }
@@ -90,15 +113,9 @@ export async function release(id: string, body: Record<string, unknown>): Promis
   return number;
 }
 
-/** What stands on the shelf: the newest edition of each released template, with where it is used. */
+/** What stands on the shelf: the newest edition of each released template, with how much it is used. */
 export async function getShelf(): Promise<ShelfEntry[]> {
-  const entries = new Map<string, ShelfEntry>();
-  for (const edition of await listEditions((await workshop()).db)) {
-    const newest = entries.get(edition.templateId);
-    if (newest === undefined) entries.set(edition.templateId, { ...edition, totalUses: edition.uses });
-    else entries.set(edition.templateId, { ...newest, totalUses: newest.totalUses + edition.uses });
-  }
-  return [...entries.values()].sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'));
+  return listShelf((await workshop()).db);
 }
 
 async function checkTemplate(value: unknown): Promise<Template> {

@@ -1,16 +1,22 @@
 'use client';
 import Link from 'next/link';
-import type { TemplateRecord } from '@/contract/templates';
+import { useRouter } from 'next/navigation';
+import { useRef } from 'react';
+import type { TemplateSummary } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
+import type { FontLibrary } from '@/core/text/fontLibrary';
 import { useFonts } from '../picture/useFonts';
+import { useSeen, useTemplateDocument } from '../shared/documents';
+import { ThingMenu } from '../shared/ThingMenu';
 import { TopBar } from '../shared/TopBar';
 import { BringInPackage } from './BringInPackage';
 import { NewTemplate } from '../shelf/NewTemplate';
 import { TitlePreview } from '../shelf/TitlePreview';
 
 /** All templates, released or not, the last changed first. */
-export function BenchList({ templates }: { readonly templates: readonly TemplateRecord[] }) {
+export function BenchList({ templates }: { readonly templates: readonly TemplateSummary[] }) {
   const fonts = useFonts();
+  const router = useRouter();
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
@@ -18,7 +24,7 @@ export function BenchList({ templates }: { readonly templates: readonly Template
         actions={
           <>
             <BringInPackage />
-            <NewTemplate productions={[...new Set(templates.map((one) => one.document.production))]} />
+            <NewTemplate productions={[...new Set(templates.map((one) => one.production))]} />
           </>
         }
       />
@@ -27,32 +33,52 @@ export function BenchList({ templates }: { readonly templates: readonly Template
           <p className="p-6 text-soft">No templates yet. Start one with “New template”.</p>
         )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
-          {templates.map(({ id, document, latestEdition, revision, releasedRevision }) => (
-            <li key={id}>
-              <Link
-                href={`/bench/${id}`}
-                className="block overflow-hidden rounded-[10px] border border-line bg-card hover:border-line-strong"
-              >
-                <TitlePreview
-                  template={document}
-                  formatId={document.formats[0]}
-                  fonts={fonts}
-                  widthPx={260}
-                  playing={false}
-                />
-                <span className="block px-3 pt-2 pb-2.5">
-                  <span className="block truncate font-semibold">{document.name}</span>
-                  <span className="text-soft">
-                    {TEMPLATE_KINDS.get(document.kind).label} ·{' '}
-                    {stands(latestEdition, revision === releasedRevision)}
-                  </span>
-                </span>
-              </Link>
+          {templates.map((template) => (
+            <li key={template.id} className="relative">
+              <BenchTile template={template} fonts={fonts} />
+              <ThingMenu
+                thing={{ kind: 'template', id: template.id, name: template.name }}
+                onChange={() => router.refresh()}
+                className="absolute right-1.5 bottom-3"
+              />
             </li>
           ))}
         </ul>
       </main>
     </div>
+  );
+}
+
+function BenchTile({
+  template,
+  fonts,
+}: {
+  readonly template: TemplateSummary;
+  readonly fonts: FontLibrary | null;
+}) {
+  const { id, revision, releasedRevision, latestEdition, formats, name, kind } = template;
+  const tile = useRef<HTMLAnchorElement>(null);
+  const document = useTemplateDocument(id, revision, useSeen(tile));
+  return (
+    <Link
+      ref={tile}
+      href={`/bench/${id}`}
+      className="block overflow-hidden rounded-[10px] border border-line bg-card hover:border-line-strong"
+    >
+      <TitlePreview
+        template={document}
+        formatId={formats[0] ?? 'wide-1080'}
+        fonts={fonts}
+        widthPx={260}
+        playing={false}
+      />
+      <span className="block py-2 pr-11 pl-3">
+        <span className="block truncate font-semibold">{name}</span>
+        <span className="text-soft">
+          {TEMPLATE_KINDS.get(kind).label} · {stands(latestEdition, revision === releasedRevision)}
+        </span>
+      </span>
+    </Link>
   );
 }
 

@@ -4,8 +4,9 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { BroughtIn } from '@/contract/templates';
 import { FilePicker } from '../shared/FilePicker';
-import { wordsOf } from '../shared/api';
+import { sayRefused } from '../shared/assets';
 import { Button } from '../shared/Button';
+import { sendFile } from '../shared/uploads';
 
 /** Brings a template in from a package that was exported here or elsewhere. */
 export function BringInPackage() {
@@ -15,18 +16,16 @@ export function BringInPackage() {
   const bringIn = async (picked: File): Promise<void> => {
     setBusy(true);
     try {
-      const path = `/api/packages?name=${encodeURIComponent(picked.name)}`;
-      const response = await fetch(path, { method: 'POST', body: picked });
-      const answer: BroughtIn & { message?: string } = await response.json();
-      if (!response.ok) throw new Error(answer.message ?? 'The package was not taken in.');
+      const answer = await sendFile<BroughtIn>('package', picked);
       if (answer.missingFaces.length > 0) {
         toast.warning(
           `Set in faces that are not here: ${answer.missingFaces.join(', ')}. Another stands in.`,
         );
       }
+      if (answer.notes.length > 0) toast(answer.notes.join(' '), { duration: 12_000 });
       router.push(`/bench/${answer.id}`);
     } catch (error) {
-      toast.error(wordsOf(error), { duration: 12_000 });
+      sayRefused(error);
     } finally {
       setBusy(false);
     }

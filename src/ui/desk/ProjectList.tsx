@@ -1,14 +1,17 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import type { ProjectSummary } from '@/contract/projects';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
+import { ThingMenu } from '../shared/ThingMenu';
 import { TopBar } from '../shared/TopBar';
 import { NewProject } from './NewProject';
 import { counted } from '../shared/counted';
 
 /** All projects. */
 export function ProjectList({ projects }: { readonly projects: readonly ProjectSummary[] }) {
+  const router = useRouter();
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
@@ -23,10 +26,10 @@ export function ProjectList({ projects }: { readonly projects: readonly ProjectS
           {projects.map((project) => {
             const format = FORMATS.get(project.format);
             return (
-              <li key={project.id}>
+              <li key={project.id} className="flex items-center gap-1">
                 <Link
                   href={`/desk/${project.id}`}
-                  className="flex items-baseline gap-3 rounded-[10px] border border-line bg-card px-4 py-3 hover:border-line-strong"
+                  className="flex min-w-0 flex-1 items-baseline gap-3 rounded-[10px] border border-line bg-card px-4 py-3 hover:border-line-strong"
                 >
                   <span className="font-serif text-[16px] font-semibold">{project.name}</span>
                   <span className="text-soft">{project.production}</span>
@@ -36,6 +39,10 @@ export function ProjectList({ projects }: { readonly projects: readonly ProjectS
                     frames a second · {counted(project.titleCount, 'title')}
                   </span>
                 </Link>
+                <ThingMenu
+                  thing={{ kind: 'project', id: project.id, name: project.name }}
+                  onChange={() => router.refresh()}
+                />
               </li>
             );
           })}

@@ -20,7 +20,6 @@ const edition = (id: string, templateId: string, document: Template, number = 1)
   number,
   document,
   releasedAt: '2026-11-25T00:00:00.000Z',
-  uses: 0,
 });
 
 const strap = edition('strap-1', 'strap', tidelineStrap);

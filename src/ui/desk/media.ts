@@ -1,5 +1,6 @@
 import { openVideo } from '../picture/videoStore';
 import { bringInPicture } from '../shared/assets';
+import { sendFile } from '../shared/uploads';
 
 /** What a file picker offers for a video. */
 export const VIDEO_TYPES = 'video/mp4,video/webm,video/quicktime';
@@ -24,12 +25,6 @@ export async function bringInMedia(file: File): Promise<MediaFile> {
   }
   const video = await openVideo(file, file.name);
   if ((await video.frameAt(0)) === null) throw new Error(`No picture of “${file.name}” could be decoded.`);
-  const response = await fetch(`/api/media?name=${encodeURIComponent(file.name)}`, {
-    method: 'POST',
-    body: file,
-  });
-  const answer: { id?: string; message?: string } = await response.json();
-  if (!response.ok || answer.id === undefined)
-    throw new Error(answer.message ?? `“${file.name}” was not taken in.`);
-  return { picture: `video:${answer.id}`, label, seconds: video.seconds, endless: false };
+  const { id } = await sendFile<{ readonly id: string }>('video', file);
+  return { picture: `video:${id}`, label, seconds: video.seconds, endless: false };
 }

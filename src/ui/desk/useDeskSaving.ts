@@ -1,13 +1,15 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { toast } from 'sonner';
 import type { NewsItem } from '@/contract/news';
 import type { DeskProject } from '@/contract/projects';
+import type { EditionRecord } from '@/contract/templates';
 import type { Work } from '@/core/project/work';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
+import { loadEdition } from '../shared/documents';
 import { reloadHouse } from '../shared/useHouse';
 import { useKeptSteps } from '../shared/useKeptSteps';
 import { DeskDraft } from './deskDraft';
@@ -23,7 +25,7 @@ const KEEP_AFTER_MS = 1000;
 /** Keeps a desk saved, and up to date with what other desks save and the bench releases. */
 export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSaving {
   const [draft] = useState(() => new DeskDraft(project, store));
-  const [editions, setEditions] = useState(project.editions);
+  const { editions, take } = useEditions(project);
   const work = useStore(
     store,
     useShallow(({ titles, clips, plan }): Work => ({ titles, clips, plan })),
@@ -42,28 +44,58 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
     return () => clearTimeout(timer);
   }, [draft, unsaved, work]);
   useKeptSteps(`project-${project.id}`, store);
-  useNews(project.id, draft, setEditions);
+  useNews(project.id, draft, take);
   return useMemo(() => ({ ...save, editions }), [save, editions]);
+}
+
+/** The editions that are here: those the desk opened with, those that came since, and then all others. */
+function useEditions(project: DeskProject): {
+  readonly editions: readonly EditionRecord[];
+  readonly take: (project: Pick<DeskProject, 'editions' | 'otherEditions'>) => void;
+} {
+  const [editions, setEditions] = useState(project.editions);
+  const add = useCallback((more: readonly EditionRecord[]) => {
+    setEditions((now) => {
+      const known = new Set(now.map(({ id }) => id));
+      const fresh = more.filter(({ id }) => !known.has(id));
+      return fresh.length === 0 ? now : [...now, ...fresh];
+    });
+  }, []);
+  const loadOthers = useCallback(
+    (ids: readonly string[]) => {
+      void Promise.allSettled(ids.map(loadEdition)).then((loaded) =>
+        add(loaded.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []))),
+      );
+    },
+    [add],
+  );
+  const take = useCallback(
+    (from: Pick<DeskProject, 'editions' | 'otherEditions'>) => {
+      add(from.editions);
+      loadOthers(from.otherEditions);
+    },
+    [add, loadOthers],
+  );
+  useEffect(() => loadOthers(project.otherEditions), [loadOthers, project]);
+  return { editions, take };
 }
 
 /** Listens to the server's news: other desks' changes come in, new editions are told at once. */
 function useNews(
   projectId: string,
   draft: DeskDraft,
-  setEditions: (editions: DeskProject['editions']) => void,
+  take: (project: Pick<DeskProject, 'editions' | 'otherEditions'>) => void,
 ): void {
   useEffect(() => {
     const source = new EventSource('/api/news');
     let lost = false;
     const catchUp = (): void => {
-      draft.catchUp().then(
-        ({ editions }) => setEditions(editions),
-        () => undefined,
-      );
+      draft.catchUp().then(take, () => undefined);
     };
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const item: NewsItem = JSON.parse(data);
       if (item.kind === 'house') void reloadHouse();
+      if (item.kind === 'restored') window.location.reload();
       if (item.kind === 'project' && item.projectId === projectId && item.by !== draft.deskId) catchUp();
       if (item.kind === 'edition') {
         catchUp();
@@ -77,5 +109,5 @@ function useNews(
       lost = false;
     };
     return () => source.close();
-  }, [projectId, draft, setEditions]);
+  }, [projectId, draft, take]);
 }

@@ -11,8 +11,10 @@ import { AreasSection } from './AreasSection';
 import { ChecksSection } from './ChecksSection';
 import { ColoursSection } from './ColoursSection';
 import { FacesSection } from './FacesSection';
+import { BackupsSection } from './BackupsSection';
 import { KeptSection } from './KeptSection';
 import { LandingDialog } from './LandingDialog';
+import { RoomSection } from './RoomSection';
 import { TimingSection } from './TimingSection';
 import { useHouseDraft } from './useHouseDraft';
 
@@ -36,6 +38,8 @@ const SECTIONS = [
   { id: 'timing', label: 'Timing and reading', Part: TimingSection },
   { id: 'checks', label: 'Checks', Part: ChecksSection },
   { id: 'areas', label: 'Safe areas', Part: AreasSection },
+  { id: 'room', label: 'Room', Part: RoomSection },
+  { id: 'backups', label: 'Backups', Part: BackupsSection },
 ] as const;
 
 /** The House: what templates and checks refer to. A change is shown where it lands before it is made. */

@@ -35,7 +35,7 @@ const MEANWHILE =
   'The House or a template was changed elsewhere meanwhile. Both are put together here; look, and make the change again.';
 
 function whatIsThere(): Promise<[HouseRecord, readonly TemplateRecord[]]> {
-  return Promise.all([ask<HouseRecord>('house'), ask<readonly TemplateRecord[]>('templates')]);
+  return Promise.all([ask<HouseRecord>('house'), ask<readonly TemplateRecord[]>('templates?documents')]);
 }
 
 /** Where a change of the House lands: each template before and after, and what it does to titles that are placed. */

@@ -1,13 +1,15 @@
 'use client';
 import { ArrowDownTrayIcon } from '@heroicons/react/24/outline';
 import { toast } from 'sonner';
+import { bytesToWords } from '@/core/kit/bytes';
 import { OUTPUTS } from '@/core/outputs';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { classes } from '../shared/classes';
 import { Pill } from '../shared/Pill';
 import { ProgressBar } from '../shared/ProgressBar';
-import { bytesToWords, reusedWords, timeLeft } from './jobWords';
+import { ThingMenu } from '../shared/ThingMenu';
+import { reusedWords, timeLeft } from './jobWords';
 import type { SeenJob } from './useJobs';
 import type { Viewed } from './Viewer';
 
@@ -15,6 +17,8 @@ interface Props {
   readonly job: SeenJob;
   readonly viewed: Viewed | null;
   readonly onView: (viewed: Viewed) => void;
+  /** Called when the job went out of the way or came back. */
+  readonly onAway: () => void;
 }
 
 const STATUS = {
@@ -31,7 +35,7 @@ export function fileHref(jobId: string, name: string): string {
 }
 
 /** A job: its progress and its files. */
-export function JobCard({ job, viewed, onView }: Props) {
+export function JobCard({ job, viewed, onView, onAway }: Props) {
   const { doneFrames, totalFrames } = job.progress;
   const { tone, words } = STATUS[job.status];
   const unfinished = job.status === 'queued' || job.status === 'running';
@@ -50,6 +54,7 @@ export function JobCard({ job, viewed, onView }: Props) {
         <h2 className="min-w-0 flex-1 truncate font-serif text-[15px] font-semibold">{job.name}</h2>
         <Pill tone={tone}>{words}</Pill>
         {unfinished && <Button onClick={stop}>Stop</Button>}
+        <ThingMenu thing={{ kind: 'job', id: job.id, name: job.name }} onChange={onAway} />
       </div>
       <p className="text-soft">{details.filter((part) => part !== '').join(' · ')}</p>
       {unfinished && (

@@ -59,7 +59,7 @@ beforeEach(() => {
   Object.defineProperty(globalThis, 'EventSource', { configurable: true, value: Events });
   globalThis.fetch = (url, request) => {
     asked.push(`${request?.method ?? 'GET'} ${String(url)}`);
-    return Promise.resolve(jsonAnswer(200, { jobs: known }));
+    return Promise.resolve(jsonAnswer(200, { jobs: known, hasMore: false, ffmpeg: true }));
   };
 });
 afterEach(() => {
@@ -67,7 +67,7 @@ afterEach(() => {
 });
 const hear = (one: JobSummary): void => act(() => Events.latest?.onmessage?.({ data: JSON.stringify(one) }));
 const open = (jobs: readonly JobSummary[], ffmpeg = true): void =>
-  void renderScreen('/press', <PressScreen jobs={jobs} ffmpeg={ffmpeg} />);
+  void renderScreen('/press', <PressScreen jobs={jobs} hasMore={false} ffmpeg={ffmpeg} />);
 
 describe('the press', () => {
   test('says what to do when nothing was sent, and what cannot be made without ffmpeg', () => {

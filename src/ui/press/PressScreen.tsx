@@ -1,27 +1,23 @@
 'use client';
 import { useState } from 'react';
-import type { JobSummary } from '@/contract/jobs';
+import type { PressPage } from '@/contract/jobs';
+import { Button } from '../shared/Button';
 import { TopBar } from '../shared/TopBar';
 import { JobCard } from './JobCard';
 import { Viewer } from './Viewer';
 import type { Viewed } from './Viewer';
 import { useJobs } from './useJobs';
 
-interface Props {
-  readonly jobs: readonly JobSummary[];
-  readonly ffmpeg: boolean;
-}
-
 /** The press: what is being rendered, what is ready, and a look at it. */
-export function PressScreen({ jobs: first, ffmpeg }: Props) {
-  const jobs = useJobs(first);
+export function PressScreen(first: PressPage) {
+  const { jobs, hasMore, loadMore, reload } = useJobs(first);
   const [chosen, setChosen] = useState<Viewed | null>(null);
   const latest = jobs.find((job) => job.files.length > 0);
   const viewed = chosen ?? (latest === undefined ? null : { job: latest, file: latest.files[0] });
   return (
     <div className="flex h-dvh flex-col">
       <TopBar middle={<h1 className="sr-only">Press</h1>} />
-      {!ffmpeg && (
+      {!first.ffmpeg && (
         <p role="alert" className="border-b border-line bg-leaf-wash px-4 py-2 text-leaf-ink">
           There is no ffmpeg on this machine, so videos cannot be made. PNG stills and sequences can. Install
           the Debian package ffmpeg for the rest.
@@ -37,10 +33,15 @@ export function PressScreen({ jobs: first, ffmpeg }: Props) {
           <ul className="grid gap-3">
             {jobs.map((job) => (
               <li key={job.id}>
-                <JobCard job={job} viewed={viewed} onView={setChosen} />
+                <JobCard job={job} viewed={viewed} onView={setChosen} onAway={reload} />
               </li>
             ))}
           </ul>
+          {hasMore && (
+            <p className="pt-3 text-center">
+              <Button onClick={loadMore}>Show older jobs</Button>
+            </p>
+          )}
         </section>
         <Viewer viewed={viewed} />
       </main>

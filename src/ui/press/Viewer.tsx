@@ -1,10 +1,10 @@
 'use client';
+import { bytesToWords } from '@/core/kit/bytes';
 import { useState } from 'react';
 import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
-import { bytesToWords } from './jobWords';
 import { fileHref } from './JobCard';
 
 export interface Viewed {

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { JobSummary } from '@/contract/jobs';
-import { bytesToWords, reusedWords, timeLeft } from './jobWords';
+import { bytesToWords } from '@/core/kit/bytes';
+import { reusedWords, timeLeft } from './jobWords';
 
 const job = (change: Partial<JobSummary>): JobSummary => ({
   id: 'j',

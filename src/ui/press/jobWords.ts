@@ -1,12 +1,5 @@
 import type { JobSummary } from '@/contract/jobs';
 
-/** A size in bytes as people say it. */
-export function bytesToWords(bytes: number): string {
-  if (bytes < 1000) return `${bytes} B`;
-  if (bytes < 1e6) return `${Math.round(bytes / 1e3)} kB`;
-  return bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(2)} GB`;
-}
-
 /** How far a job is and how long it still takes, from its own pace so far; empty before there is a pace. */
 export function timeLeft(job: JobSummary, now: number): string {
   const { doneFrames, totalFrames } = job.progress;

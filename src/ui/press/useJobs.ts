@@ -1,6 +1,6 @@
 'use client';
-import { useEffect, useState } from 'react';
-import type { JobSummary } from '@/contract/jobs';
+import { useCallback, useEffect, useState } from 'react';
+import type { JobSummary, PressPage } from '@/contract/jobs';
 import { ask } from '../shared/api';
 
 /** A job, and when this page last heard of it (milliseconds; 0 before it has). */
@@ -8,27 +8,50 @@ export interface SeenJob extends JobSummary {
   readonly seenAt: number;
 }
 
+export interface Jobs {
+  readonly jobs: readonly SeenJob[];
+  /** Whether there are older ones than those that are here. */
+  readonly hasMore: boolean;
+  readonly loadMore: () => void;
+  /** Asks for the newest afresh. */
+  readonly reload: () => void;
+}
+
+type State = Pick<Jobs, 'jobs' | 'hasMore'>;
+
+const seen = (jobs: readonly JobSummary[], seenAt: number): SeenJob[] =>
+  jobs.map((job) => ({ ...job, seenAt }));
+
 /** The jobs, kept up to date by the server; looked at afresh when the connection comes back. */
-export function useJobs(first: readonly JobSummary[]): readonly SeenJob[] {
-  const [jobs, setJobs] = useState<readonly SeenJob[]>(() => first.map((job) => ({ ...job, seenAt: 0 })));
+export function useJobs(first: PressPage): Jobs {
+  const [state, setState] = useState<State>(() => ({ jobs: seen(first.jobs, 0), hasMore: first.hasMore }));
+  const reload = useCallback(() => {
+    ask<PressPage>('jobs').then(
+      ({ jobs, hasMore }) => setState({ jobs: seen(jobs, Date.now()), hasMore }),
+      () => undefined,
+    );
+  }, []);
   useEffect(() => {
     const events = new EventSource('/api/jobs/events');
     events.onmessage = (event: MessageEvent<string>) => {
       const heard: JobSummary = JSON.parse(event.data);
-      const job = { ...heard, seenAt: Date.now() };
-      setJobs((now) =>
-        now.some((one) => one.id === job.id)
-          ? now.map((one) => (one.id === job.id ? job : one))
-          : [job, ...now],
-      );
+      setState((now) => ({ ...now, jobs: withJob(now.jobs, { ...heard, seenAt: Date.now() }) }));
     };
-    events.onopen = () => {
-      ask<{ jobs: readonly JobSummary[] }>('jobs').then(
-        (answer) => setJobs(answer.jobs.map((job) => ({ ...job, seenAt: Date.now() }))),
-        () => undefined,
-      );
-    };
+    events.onopen = reload;
     return () => events.close();
-  }, []);
-  return jobs;
+  }, [reload]);
+  const oldest = state.jobs.at(-1)?.id;
+  const loadMore = useCallback(() => {
+    ask<PressPage>(`jobs?before=${oldest}`).then(
+      ({ jobs, hasMore }) => setState((now) => ({ jobs: [...now.jobs, ...seen(jobs, Date.now())], hasMore })),
+      () => undefined,
+    );
+  }, [oldest]);
+  return { ...state, loadMore, reload };
+}
+
+function withJob(jobs: readonly SeenJob[], job: SeenJob): readonly SeenJob[] {
+  return jobs.some((one) => one.id === job.id)
+    ? jobs.map((one) => (one.id === job.id ? job : one))
+    : [job, ...jobs];
 }

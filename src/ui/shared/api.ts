@@ -18,7 +18,7 @@ export class UnreachableError extends Error {
 }
 
 interface Options {
-  readonly method?: 'GET' | 'POST' | 'PUT';
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly body?: unknown;
   /** Lets the request outlive the page, for the last save before leaving. */
   readonly keepalive?: boolean;

@@ -1,6 +1,8 @@
 'use client';
 import { useSyncExternalStore } from 'react';
-import { THEME_KEY } from './themeScript';
+
+// Where the theme is kept in this browser; public/theme.js reads it before the first paint.
+const THEME_KEY = 'gilder-theme';
 
 export type Theme = 'daylight' | 'lamplight';
 

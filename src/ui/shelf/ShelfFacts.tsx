@@ -11,6 +11,7 @@ import { FACES } from '@/core/faces/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { TitlePreview } from './TitlePreview';
 import { counted } from '../shared/counted';
+import { useEditionDocument } from '../shared/documents';
 
 interface Props {
   readonly entry: ShelfEntry;
@@ -28,10 +29,10 @@ const WALL_WIDTHS: Readonly<Record<Shape, number>> = {
 
 /** What an editor needs to know of a template before placing it, and the ways on from here. */
 export function ShelfFacts({ entry, fonts, projects }: Props) {
-  const { document } = entry;
-  const { inSeconds, outSeconds, holdSeconds } = document.timing;
+  const document = useEditionDocument(entry.id, true);
+  const { inSeconds, outSeconds, holdSeconds } = entry;
   const [pointed, setPointed] = useState(false);
-  const formats = document.formats.map((id) => FORMATS.get(id));
+  const formats = entry.formats.map((id) => FORMATS.get(id));
   const released = new Date(entry.releasedAt).toLocaleDateString('en-GB', {
     day: 'numeric',
     month: 'long',
@@ -39,7 +40,7 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
   });
   return (
     <aside
-      aria-label={`About ${document.name}`}
+      aria-label={`About ${entry.name}`}
       className="w-[330px] shrink-0 overflow-y-auto border-l border-line bg-card p-4"
     >
       <div
@@ -49,16 +50,14 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
       >
         <TitlePreview
           template={document}
-          formatId={document.formats[0]}
+          formatId={entry.formats[0] ?? 'wide-1080'}
           fonts={fonts}
           widthPx={300}
           playing={pointed}
         />
       </div>
-      <h2 className="pt-3 font-serif text-[19px] font-semibold">{document.name}</h2>
-      <p className="pt-1 text-soft">
-        {document.description === '' ? 'No description yet.' : document.description}
-      </p>
+      <h2 className="pt-3 font-serif text-[19px] font-semibold">{entry.name}</h2>
+      <p className="pt-1 text-soft">{entry.description === '' ? 'No description yet.' : entry.description}</p>
       <div className="flex gap-2 py-3">
         <PlaceMenu editionId={entry.id} projects={projects} />
         <Link
@@ -70,7 +69,9 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
       </div>
       <dl className="grid grid-cols-2 gap-x-4 gap-y-3 border-t border-line pt-3">
         <Fact label="Editors set">
-          {document.fields.length === 0 ? 'nothing' : document.fields.map((field) => field.label).join(', ')}
+          {entry.fieldCount === 0
+            ? 'nothing'
+            : (document?.fields ?? []).map((field) => field.label).join(', ')}
         </Fact>
         <Fact label="Timing">{`in ${inSeconds} · hold ${holdSeconds}, stretches · out ${outSeconds}`}</Fact>
         <Fact label="Formats">{formats.map((format) => format.label).join(', ')}</Fact>

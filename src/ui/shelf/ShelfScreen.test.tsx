@@ -5,6 +5,7 @@ import type { ProjectSummary } from '@/contract/projects';
 import type { ShelfEntry } from '@/contract/templates';
 import { openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { Template } from '@/core/model/template';
+import { listedOf } from '@/core/resolve/listed';
 import { jsonAnswer, renderScreen } from '../shared/forTest';
 import { ShelfScreen } from './ShelfScreen';
 
@@ -12,9 +13,11 @@ const entry = (templateId: string, document: Template, number: number, totalUses
   id: `${templateId}-${number}`,
   templateId,
   number,
-  document,
+  name: document.name,
+  kind: document.kind,
+  production: document.production,
+  ...listedOf(document),
   releasedAt: '2026-11-03T08:00:00.000Z',
-  uses: totalUses,
   totalUses,
 });
 const ENTRIES = [

@@ -3,7 +3,6 @@ import { useMemo, useState } from 'react';
 import type { ProjectSummary } from '@/contract/projects';
 import type { ShelfEntry } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
-import { designValue } from '@/core/resolve/fieldValue';
 import { useFonts } from '../picture/useFonts';
 import { classes } from '../shared/classes';
 import { TopBar } from '../shared/TopBar';
@@ -42,9 +41,7 @@ export function ShelfScreen({ entries, projects }: Props) {
             className="h-8 w-full max-w-[340px] rounded-lg border border-line-strong bg-field px-3"
           />
         }
-        actions={
-          <NewTemplate productions={[...new Set(entries.map((entry) => entry.document.production))]} />
-        }
+        actions={<NewTemplate productions={[...new Set(entries.map((entry) => entry.production))]} />}
       />
       <main className="flex min-h-0 flex-1">
         <h1 className="sr-only">Shelf</h1>
@@ -76,15 +73,9 @@ export function ShelfScreen({ entries, projects }: Props) {
 }
 
 function matches(entry: ShelfEntry, filter: Filter, wanted: string): boolean {
-  const { document } = entry;
-  if (filter.by !== 'all' && document[filter.by] !== filter.value) return false;
-  const words = [
-    document.name,
-    document.description,
-    document.production,
-    TEMPLATE_KINDS.get(document.kind).label,
-  ]
-    .concat(document.fields.flatMap((field) => [field.label, String(designValue(document, field))]))
+  if (filter.by !== 'all' && entry[filter.by] !== filter.value) return false;
+  const { name, description, production, kind } = entry;
+  const words = [name, description, production, TEMPLATE_KINDS.get(kind).label, entry.words]
     .join(' ')
     .toLowerCase();
   return wanted
@@ -118,16 +109,14 @@ function Filters({ entries, filter, onFilter }: FilterProps) {
     .map((kind) => ({
       value: kind.id,
       label: kind.label,
-      count: entries.filter((entry) => entry.document.kind === kind.id).length,
+      count: entries.filter((entry) => entry.kind === kind.id).length,
     }))
     .filter((kind) => kind.count > 0);
-  const productions = [...new Set(entries.map((entry) => entry.document.production))]
-    .toSorted()
-    .map((name) => ({
-      value: name,
-      label: name === '' ? 'Any production' : name,
-      count: entries.filter((entry) => entry.document.production === name).length,
-    }));
+  const productions = [...new Set(entries.map((entry) => entry.production))].toSorted().map((name) => ({
+    value: name,
+    label: name === '' ? 'Any production' : name,
+    count: entries.filter((entry) => entry.production === name).length,
+  }));
   const line = (label: string, count: number, on: boolean, next: Filter) => (
     <button
       key={label}

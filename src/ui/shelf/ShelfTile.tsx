@@ -1,10 +1,11 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { ShelfEntry } from '@/contract/templates';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { classes } from '../shared/classes';
 import { TitlePreview } from './TitlePreview';
 import { counted } from '../shared/counted';
+import { useEditionDocument, useSeen } from '../shared/documents';
 
 interface Props {
   readonly entry: ShelfEntry;
@@ -17,11 +18,12 @@ interface Props {
 export function ShelfTile({ entry, fonts, chosen, onChoose }: Props) {
   const [pointed, setPointed] = useState(false);
   const [focused, setFocused] = useState(false);
-  const { document } = entry;
-  const { inSeconds, holdSeconds, outSeconds } = document.timing;
-  const fields = document.fields.length;
+  const tile = useRef<HTMLButtonElement>(null);
+  const document = useEditionDocument(entry.id, useSeen(tile));
+  const { inSeconds, holdSeconds, outSeconds, fieldCount } = entry;
   return (
     <button
+      ref={tile}
       type="button"
       aria-pressed={chosen}
       onClick={onChoose}
@@ -36,7 +38,7 @@ export function ShelfTile({ entry, fonts, chosen, onChoose }: Props) {
     >
       <TitlePreview
         template={document}
-        formatId={document.formats[0]}
+        formatId={entry.formats[0] ?? 'wide-1080'}
         fonts={fonts}
         widthPx={260}
         playing={pointed || focused}
@@ -47,9 +49,9 @@ export function ShelfTile({ entry, fonts, chosen, onChoose }: Props) {
         <span className="bg-out" style={{ flex: outSeconds }} />
       </span>
       <span className="block px-3 pt-2 pb-2.5">
-        <span className="block truncate font-semibold">{document.name}</span>
+        <span className="block truncate font-semibold">{entry.name}</span>
         <span className="text-soft">
-          {counted(fields, 'field')} · edition {entry.number}
+          {counted(fieldCount, 'field')} · edition {entry.number}
         </span>
       </span>
     </button>

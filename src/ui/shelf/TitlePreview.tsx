@@ -22,8 +22,21 @@ interface Props {
 
 const NO_VALUES = {};
 
-/** A template at rest, or playing. Nothing runs while it rests. */
-export function TitlePreview({ template, formatId, fonts, widthPx, playing }: Props) {
+/** A template at rest, or playing; its empty frame until its document is here. Nothing runs while it rests. */
+export function TitlePreview({
+  template,
+  formatId,
+  ...rest
+}: Omit<Props, 'template'> & { readonly template: Template | null }) {
+  const { widthU, heightU } = pictureSize(FORMATS.get(formatId));
+  return (
+    <span className="relative block w-full bg-well" style={{ aspectRatio: `${widthU} / ${heightU}` }}>
+      {template !== null && <Preview template={template} formatId={formatId} {...rest} />}
+    </span>
+  );
+}
+
+function Preview({ template, formatId, fonts, widthPx, playing }: Props) {
   const rate = RATES.get(template.rate);
   const format = FORMATS.get(formatId);
   const shown = useMemo(() => previewFormat(format, widthPx * 1.5), [format, widthPx]);
@@ -39,18 +52,15 @@ export function TitlePreview({ template, formatId, fonts, widthPx, playing }: Pr
     () => (title === null ? [] : [title.frame(seconds, timing)]),
     [title, seconds, timing],
   );
-  const { widthU, heightU } = pictureSize(format);
   return (
-    <div className="relative w-full bg-well" style={{ aspectRatio: `${widthU} / ${heightU}` }}>
-      <PictureCanvas
-        format={shown}
-        backdrop={backdrop}
-        backdropSeconds={1 + seconds}
-        lists={lists}
-        label={`${template.name}, ${format.label}`}
-        className="absolute inset-0 h-full w-full"
-      />
-    </div>
+    <PictureCanvas
+      format={shown}
+      backdrop={backdrop}
+      backdropSeconds={1 + seconds}
+      lists={lists}
+      label={`${template.name}, ${format.label}`}
+      className="absolute inset-0 h-full w-full"
+    />
   );
 }
 

@@ -1,8 +1,8 @@
-import { readJson, respond } from '@/server/respond';
+import { readJson, respond, respondWithTag } from '@/server/respond';
 import { getHouse, putHouse } from '@/server/usecases/house';
 
 export function GET(request: Request): Promise<Response> {
-  return respond(request, async () => Response.json(await getHouse()));
+  return respond(request, async () => respondWithTag(request, await getHouse()));
 }
 
 export function PUT(request: Request): Promise<Response> {

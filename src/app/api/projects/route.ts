@@ -1,8 +1,8 @@
-import { readJson, respond } from '@/server/respond';
+import { readJson, respond, respondWithTag } from '@/server/respond';
 import { getProjects, startProject } from '@/server/usecases/projects';
 
 export function GET(request: Request): Promise<Response> {
-  return respond(request, async () => Response.json(await getProjects()));
+  return respond(request, async () => respondWithTag(request, await getProjects()));
 }
 
 export function POST(request: Request): Promise<Response> {

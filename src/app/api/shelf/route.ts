@@ -1,6 +1,6 @@
-import { respond } from '@/server/respond';
+import { respond, respondWithTag } from '@/server/respond';
 import { getShelf } from '@/server/usecases/templates';
 
 export function GET(request: Request): Promise<Response> {
-  return respond(request, async () => Response.json(await getShelf()));
+  return respond(request, async () => respondWithTag(request, await getShelf()));
 }

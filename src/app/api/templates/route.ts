@@ -1,8 +1,12 @@
-import { readJson, respond } from '@/server/respond';
-import { getTemplates, startTemplate } from '@/server/usecases/templates';
+import { readJson, respond, respondWithTag } from '@/server/respond';
+import { getTemplateDocuments, getTemplates, startTemplate } from '@/server/usecases/templates';
 
+/** All templates as a list tells of them, or with `documents` whole. */
 export function GET(request: Request): Promise<Response> {
-  return respond(request, async () => Response.json(await getTemplates()));
+  return respond(request, async () => {
+    const whole = new URL(request.url).searchParams.has('documents');
+    return respondWithTag(request, whole ? await getTemplateDocuments() : await getTemplates());
+  });
 }
 
 export function POST(request: Request): Promise<Response> {

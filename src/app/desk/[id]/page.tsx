@@ -14,6 +14,7 @@ interface Props {
 export default async function DeskPage({ params, searchParams }: Props) {
   const { id } = await params;
   const { place } = await searchParams;
-  const project = await orNotFound(getProject(id));
-  return <DeskScreen key={id} project={project} placeEditionId={typeof place === 'string' ? place : null} />;
+  const placeEditionId = typeof place === 'string' && /^[\w-]{1,64}$/.test(place) ? place : null;
+  const project = await orNotFound(getProject(id, placeEditionId));
+  return <DeskScreen key={id} project={project} placeEditionId={placeEditionId} />;
 }

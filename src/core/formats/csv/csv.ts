@@ -47,7 +47,7 @@ export function readSheet(text: string): Sheet {
     throw InputError.of('Sheet', 'a row of column names and at least one row', text.slice(0, 40));
   const notes = errors.slice(0, 3).map(({ message, row }) => `Line ${(row ?? 0) + 1}: ${message}`);
   const names = uniqueNames(first, notes);
-  const longest = Math.max(...rest.map((row) => row.length), 0);
+  const longest = rest.reduce((most, row) => Math.max(most, row.length), 0);
   if (longest > names.length)
     notes.push(
       `Some rows have ${longest} cells for ${names.length} columns; what is beyond them is not used.`,
@@ -96,10 +96,10 @@ export function writeCsv(headers: readonly string[], rows: readonly (readonly st
   return `\uFEFF${Papa.unparse(cells, { newline: '\r\n' })}\r\n`;
 }
 
-/** Cells as a spreadsheet puts them on the clipboard: tabs between cells, lines between rows. */
+/** Cells as a spreadsheet puts them on the clipboard: tabs between cells, lines between rows; guarded like a file. */
 export function writeClipboard(rows: readonly (readonly string[])[]): string {
   return Papa.unparse(
-    rows.map((row) => [...row]),
+    rows.map((row) => row.map(guard)),
     { delimiter: '\t', newline: '\n' },
   );
 }

@@ -7,6 +7,12 @@ import { newPictureLayer } from '../../model/newLayers';
 import type { Template } from '../../model/template';
 import { readTemplatePackage, renamePictures, writeTemplatePackage } from './templatePackage';
 
+/** What a package holds, as far as the core reads it. */
+function read(bytes: Uint8Array) {
+  const files = unzipSync(bytes);
+  return readTemplatePackage(files['manifest.json'], new Set(Object.keys(files)), 'Package');
+}
+
 const withPicture: Template = {
   ...tidelineStrap,
   backdrop: 'asset:below',
@@ -32,9 +38,11 @@ describe('a template package', () => {
   test('comes back as it went, pictures included, and is the same file every time', () => {
     const bytes = writeTemplatePackage(withPicture, PICTURES);
     expect(bytes).toEqual(writeTemplatePackage(withPicture, PICTURES));
-    const back = readTemplatePackage(bytes, 'Package');
+    const back = read(bytes);
     expect(back.template).toEqual(withPicture);
-    expect(back.pictures).toEqual(PICTURES);
+    const files = unzipSync(bytes);
+    const pictures = back.pictures.map(({ file, ...facts }) => ({ ...facts, bytes: files[file] }));
+    expect(pictures).toEqual(PICTURES);
     expect(back.missingFaces).toEqual([]);
   });
 
@@ -45,12 +53,10 @@ describe('a template package', () => {
       if (style !== undefined) style.face = 'signwriter';
       return { ...manifest, template };
     });
-    expect(readTemplatePackage(other, 'Package').missingFaces).toEqual(['signwriter']);
+    expect(read(other).missingFaces).toEqual(['signwriter']);
   });
 
   test.each([
-    ['no zip', strToU8('not a zip'), /a zip file that is whole/],
-    ['no manifest', zipSync({ 'x.txt': strToU8('x') }), /a file named manifest\.json/],
     [
       'a manifest that is no JSON',
       zipSync({ 'manifest.json': strToU8('{') }),
@@ -74,18 +80,7 @@ describe('a template package', () => {
       /template, name: expected a value/,
     ],
   ])('with %s is refused', (_what, bytes, message) => {
-    expect(() => readTemplatePackage(bytes, 'Package')).toThrow(message);
-  });
-
-  test('that would unpack to too much is refused before it is unpacked', () => {
-    const bomb = zipSync({ 'a.bin': new Uint8Array(64) });
-    // What the directory of the zip says of the file's size (PKWARE APPNOTE, 4.3.12) is what counts.
-    const view = new DataView(bomb.buffer, bomb.byteOffset);
-    const directory = bomb.findLastIndex(
-      (_byte, i) => i + 4 <= bomb.length && view.getUint32(i, true) === 0x02014b50,
-    );
-    view.setUint32(directory + 24, 325_000_000, true);
-    expect(() => readTemplatePackage(bomb, 'Package')).toThrow(/at most 300 MB when unpacked, got "325 MB"/);
+    expect(() => read(bytes)).toThrow(message);
   });
 
   test('can have its pictures known by other ids', () => {

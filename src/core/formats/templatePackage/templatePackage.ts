@@ -1,4 +1,4 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, zipSync } from 'fflate';
 import * as yup from 'yup';
 import { checkValue } from '../../model/check';
 import { everyPicture } from '../../resolve/pictures';
@@ -6,6 +6,7 @@ import { exactly, listOf } from '../../model/schemaParts';
 import type { Template } from '../../model/template';
 import { parseTemplate } from '../../model/templateSchema';
 import { InputError } from '../../kit/inputError';
+import { wellFormedValue } from '../../kit/wellFormed';
 import { FACES } from '../../faces/faces';
 
 /** The newest package that this program reads and writes. docs/template-package.schema.json describes its manifest. */
@@ -13,9 +14,9 @@ const PACKAGE_VERSION = 1;
 /** The ending of a package's file name. */
 export const PACKAGE_EXTENSION = 'gilder.zip';
 
-const MANIFEST = 'manifest.json';
+/** The entry of a package that tells what else is in it. */
+export const MANIFEST = 'manifest.json';
 const MOST_FILES = 200;
-const MOST_BYTES = 300 * 1024 * 1024;
 
 /** A picture of a template with its file. */
 export interface PackagedPicture {
@@ -25,9 +26,18 @@ export interface PackagedPicture {
   readonly bytes: Uint8Array;
 }
 
+/** A picture that a package holds: where in it its file is. */
+export interface ListedPicture {
+  readonly id: string;
+  readonly file: string;
+  readonly name: string;
+  readonly mediaType: string;
+}
+
 export interface TemplatePackage {
   readonly template: Template;
-  readonly pictures: readonly PackagedPicture[];
+  /** The pictures that the template needs. */
+  readonly pictures: readonly ListedPicture[];
   /** Faces that the template asks for and this program does not have, by id. */
   readonly missingFaces: readonly string[];
 }
@@ -36,7 +46,7 @@ interface Manifest {
   readonly kind: 'gilder-template';
   readonly version: number;
   readonly template: unknown;
-  readonly pictures: readonly { id: string; file: string; name: string; mediaType: string }[];
+  readonly pictures: readonly ListedPicture[];
   readonly fonts: readonly { face: string; label: string; licence: string }[];
 }
 
@@ -96,55 +106,32 @@ const manifestSchema = exactly({
 });
 
 /**
- * A package from outside. Throws InputError for what is no package, comes from a later version, would unpack to too
- * much, or lacks a part that its manifest names. The pictures' bytes are not yet decoded.
+ * What a package from outside holds, by its manifest and the names of its files. Throws InputError for what is no
+ * package, comes from a later version, or lacks a part that its manifest names.
  */
-export function readTemplatePackage(bytes: Uint8Array, where: string): TemplatePackage {
-  const files = unpack(bytes, where);
-  const manifest = readManifest(files, where);
+export function readTemplatePackage(
+  manifestBytes: Uint8Array,
+  names: ReadonlySet<string>,
+  where: string,
+): TemplatePackage {
+  const manifest = readManifest(manifestBytes, where);
   const template = parseTemplate(manifest.template, `${where}, template`);
   const listed = new Map(manifest.pictures.map((picture) => [picture.id, picture]));
-  const pictures = packagedPictureIds(template).map((id): PackagedPicture => {
+  const pictures = packagedPictureIds(template).map((id) => {
     const picture = listed.get(id);
-    const content = picture && files[picture.file];
-    if (picture === undefined || content === undefined) {
-      const expected = picture === undefined ? `the picture "${id}" in its list` : `the file ${picture.file}`;
-      throw InputError.of(where, expected, 'a package without it', 'Export the package again.');
-    }
-    return { id, name: picture.name, mediaType: picture.mediaType, bytes: content };
+    if (picture !== undefined && names.has(picture.file)) return picture;
+    const expected = picture === undefined ? `the picture "${id}" in its list` : `the file ${picture.file}`;
+    throw InputError.of(where, expected, 'a package without it', 'Export the package again.');
   });
   return { template, pictures, missingFaces: facesOf(template).filter((id) => FACES.find(id) === undefined) };
 }
 
-function unpack(bytes: Uint8Array, where: string): Record<string, Uint8Array> {
-  let total = 0;
-  let count = 0;
-  try {
-    return unzipSync(bytes, {
-      // Sizes are checked as the directory of the zip tells them, before anything is unpacked.
-      filter({ originalSize }) {
-        total += originalSize;
-        if (++count > MOST_FILES) throw InputError.of(where, `at most ${MOST_FILES} files`, 'more');
-        if (total > MOST_BYTES)
-          throw InputError.of(where, 'at most 300 MB when unpacked', `${Math.round(total / 1e6)} MB`);
-        return true;
-      },
-    });
-  } catch (error) {
-    if (error instanceof InputError) throw error;
-    throw InputError.of(where, 'a zip file that is whole', 'another kind of file');
-  }
-}
-
-function readManifest(files: Record<string, Uint8Array>, where: string): Manifest {
-  const found = files[MANIFEST];
-  if (found === undefined)
-    throw InputError.of(where, `a file named ${MANIFEST}`, Object.keys(files).slice(0, 5));
+function readManifest(bytes: Uint8Array, where: string): Manifest {
   let value: unknown;
   try {
-    value = JSON.parse(strFromU8(found));
+    value = wellFormedValue(JSON.parse(strFromU8(bytes)));
   } catch {
-    throw InputError.of(`${where}, ${MANIFEST}`, 'JSON', strFromU8(found.subarray(0, 30)));
+    throw InputError.of(`${where}, ${MANIFEST}`, 'JSON', strFromU8(bytes.subarray(0, 30)));
   }
   const version = typeof value === 'object' && value !== null ? Reflect.get(value, 'version') : undefined;
   if (typeof version === 'number' && version > PACKAGE_VERSION) {

@@ -2,7 +2,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { useRef } from 'react';
-import { toast } from 'sonner';
 import type { Added } from '@/core/edit/addLayer';
 import {
   addBackdrop,
@@ -18,8 +17,7 @@ import {
 } from '@/core/edit/addLayer';
 import type { Template } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
-import { wordsOf } from '../../shared/api';
-import { bringInPicture, PICTURE_TYPES } from '../../shared/assets';
+import { bringInPicture, PICTURE_TYPES, sayRefused } from '../../shared/assets';
 import { useAdd, useBench, useTemplate } from '../state/benchStore';
 
 interface Choice {
@@ -47,9 +45,9 @@ export function AddLayer() {
   const bringIn = async (picked: File): Promise<void> => {
     try {
       const asset = await bringInPicture(picked);
-      add((now) => addPicture(now, asset.id, asset.name.replace(/\.\w+$/, '')));
+      add((now) => addPicture(now, asset));
     } catch (error) {
-      toast.error(wordsOf(error));
+      sayRefused(error);
     }
   };
   const round: Choice[] =

@@ -1,11 +1,9 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { AssetFacts } from '@/contract/assets';
 import { SCENES } from '@/core/scenes';
 import { FilePicker } from '../../shared/FilePicker';
-import { wordsOf } from '../../shared/api';
-import { bringInPicture, listAssets, PICTURE_TYPES } from '../../shared/assets';
+import { bringInPicture, listAssets, PICTURE_TYPES, sayRefused } from '../../shared/assets';
 import { useApply, useTemplate } from '../state/benchStore';
 
 const UPLOAD = 'upload';
@@ -44,7 +42,7 @@ export function BackdropMenu({ frozen, onFrozen }: Props) {
       setStills((now) => [...(now ?? []).filter((still) => still.id !== answer.id), answer]);
       choose(`asset:${answer.id}`);
     } catch (error) {
-      toast.error(wordsOf(error));
+      sayRefused(error);
     }
   };
   return (

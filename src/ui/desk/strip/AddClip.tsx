@@ -3,7 +3,6 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { FilmIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { Clip } from '@/core/model/project';
 import { MISSING_PICTURE, newClip, PLAIN_PICTURE } from '@/core/model/project';
 import { makeRoom } from '@/core/project/clips';
@@ -11,8 +10,7 @@ import { endOf } from '@/core/project/lanes';
 import { SCENES } from '@/core/scenes';
 import type { FrameRate } from '@/core/time/rates';
 import { secondsToNearestFrames } from '@/core/time/rates';
-import { wordsOf } from '../../shared/api';
-import { PICTURE_TYPES } from '../../shared/assets';
+import { PICTURE_TYPES, sayRefused } from '../../shared/assets';
 import { Segmented } from '../../shared/Segmented';
 import { useDesk, useDeskUi } from '../deskContext';
 import type { MediaFile } from '../media';
@@ -58,11 +56,14 @@ export function AddClip({ frame }: { readonly frame: number }) {
     ui.setState({ clipId: id, selection: [] });
   };
   const bringIn = async (files: readonly File[]): Promise<void> => {
-    for (const file of files) {
+    // All are sent at once; they are put down in the order in which they were chosen.
+    const coming = files.map((file) => bringInMedia(file));
+    coming.forEach((one) => one.catch(() => undefined));
+    for (const one of coming) {
       try {
-        put(await bringInMedia(file));
+        put(await one);
       } catch (error) {
-        toast.error(wordsOf(error), { duration: 12_000 });
+        sayRefused(error);
       }
     }
   };

@@ -1,4 +1,4 @@
-import { respond } from '@/server/respond';
+import { readId, respond } from '@/server/respond';
 import { assetFile } from '@/server/usecases/assets';
 
 interface Context {
@@ -6,5 +6,5 @@ interface Context {
 }
 
 export function GET(request: Request, { params }: Context): Promise<Response> {
-  return respond(request, async () => assetFile((await params).id));
+  return respond(request, async () => assetFile(readId((await params).id, 'picture')));
 }

@@ -1,6 +1,5 @@
 import { eventStream } from '@/server/eventStream';
 import { respond } from '@/server/respond';
-import { jobToSummary } from '@/server/usecases/jobs';
 import { workshop } from '@/server/workshop';
 
 export const dynamic = 'force-dynamic';
@@ -9,6 +8,6 @@ export const dynamic = 'force-dynamic';
 export function GET(request: Request): Promise<Response> {
   return respond(request, async () => {
     const { press } = await workshop();
-    return eventStream(request, (send) => press.subscribe((job) => send(jobToSummary(job))));
+    return eventStream(request, (send) => press.subscribe(send));
   });
 }

@@ -6,5 +6,5 @@ interface Context {
 }
 
 export function GET(request: Request, { params }: Context): Promise<Response> {
-  return respond(request, async () => videoFile((await params).id));
+  return respond(request, async () => videoFile(request, (await params).id));
 }

@@ -1,4 +1,4 @@
-import { respond } from '@/server/respond';
+import { respond, respondWithTag } from '@/server/respond';
 import { getProject } from '@/server/usecases/projects';
 
 interface Context {
@@ -6,5 +6,5 @@ interface Context {
 }
 
 export function GET(request: Request, { params }: Context): Promise<Response> {
-  return respond(request, async () => Response.json(await getProject((await params).id)));
+  return respond(request, async () => respondWithTag(request, await getProject((await params).id)));
 }

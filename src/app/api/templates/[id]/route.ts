@@ -1,4 +1,4 @@
-import { readJson, respond } from '@/server/respond';
+import { readJson, respond, respondWithTag } from '@/server/respond';
 import { getTemplate, putTemplate } from '@/server/usecases/templates';
 
 interface Context {
@@ -6,7 +6,7 @@ interface Context {
 }
 
 export function GET(request: Request, { params }: Context): Promise<Response> {
-  return respond(request, async () => Response.json(await getTemplate((await params).id)));
+  return respond(request, async () => respondWithTag(request, await getTemplate((await params).id)));
 }
 
 export function PUT(request: Request, { params }: Context): Promise<Response> {

@@ -10,6 +10,6 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const { id, name } = await params;
     const query = new URL(request.url).searchParams;
     const show = query.has('rest') ? 'rest' : query.has('inline') ? 'inline' : 'download';
-    return jobFile(id, decodeURIComponent(name), show);
+    return jobFile(request, id, name, show);
   });
 }

@@ -1,0 +1,89 @@
+import { asc, getTableColumns, getTableName, gt, sql } from 'drizzle-orm';
+import type { Db } from './open';
+import { assets, clips, editions, facts, house, jobs, media, projects, templates, titles } from './schema';
+
+type AnyTable =
+  | typeof assets
+  | typeof clips
+  | typeof editions
+  | typeof facts
+  | typeof house
+  | typeof jobs
+  | typeof media
+  | typeof projects
+  | typeof templates
+  | typeof titles;
+
+/** Every table of the database, what others refer to first. */
+export const TABLES = {
+  facts,
+  house,
+  media,
+  assets,
+  templates,
+  editions,
+  projects,
+  clips,
+  titles,
+  jobs,
+} as const;
+
+export type TableName = keyof typeof TABLES;
+
+/** A row of a table as JSON with its columns' names; pictures without their bytes. */
+export type JsonRow = Readonly<Record<string, unknown>>;
+
+const ROWS_AT_ONCE = 200;
+
+/**
+ * The rows of a table by id, some at a time, as they are when they are read. Several tables that are read in one
+ * transaction are as they were at one moment.
+ */
+export async function* readRows(db: Pick<Db, 'select'>, name: TableName): AsyncGenerator<JsonRow> {
+  const table: AnyTable = TABLES[name];
+  let after: string | null = null;
+  for (;;) {
+    const rows: { id: string; row: JsonRow }[] = await db
+      .select({ id: table.id, row: sql<JsonRow>`to_jsonb(${table}) - 'bytes'` })
+      .from(table)
+      .where(after === null ? undefined : gt(table.id, after))
+      .orderBy(asc(table.id))
+      .limit(ROWS_AT_ONCE);
+    for (const { row } of rows) yield row;
+    if (rows.length < ROWS_AT_ONCE) return;
+    after = rows[rows.length - 1].id;
+  }
+}
+
+/** Removes everything from every table. */
+export async function clearTables(db: Pick<Db, 'delete'>): Promise<void> {
+  for (const table of Object.values(TABLES).toReversed()) await db.delete(table);
+}
+
+/** Adds rows to a table as they were read from one. */
+export async function writeRows(
+  db: Pick<Db, 'execute'>,
+  name: Exclude<TableName, 'assets'>,
+  rows: readonly JsonRow[],
+): Promise<void> {
+  if (rows.length === 0) return;
+  const table = sql.identifier(name);
+  await db.execute(
+    sql`insert into ${table} select * from jsonb_populate_recordset(null::${table}, ${JSON.stringify(rows)}::jsonb)`,
+  );
+}
+
+/** Adds a picture as its row and its bytes. */
+export async function writePicture(db: Pick<Db, 'execute'>, row: JsonRow, bytes: Uint8Array): Promise<void> {
+  const columns = Object.values(getTableColumns(assets)).map((column) => columnName(column.name));
+  const others = columns.filter((column) => column !== 'bytes').map((column) => sql.identifier(column));
+  const list = sql.join(others, sql`, `);
+  await db.execute(
+    sql`insert into ${sql.identifier(getTableName(assets))} (${list}, bytes) select ${list}, ${bytes} from jsonb_populate_record(null::assets, ${JSON.stringify(row)}::jsonb)`,
+  );
+}
+
+/** The name in the database of a column that is called by the casing of the code. */
+function columnName(name: string): string {
+  return name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+}

@@ -1,0 +1,128 @@
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { copyFile, link, mkdir, open, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { nanoid } from 'nanoid';
+import { create } from 'tar';
+import { findAsset } from '@/db/assets';
+import type { Db } from '@/db/open';
+import type { TableName } from '@/db/tables';
+import { readRows } from '@/db/tables';
+import { fileNameOf } from '../usecases/media';
+import { freeBytes, refuseWithoutRoom } from '../incoming/disk';
+import { backupName, backupPath, backupsFolder, inWorkFolder } from './folder';
+import type { BackupManifest } from './manifest';
+import { BACKUP_VERSION } from './manifest';
+import { checkBackup } from './readBackup';
+
+export interface BackupSource {
+  readonly db: Db;
+  readonly dataFolder: string;
+  readonly mediaFolder: string;
+}
+
+// What changes together is read at one moment; what never changes once it is there may be read after it, bit by bit.
+const TOGETHER: readonly TableName[] = [
+  'facts',
+  'house',
+  'media',
+  'templates',
+  'projects',
+  'clips',
+  'titles',
+];
+const AFTERWARDS: readonly TableName[] = ['editions', 'assets', 'jobs'];
+
+/**
+ * Writes everything that is kept (documents, pictures, videos and the list of jobs, not the rendered files) to one file
+ * while work goes on, reads it back, and gives its name. A file that does not read back is not kept.
+ */
+export async function makeBackup(
+  source: BackupSource,
+  automatic: boolean,
+  now = new Date(),
+): Promise<string> {
+  const { dataFolder } = source;
+  const name = backupName(now, automatic);
+  await mkdir(backupsFolder(dataFolder), { recursive: true });
+  return inWorkFolder(dataFolder, nanoid(8), async (folder) => {
+    const manifest = await writeParts(source, folder, now);
+    await writeFile(join(folder, 'manifest.json'), JSON.stringify(manifest, null, 1));
+    const partial = `${backupPath(dataFolder, name)}.part`;
+    const total = manifest.entries.reduce((sum, { bytes }) => sum + bytes, 0);
+    await refuseWithoutRoom(dataFolder, total, freeBytes);
+    try {
+      const names = ['manifest.json', ...manifest.entries.map(({ path }) => path)];
+      await create({ file: partial, cwd: folder, portable: true }, names);
+      await syncFile(partial);
+      await checkBackup(partial);
+      await rename(partial, backupPath(dataFolder, name));
+    } finally {
+      await rm(partial, { force: true });
+    }
+    return name;
+  });
+}
+
+async function writeParts(
+  { db, mediaFolder }: BackupSource,
+  folder: string,
+  now: Date,
+): Promise<BackupManifest> {
+  for (const part of ['tables', 'pictures', 'videos']) await mkdir(join(folder, part));
+  const paths: string[] = [];
+  const videos: string[] = [];
+  const writeTable = async (from: Pick<Db, 'select'>, table: TableName): Promise<void> => {
+    const path = `tables/${table}.ndjson`;
+    const file = await open(join(folder, path), 'w');
+    for await (const row of readRows(from, table)) {
+      await file.write(`${JSON.stringify(row)}\n`);
+      if (table === 'media') videos.push(String(row.id));
+      if (table === 'assets') paths.push(await writePictureFile(db, String(row.id), folder));
+    }
+    await file.close();
+    paths.push(path);
+  };
+  await db.transaction(async (tx) => {
+    for (const table of TOGETHER) await writeTable(tx, table);
+  });
+  for (const table of AFTERWARDS) await writeTable(db, table);
+  for (const id of videos) {
+    const path = `videos/${fileNameOf(id)}`;
+    if (await linkOrCopy(join(mediaFolder, fileNameOf(id)), join(folder, path))) paths.push(path);
+  }
+  const entries = [];
+  for (const path of paths.toSorted()) entries.push(await describe(folder, path));
+  return { kind: 'gilder-backup', version: BACKUP_VERSION, madeAt: now.toISOString(), entries };
+}
+
+async function writePictureFile(db: Db, id: string, folder: string): Promise<string> {
+  const asset = await findAsset(db, id);
+  const path = `pictures/${id}`;
+  await writeFile(join(folder, path), asset?.bytes ?? new Uint8Array());
+  return path;
+}
+
+/** A video never changes, so its file is not written twice where the disk can hold one file under two names. */
+async function linkOrCopy(from: string, to: string): Promise<boolean> {
+  try {
+    await link(from, to).catch(() => copyFile(from, to));
+    return true;
+  } catch {
+    // A video that somebody took out of the folder is missing before and after.
+    return false;
+  }
+}
+
+async function describe(folder: string, path: string): Promise<BackupManifest['entries'][number]> {
+  const file = join(folder, path);
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(file)) hash.update(chunk);
+  return { path, bytes: (await stat(file)).size, sha256: hash.digest('hex') };
+}
+
+async function syncFile(path: string): Promise<void> {
+  const file = await open(path, 'r+');
+  await file.sync();
+  await file.close();
+}

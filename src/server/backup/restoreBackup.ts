@@ -1,0 +1,68 @@
+import { createReadStream } from 'node:fs';
+import { access, mkdir, readFile, rename } from 'node:fs/promises';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+import { nanoid } from 'nanoid';
+import { extract } from 'tar';
+import { InputError } from '@/core/kit/inputError';
+import type { Db } from '@/db/open';
+import type { JsonRow, TableName } from '@/db/tables';
+import { clearTables, TABLES, writePicture, writeRows } from '@/db/tables';
+import { completeListed } from '@/db/templates';
+import { refuseWithoutRoom } from '../incoming/disk';
+import { inWorkFolder } from './folder';
+import type { BackupSource } from './makeBackup';
+import { checkBackup } from './readBackup';
+
+const ROWS_AT_ONCE = 200;
+
+/**
+ * Puts everything back as a backup has it, all or nothing: what is in the database now is replaced. Throws InputError
+ * for a backup that is not whole; nothing is changed then.
+ */
+export async function restoreBackup(target: BackupSource, path: string): Promise<void> {
+  const { db, dataFolder, mediaFolder } = target;
+  const { entries } = await checkBackup(path);
+  await refuseWithoutRoom(dataFolder, 2 * entries.reduce((sum, { bytes }) => sum + bytes, 0));
+  await inWorkFolder(dataFolder, nanoid(8), async (folder) => {
+    const wanted = new Set(entries.map((entry) => entry.path));
+    await extract({ file: path, cwd: folder, strict: true, filter: (name) => wanted.has(name) });
+    await mkdir(mediaFolder, { recursive: true });
+    for (const { path: entry } of entries) {
+      if (!entry.startsWith('videos/')) continue;
+      // Named by their content: one that is here already is the same.
+      const kept = join(mediaFolder, entry.slice('videos/'.length));
+      await access(kept).catch(() => rename(join(folder, entry), kept));
+    }
+    await db.transaction(async (tx) => {
+      await clearTables(tx);
+      for (const table of Object.keys(TABLES)) await writeTable(tx, table as TableName, folder);
+    });
+  });
+  await completeListed(db);
+}
+
+async function writeTable(tx: Pick<Db, 'execute'>, table: TableName, folder: string): Promise<void> {
+  let waiting: JsonRow[] = [];
+  for await (const row of readTable(join(folder, 'tables', `${table}.ndjson`), table)) {
+    if (table === 'assets') {
+      await writePicture(tx, row, await readFile(join(folder, 'pictures', String(row.id))));
+      continue;
+    }
+    waiting.push(row);
+    if (waiting.length < ROWS_AT_ONCE) continue;
+    await writeRows(tx, table, waiting);
+    waiting = [];
+  }
+  if (table !== 'assets') await writeRows(tx, table, waiting);
+}
+
+async function* readTable(path: string, table: string): AsyncGenerator<JsonRow> {
+  const lines = createInterface({ input: createReadStream(path), crlfDelay: Infinity });
+  for await (const line of lines) {
+    const row: unknown = JSON.parse(line);
+    if (typeof row !== 'object' || row === null || !('id' in row) || !/^[\w-]{1,64}$/.test(String(row.id)))
+      throw InputError.of(`Backup, ${table}`, 'rows with ids', line.slice(0, 40));
+    yield { ...row };
+  }
+}
