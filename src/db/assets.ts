@@ -1,12 +1,7 @@
-import { asc, eq, inArray, isNull } from 'drizzle-orm';
+import { eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import type { AssetFacts } from '@/contract/assets';
 import type { Db } from './open';
 import { assets } from './schema';
-
-/** A picture with its bytes. */
-export interface AssetRecord extends AssetFacts {
-  readonly bytes: Uint8Array;
-}
 
 const facts = {
   id: assets.id,
@@ -20,40 +15,48 @@ const facts = {
 };
 
 /**
- * Keeps a picture; one with the same content is kept once and the first is given back, in use again if it was out of the
- * way.
+ * Remembers a picture whose file is kept; one with the same content is kept once and the first is given back, in use
+ * again if it was out of the way.
  */
-export async function putAsset(db: Db, asset: AssetRecord): Promise<AssetFacts> {
-  const row = { ...asset, byteCount: asset.bytes.length };
+export async function putAsset(
+  db: Db,
+  asset: AssetFacts & { readonly byteCount: number },
+): Promise<AssetFacts> {
   const [kept] = await db
     .insert(assets)
-    .values(row)
+    .values(asset)
     .onConflictDoUpdate({ target: assets.hash, set: { away: null, awayAt: null } })
     .returning(facts);
   return kept;
 }
 
-/** All pictures in use, without their bytes. */
+/** All pictures in use. */
 export function listAssets(db: Db): Promise<AssetFacts[]> {
   return db.select(facts).from(assets).where(isNull(assets.away)).orderBy(assets.createdAt);
 }
 
-/** A picture with its bytes, or undefined. */
-export async function findAsset(db: Db, id: string): Promise<AssetRecord | undefined> {
-  const rows = await db
-    .select({ ...facts, bytes: assets.bytes })
+/** What is known of pictures by id; those that are not here are left out. */
+export async function findAssets(db: Db, ids: readonly string[]): Promise<AssetFacts[]> {
+  if (ids.length === 0) return [];
+  return db
+    .select(facts)
     .from(assets)
-    .where(eq(assets.id, id));
-  return rows[0];
+    .where(inArray(assets.id, [...ids]));
 }
 
-/** The files of pictures by id; those that are not here are left out. */
-export async function readPictures(db: Db, ids: readonly string[]): Promise<ReadonlyMap<string, Uint8Array>> {
-  if (ids.length === 0) return new Map();
-  const rows = await db
-    .select({ id: assets.id, bytes: assets.bytes })
-    .from(assets)
-    .where(inArray(assets.id, [...ids]))
-    .orderBy(asc(assets.id));
-  return new Map(rows.map((row) => [row.id, Uint8Array.from(row.bytes)]));
+/** Hands over, one by one, the bytes of pictures that are still in the database, and forgets them there. */
+export async function takeOutBytes(
+  db: Db,
+  keep: (hash: string, bytes: Uint8Array) => Promise<void>,
+): Promise<void> {
+  const rows = await db.select({ id: assets.id }).from(assets).where(isNotNull(assets.bytes));
+  for (const { id } of rows) {
+    const [row] = await db
+      .select({ hash: assets.hash, bytes: assets.bytes })
+      .from(assets)
+      .where(eq(assets.id, id));
+    if (row?.bytes === null || row === undefined) continue;
+    await keep(row.hash, row.bytes);
+    await db.update(assets).set({ bytes: null }).where(eq(assets.id, id));
+  }
 }

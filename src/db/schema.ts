@@ -146,7 +146,8 @@ export const assets = pgTable(
     /** The size that the file said it has; a drawing is kept with more pixels than that. */
     ownWidth: doublePrecision('own_width').notNull(),
     ownHeight: doublePrecision('own_height').notNull(),
-    bytes: bytea().notNull(),
+    /** Only of pictures from before they lay in the data folder; taken out of here when it is opened. */
+    bytes: bytea(),
     byteCount: integer('byte_count').notNull(),
     createdAt: now(),
     away: away(),

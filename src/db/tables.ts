@@ -1,4 +1,4 @@
-import { asc, getTableColumns, getTableName, gt, sql } from 'drizzle-orm';
+import { asc, gt, sql } from 'drizzle-orm';
 import type { Db } from './open';
 import { assets, clips, editions, facts, house, jobs, media, projects, templates, titles } from './schema';
 
@@ -30,7 +30,7 @@ export const TABLES = {
 
 export type TableName = keyof typeof TABLES;
 
-/** A row of a table as JSON with its columns' names; pictures without their bytes. */
+/** A row of a table as JSON with its columns' names. */
 export type JsonRow = Readonly<Record<string, unknown>>;
 
 const ROWS_AT_ONCE = 200;
@@ -63,7 +63,7 @@ export async function clearTables(db: Pick<Db, 'delete'>): Promise<void> {
 /** Adds rows to a table as they were read from one. */
 export async function writeRows(
   db: Pick<Db, 'execute'>,
-  name: Exclude<TableName, 'assets'>,
+  name: TableName,
   rows: readonly JsonRow[],
 ): Promise<void> {
   if (rows.length === 0) return;
@@ -71,19 +71,4 @@ export async function writeRows(
   await db.execute(
     sql`insert into ${table} select * from jsonb_populate_recordset(null::${table}, ${JSON.stringify(rows)}::jsonb)`,
   );
-}
-
-/** Adds a picture as its row and its bytes. */
-export async function writePicture(db: Pick<Db, 'execute'>, row: JsonRow, bytes: Uint8Array): Promise<void> {
-  const columns = Object.values(getTableColumns(assets)).map((column) => columnName(column.name));
-  const others = columns.filter((column) => column !== 'bytes').map((column) => sql.identifier(column));
-  const list = sql.join(others, sql`, `);
-  await db.execute(
-    sql`insert into ${sql.identifier(getTableName(assets))} (${list}, bytes) select ${list}, ${bytes} from jsonb_populate_record(null::assets, ${JSON.stringify(row)}::jsonb)`,
-  );
-}
-
-/** The name in the database of a column that is called by the casing of the code. */
-function columnName(name: string): string {
-  return name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 }

@@ -1,9 +1,11 @@
 import { join } from 'node:path';
 import { seedDemo } from '../../demo/seed';
+import { takeOutBytes } from '@/db/assets';
 import { isFact, setFact } from '@/db/facts';
 import type { Db } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import { News } from './news';
+import { keepPicture, readPictures } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
@@ -17,6 +19,8 @@ export interface Workshop {
   readonly dataFolder: string;
   /** Where uploaded videos lie. */
   readonly mediaFolder: string;
+  /** Where the files of pictures lie. */
+  readonly pictureFolder: string;
   /** Where files lie while they come in. */
   readonly incomingFolder: string;
   /** Closes the database and gives its folder back. */
@@ -38,7 +42,11 @@ async function openWorkshop(): Promise<Workshop> {
   const dataFolder = process.env.GILDER_DATA ?? join(process.cwd(), 'data');
   const { db, close } = await openDatabase(dataFolder);
   if (process.env.GILDER_DEMO !== 'off') await putInDemo(db);
-  const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'));
+  const pictureFolder = join(dataFolder, 'pictures');
+  await takeOutBytes(db, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
+  const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'), (ids) =>
+    readPictures(db, pictureFolder, ids),
+  );
   await press.start();
   const shop: Workshop = {
     db,
@@ -46,6 +54,7 @@ async function openWorkshop(): Promise<Workshop> {
     news: new News(),
     dataFolder,
     mediaFolder: join(dataFolder, 'media'),
+    pictureFolder,
     incomingFolder: join(dataFolder, 'incoming'),
     close,
   };

@@ -13,6 +13,7 @@ CREATE TABLE "media" (
 	"away_at" timestamp with time zone
 );
 --> statement-breakpoint
+ALTER TABLE "assets" ALTER COLUMN "bytes" DROP NOT NULL;--> statement-breakpoint
 ALTER TABLE "assets" ADD COLUMN "own_width" double precision;--> statement-breakpoint
 UPDATE "assets" SET "own_width" = "width_px";--> statement-breakpoint
 ALTER TABLE "assets" ALTER COLUMN "own_width" SET NOT NULL;--> statement-breakpoint

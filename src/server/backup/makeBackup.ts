@@ -4,10 +4,10 @@ import { copyFile, link, mkdir, open, rename, rm, stat, writeFile } from 'node:f
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import { create } from 'tar';
-import { findAsset } from '@/db/assets';
 import type { Db } from '@/db/open';
 import type { TableName } from '@/db/tables';
 import { readRows } from '@/db/tables';
+import { picturePath } from '../pictures/pictureFiles';
 import { fileNameOf } from '../usecases/media';
 import { freeBytes, refuseWithoutRoom } from '../incoming/disk';
 import { backupName, backupPath, backupsFolder, inWorkFolder } from './folder';
@@ -19,6 +19,7 @@ export interface BackupSource {
   readonly db: Db;
   readonly dataFolder: string;
   readonly mediaFolder: string;
+  readonly pictureFolder: string;
 }
 
 // What changes together is read at one moment; what never changes once it is there may be read after it, bit by bit.
@@ -65,20 +66,23 @@ export async function makeBackup(
 }
 
 async function writeParts(
-  { db, mediaFolder }: BackupSource,
+  { db, mediaFolder, pictureFolder }: BackupSource,
   folder: string,
   now: Date,
 ): Promise<BackupManifest> {
   for (const part of ['tables', 'pictures', 'videos']) await mkdir(join(folder, part));
   const paths: string[] = [];
-  const videos: string[] = [];
+  const files: { readonly from: string; readonly path: string }[] = [];
   const writeTable = async (from: Pick<Db, 'select'>, table: TableName): Promise<void> => {
     const path = `tables/${table}.ndjson`;
     const file = await open(join(folder, path), 'w');
     for await (const row of readRows(from, table)) {
       await file.write(`${JSON.stringify(row)}\n`);
-      if (table === 'media') videos.push(String(row.id));
-      if (table === 'assets') paths.push(await writePictureFile(db, String(row.id), folder));
+      const [id, hash] = [String(row.id), String(row.hash)];
+      if (table === 'media')
+        files.push({ from: join(mediaFolder, fileNameOf(id)), path: `videos/${fileNameOf(id)}` });
+      if (table === 'assets')
+        files.push({ from: picturePath(pictureFolder, hash), path: `pictures/${hash}` });
     }
     await file.close();
     paths.push(path);
@@ -87,29 +91,21 @@ async function writeParts(
     for (const table of TOGETHER) await writeTable(tx, table);
   });
   for (const table of AFTERWARDS) await writeTable(db, table);
-  for (const id of videos) {
-    const path = `videos/${fileNameOf(id)}`;
-    if (await linkOrCopy(join(mediaFolder, fileNameOf(id)), join(folder, path))) paths.push(path);
+  for (const { from, path } of files) {
+    if (await linkOrCopy(from, join(folder, path))) paths.push(path);
   }
   const entries = [];
   for (const path of paths.toSorted()) entries.push(await describe(folder, path));
   return { kind: 'gilder-backup', version: BACKUP_VERSION, madeAt: now.toISOString(), entries };
 }
 
-async function writePictureFile(db: Db, id: string, folder: string): Promise<string> {
-  const asset = await findAsset(db, id);
-  const path = `pictures/${id}`;
-  await writeFile(join(folder, path), asset?.bytes ?? new Uint8Array());
-  return path;
-}
-
-/** A video never changes, so its file is not written twice where the disk can hold one file under two names. */
+/** A picture or a video never changes, so its file is not written twice where the disk can hold one file under two names. */
 async function linkOrCopy(from: string, to: string): Promise<boolean> {
   try {
     await link(from, to).catch(() => copyFile(from, to));
     return true;
   } catch {
-    // A video that somebody took out of the folder is missing before and after.
+    // What somebody took out of the folder is missing before and after.
     return false;
   }
 }

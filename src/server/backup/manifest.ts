@@ -26,7 +26,9 @@ const manifestSchema = yup
           path: yup
             .string()
             .required()
-            .matches(/^(tables\/[a-z]+\.ndjson|pictures\/[\w-]+|videos\/[0-9a-f]{24}\.(mp4|webm|mov))$/),
+            .matches(
+              /^(tables\/[a-z]+\.ndjson|pictures\/[0-9a-f]{64}|videos\/[0-9a-f]{24}\.(mp4|webm|mov))$/,
+            ),
           bytes: yup.number().required().integer().min(0),
           sha256: yup
             .string()

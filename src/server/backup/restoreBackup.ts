@@ -1,15 +1,16 @@
 import { createReadStream } from 'node:fs';
-import { access, mkdir, readFile, rename } from 'node:fs/promises';
-import { join } from 'node:path';
+import { access, mkdir, rename } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { nanoid } from 'nanoid';
 import { extract } from 'tar';
 import { InputError } from '@/core/kit/inputError';
 import type { Db } from '@/db/open';
 import type { JsonRow, TableName } from '@/db/tables';
-import { clearTables, TABLES, writePicture, writeRows } from '@/db/tables';
+import { clearTables, TABLES, writeRows } from '@/db/tables';
 import { completeListed } from '@/db/templates';
 import { refuseWithoutRoom } from '../incoming/disk';
+import { picturePath } from '../pictures/pictureFiles';
 import { inWorkFolder } from './folder';
 import type { BackupSource } from './makeBackup';
 import { checkBackup } from './readBackup';
@@ -21,17 +22,18 @@ const ROWS_AT_ONCE = 200;
  * for a backup that is not whole; nothing is changed then.
  */
 export async function restoreBackup(target: BackupSource, path: string): Promise<void> {
-  const { db, dataFolder, mediaFolder } = target;
+  const { db, dataFolder, mediaFolder, pictureFolder } = target;
   const { entries } = await checkBackup(path);
   await refuseWithoutRoom(dataFolder, 2 * entries.reduce((sum, { bytes }) => sum + bytes, 0));
   await inWorkFolder(dataFolder, nanoid(8), async (folder) => {
     const wanted = new Set(entries.map((entry) => entry.path));
     await extract({ file: path, cwd: folder, strict: true, filter: (name) => wanted.has(name) });
-    await mkdir(mediaFolder, { recursive: true });
     for (const { path: entry } of entries) {
-      if (!entry.startsWith('videos/')) continue;
+      const [part, name] = entry.split('/');
+      if (part === 'tables') continue;
+      const kept = part === 'videos' ? join(mediaFolder, name) : picturePath(pictureFolder, name);
+      await mkdir(dirname(kept), { recursive: true });
       // Named by their content: one that is here already is the same.
-      const kept = join(mediaFolder, entry.slice('videos/'.length));
       await access(kept).catch(() => rename(join(folder, entry), kept));
     }
     await db.transaction(async (tx) => {
@@ -45,16 +47,12 @@ export async function restoreBackup(target: BackupSource, path: string): Promise
 async function writeTable(tx: Pick<Db, 'execute'>, table: TableName, folder: string): Promise<void> {
   let waiting: JsonRow[] = [];
   for await (const row of readTable(join(folder, 'tables', `${table}.ndjson`), table)) {
-    if (table === 'assets') {
-      await writePicture(tx, row, await readFile(join(folder, 'pictures', String(row.id))));
-      continue;
-    }
     waiting.push(row);
     if (waiting.length < ROWS_AT_ONCE) continue;
     await writeRows(tx, table, waiting);
     waiting = [];
   }
-  if (table !== 'assets') await writeRows(tx, table, waiting);
+  await writeRows(tx, table, waiting);
 }
 
 async function* readTable(path: string, table: string): AsyncGenerator<JsonRow> {

@@ -14,7 +14,6 @@ export interface PictureLimits {
 
 const LIMITS: PictureLimits = { seconds: 2, memoryBytes: 1_200_000_000 };
 const LOOK_EVERY_MS = 40;
-const WORKER = join(process.cwd(), 'dist', 'pictureProcess.mjs');
 // Linux counts a process's time in hundredths of a second (sysconf(_SC_CLK_TCK)) and its memory in pages.
 const TICKS_A_SECOND = 100;
 const PAGE_BYTES = 4096;
@@ -57,7 +56,9 @@ async function openInProcess(
 }
 
 function start(): Promise<ChildProcess> {
-  const child = fork(WORKER, [process.cwd()], {
+  // Kept from bundlers, which would try to follow the path.
+  const file = [process.cwd(), 'dist', 'pictureProcess.mjs'];
+  const child = fork(join(...file), [process.cwd()], {
     serialization: 'advanced',
     execArgv: [],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

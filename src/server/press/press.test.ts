@@ -22,7 +22,7 @@ let press: Press;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-press-'));
   database = await openDatabase(folder);
-  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'));
+  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'), async () => new Map());
   await press.start();
 }, 300_000);
 

@@ -4,10 +4,10 @@ import { nanoid } from 'nanoid';
 import type { FileFacts, JobSummary } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
-import { readPictures } from '@/db/assets';
 import type { Db } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
 import type { RenderPool } from './renderPool';
+import type { TitleRender } from './renderTitle';
 import { framesOf, renderTitle } from './renderTitle';
 
 // Progress is saved and told this often, not for each frame.
@@ -23,6 +23,7 @@ export class Press {
     private readonly db: Db,
     private readonly pool: RenderPool,
     private readonly folder: string,
+    private readonly loadPictures: TitleRender['loadPictures'],
   ) {}
 
   /** Takes up what the last process left unfinished. */
@@ -143,7 +144,7 @@ export class Press {
             title,
             folder,
             pool: this.pool,
-            loadPictures: (ids) => readPictures(this.db, ids),
+            loadPictures: this.loadPictures,
             signal: abort.signal,
             onFrames,
           }),

@@ -3,10 +3,12 @@ import { readFile } from 'node:fs/promises';
 import { nanoid } from 'nanoid';
 import type { AssetFacts, TakenPicture } from '@/contract/assets';
 import { InputError } from '@/core/kit/inputError';
-import { findAsset, listAssets, putAsset } from '@/db/assets';
+import { findAssets, listAssets, putAsset } from '@/db/assets';
 import type { ReceivedFile } from '../incoming/receiveBody';
+import { keepPicture, picturePath } from '../pictures/pictureFiles';
 import { preparePicture } from '../pictures/preparePicture';
 import { NotFoundError } from '../respond';
+import { sendFile } from '../sendFile';
 import { workshop } from '../workshop';
 
 /** The largest picture file that is taken in. */
@@ -23,11 +25,13 @@ export async function takeInPicture(name: string, bytes: Uint8Array): Promise<Ta
   if (bytes.length > LARGEST_BYTES)
     throw InputError.of(where, 'a picture of at most 40 MB', `${bytes.length} bytes`);
   const ending = name.toLowerCase().split('.').pop() ?? '';
-  const { notes, ...picture } = await preparePicture({ bytes, ending }, where);
-  const hash = createHash('sha256').update(picture.bytes).digest('hex');
-  const { db } = await workshop();
+  const { notes, bytes: content, ...picture } = await preparePicture({ bytes, ending }, where);
+  const hash = createHash('sha256').update(content).digest('hex');
+  const { db, pictureFolder } = await workshop();
+  await keepPicture(pictureFolder, hash, content);
   const id = nanoid(12);
-  const kept = await putAsset(db, { ...picture, id, name: name.slice(0, 120), hash });
+  const facts = { ...picture, id, name: name.slice(0, 120), hash, byteCount: content.length };
+  const kept = await putAsset(db, facts);
   return { ...kept, isNew: kept.id === id, notes };
 }
 
@@ -37,14 +41,14 @@ export async function getAssets(): Promise<AssetFacts[]> {
 }
 
 /** A still's file. Throws NotFoundError. */
-export async function assetFile(id: string): Promise<Response> {
-  const asset = await findAsset((await workshop()).db, id);
+export async function assetFile(request: Request, id: string): Promise<Response> {
+  const { db, pictureFolder } = await workshop();
+  const [asset] = await findAssets(db, [id]);
   if (asset === undefined) throw new NotFoundError(`There is no picture "${id}".`);
-  return new Response(Uint8Array.from(asset.bytes), {
-    headers: {
-      'Content-Type': asset.mediaType,
-      'Cache-Control': 'private, max-age=31536000, immutable',
-      ETag: `"${asset.hash}"`,
-    },
+  return sendFile(request, picturePath(pictureFolder, asset.hash), {
+    mediaType: asset.mediaType,
+    sha256: asset.hash,
+    immutable: true,
+    gone: `The file of the picture "${asset.name}" is no longer in the data folder. Bring it in again.`,
   });
 }

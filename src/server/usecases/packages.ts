@@ -10,15 +10,16 @@ import {
 } from '@/core/formats/templatePackage/templatePackage';
 import type { PackagedPicture } from '@/core/formats/templatePackage/templatePackage';
 import { InputError } from '@/core/kit/inputError';
-import { findAsset } from '@/db/assets';
-import { deleteThings } from '@/db/room';
+import { findAssets } from '@/db/assets';
 import { insertTemplate } from '@/db/templates';
 import { fileSlug } from '../press/orderJob';
 import type { ReceivedFile } from '../incoming/receiveBody';
 import type { OpenZip } from '../incoming/unzip';
 import { openZip } from '../incoming/unzip';
+import { readPictures } from '../pictures/pictureFiles';
 import { workshop } from '../workshop';
 import { LARGEST_BYTES, takeInPicture } from './assets';
+import { dropPictures } from './room';
 import { getTemplate } from './templates';
 
 /** The largest package that is taken in. */
@@ -28,16 +29,20 @@ const LARGEST_MANIFEST = 8_000_000;
 /** A template as a package to download. Throws NotFoundError, and InputError when a picture of it is gone. */
 export async function templatePackage(id: string): Promise<Response> {
   const { document } = await getTemplate(id);
-  const { db } = await workshop();
+  const { db, pictureFolder } = await workshop();
   const pictures: PackagedPicture[] = [];
-  for (const pictureId of packagedPictureIds(document)) {
-    const asset = await findAsset(db, pictureId);
-    if (asset === undefined) {
+  const ids = packagedPictureIds(document);
+  const files = await readPictures(db, pictureFolder, ids);
+  const known = new Map((await findAssets(db, ids)).map((asset) => [asset.id, asset]));
+  for (const pictureId of ids) {
+    const asset = known.get(pictureId);
+    const bytes = files.get(pictureId);
+    if (asset === undefined || bytes === undefined) {
       const advice = 'Choose another picture for it on the bench first.';
       throw InputError.of(`Template "${document.name}"`, 'pictures that are here', pictureId, advice);
     }
     const { name, mediaType } = asset;
-    pictures.push({ id: pictureId, name, mediaType, bytes: Uint8Array.from(asset.bytes) });
+    pictures.push({ id: pictureId, name, mediaType, bytes: Uint8Array.from(bytes) });
   }
   const bytes = writeTemplatePackage(document, pictures);
   const name = `${fileSlug(document.name) || 'template'}.${PACKAGE_EXTENSION}`;
@@ -61,7 +66,7 @@ export async function takeInPackage(fileName: string, file: Pick<ReceivedFile, '
 }
 
 async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
-  const { db } = await workshop();
+  const { db, pictureFolder } = await workshop();
   const manifest = await zip.read(MANIFEST, LARGEST_MANIFEST);
   const { template, pictures, missingFaces } = readTemplatePackage(manifest, zip.names, where);
   const ids = new Map<string, string>();
@@ -80,7 +85,7 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
     return { id, name: template.name, missingFaces, notes };
   } catch (error) {
     // A package that is refused leaves nothing behind.
-    await deleteThings(db, 'picture', isNew);
+    await dropPictures(db, pictureFolder, isNew);
     throw error;
   }
 }

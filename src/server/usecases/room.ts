@@ -2,6 +2,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Away, KeptKind, RoomFacts, RoomList, ThingUses } from '@/contract/room';
 import { InputError } from '@/core/kit/inputError';
+import { findAssets } from '@/db/assets';
 import type { Db } from '@/db/open';
 import {
   awayOf,
@@ -16,6 +17,7 @@ import {
 } from '@/db/room';
 import { listBackups } from '../backup/folder';
 import { freeBytes } from '../incoming/disk';
+import { dropPicture } from '../pictures/pictureFiles';
 import { ConflictError, GoneError, NotFoundError, readId } from '../respond';
 import type { Workshop } from '../workshop';
 import { workshop } from '../workshop';
@@ -89,7 +91,15 @@ export async function deleteForGood(kind: KeptKind, id: string): Promise<void> {
   await remove(shop, kind, [id]);
 }
 
+/** Removes pictures and their files. */
+export async function dropPictures(db: Db, folder: string, ids: readonly string[]): Promise<void> {
+  const found = await findAssets(db, ids);
+  await deleteThings(db, 'picture', ids);
+  for (const { hash } of found) await dropPicture(folder, hash);
+}
+
 async function remove(shop: Workshop, kind: KeptKind, ids: readonly string[]): Promise<void> {
+  if (kind === 'picture') return dropPictures(shop.db, shop.pictureFolder, ids);
   for (const id of kind === 'job' ? ids : []) await shop.press.cancel(id);
   await deleteThings(shop.db, kind, ids);
   for (const id of ids) {

@@ -171,7 +171,7 @@ describe('stills', () => {
     expect(second).toEqual({ ...first, isNew: false });
     expect(first).toMatchObject({ mediaType: 'image/png', widthPx: 8, heightPx: 6, isNew: true, notes: [] });
     expect(await getAssets()).toHaveLength(1);
-    const back = await (await assetFile(first.id)).arrayBuffer();
+    const back = await (await assetFile(ask(), first.id)).arrayBuffer();
     expect(Buffer.from(back).equals(png)).toBe(true);
   });
 

@@ -6,5 +6,5 @@ interface Context {
 }
 
 export function GET(request: Request, { params }: Context): Promise<Response> {
-  return respond(request, async () => assetFile(readId((await params).id, 'picture')));
+  return respond(request, async () => assetFile(request, readId((await params).id, 'picture')));
 }
