@@ -41,10 +41,10 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    command: 'node scripts/serve.mjs',
     url: `${baseURL}/shelf`,
     timeout: 240_000,
     reuseExistingServer: false,
-    env: { GILDER_DATA: process.env.GILDER_TEST_DATA },
+    env: { GILDER_DATA: process.env.GILDER_TEST_DATA, PORT: String(port), GILDER_UPKEEP: 'off' },
   },
 });

@@ -1,50 +1,55 @@
 // Serves the built application on this machine only, on the usual port or the next free one, and says where.
-import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
+import { createServer } from 'node:http';
+import { createServer as createProbe } from 'node:net';
 import { join } from 'node:path';
 
 const USUAL_PORT = Number(process.env.PORT ?? 4400);
-const root = join(import.meta.dirname, '..');
+const HOST = '127.0.0.1';
+const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']);
 
 const isFree = (port) =>
   new Promise((resolve) => {
-    const probe = createServer();
+    const probe = createProbe();
     probe.once('error', () => resolve(false));
-    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+    probe.listen(port, HOST, () => probe.close(() => resolve(true)));
   });
+
+/** Why a request is refused before anything looks at it: a status and words; null for one that can be understood. */
+function refusalOf({ method, url }) {
+  if (!METHODS.has(method)) return [405, `There is no ${String(method).slice(0, 20)} here.`];
+  try {
+    if (decodeURIComponent(url).includes('\0'))
+      return [400, 'The address has a character that none may have.'];
+  } catch {
+    return [400, 'The address is malformed: a % begins two hexadecimal digits of UTF-8.'];
+  }
+  return null;
+}
 
 let port = USUAL_PORT;
 while (!(await isFree(port))) port++;
 if (port !== USUAL_PORT) console.log(`Port ${USUAL_PORT} is taken; using ${port}.`);
+const url = `http://${HOST}:${port}`;
 
-const next = join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
-const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-  cwd: root,
-  // The server ends when the other end of its input is gone: a killed parent leaves no child.
-  stdio: ['pipe', 'ignore', 'inherit'],
-  env: {
-    ...process.env,
-    NODE_ENV: 'production',
-    GILDER_PARENT: 'stdin',
-    GILDER_URL: `http://127.0.0.1:${port}`,
-  },
-});
-let ended = false;
-server.on('exit', (code) => {
-  ended = true;
-  process.exit(code ?? 1);
-});
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+// Read when Next is loaded, and by whoever wants to know where this Gilder answers.
+process.env.NODE_ENV = 'production';
+process.env.GILDER_URL = url;
+const { default: next } = await import('next');
+const app = next({ dev: false, dir: join(import.meta.dirname, '..'), hostname: HOST, port });
+const handle = app.getRequestHandler();
+await app.prepare();
 
-const url = `http://127.0.0.1:${port}`;
-while (!ended) {
-  const up = await fetch(`${url}/shelf`).then(
-    (response) => response.ok,
-    () => false,
-  );
-  if (up) {
-    console.log(`Gilder is at ${url}`);
-    break;
-  }
-  await new Promise((resolve) => setTimeout(resolve, 100));
-}
+const server = createServer((request, response) => {
+  const refusal = refusalOf(request);
+  if (refusal === null) return void handle(request, response);
+  const [status, message] = refusal;
+  response.writeHead(status, {
+    'Content-Type': 'application/json',
+    'X-Content-Type-Options': 'nosniff',
+    Connection: 'close',
+  });
+  response.end(JSON.stringify({ message }));
+});
+// A large file may take as long as it takes; one whose head does not come is still cut off.
+server.requestTimeout = 0;
+server.listen(port, HOST, () => console.log(`Gilder is at ${url}`));

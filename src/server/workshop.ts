@@ -67,7 +67,6 @@ async function openWorkshop(): Promise<Workshop> {
       .finally(() => process.exit(0));
   };
   process.once('SIGTERM', stop).once('SIGINT', stop);
-  endWithParent(stop);
   return shop;
 }
 
@@ -78,10 +77,4 @@ async function putInDemo(db: Db): Promise<void> {
     await seedDemo(tx);
     await setFact(tx, 'demo');
   });
-}
-
-/** Whoever started this process holds the other end of its input; when that one is gone, so are we. */
-function endWithParent(stop: () => void): void {
-  if (process.env.GILDER_PARENT !== 'stdin') return;
-  process.stdin.once('end', stop).once('error', stop).resume();
 }

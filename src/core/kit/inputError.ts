@@ -28,9 +28,28 @@ export class InputError extends Error {
   }
 }
 
-/** A value as it is quoted in a message: strings in double quotes, anything long cut at 60 characters. */
+const LONGEST_QUOTE = 60;
+const MOST_PARTS = 5;
+const DEEPEST_QUOTE = 3;
+
+/** A value as it is quoted in a message: strings in double quotes, anything long or deep cut, at 60 characters in all. */
 export function quoteValue(value: unknown): string {
   if (value === undefined) return 'nothing';
-  const text = JSON.stringify(value) ?? String(value);
-  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+  const text = JSON.stringify(briefly(value)) ?? String(value);
+  return text.length > LONGEST_QUOTE ? `${text.slice(0, LONGEST_QUOTE - 3)}…` : text;
+}
+
+/** The beginning of a value, so that quoting costs the same however large and deep it is. */
+function briefly(value: unknown, depth = 0): unknown {
+  if (typeof value === 'string') return value.slice(0, LONGEST_QUOTE);
+  if (typeof value === 'bigint') return String(value);
+  if (typeof value !== 'object' || value === null) return value;
+  if (depth === DEEPEST_QUOTE) return '…';
+  if (Array.isArray(value)) return value.slice(0, MOST_PARTS).map((one: unknown) => briefly(one, depth + 1));
+  const parts: [string, unknown][] = [];
+  for (const key in value) {
+    if (parts.length === MOST_PARTS) break;
+    parts.push([key.slice(0, LONGEST_QUOTE), briefly(Reflect.get(value, key), depth + 1)]);
+  }
+  return Object.fromEntries(parts);
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Hash } from 'node:crypto';
 import { createReadStream, mkdirSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import type { IncomingMessage } from 'node:http';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
@@ -51,9 +52,11 @@ class HashingStore extends FileStore {
     return super.write(source.pipe(through), id, offset);
   }
 
-  override async remove(id: string): Promise<void> {
+  /** Forgets an upload: its file, unless that was moved to where it belongs, and what is noted of it. */
+  private async forget(id: string): Promise<void> {
     this.hashes.delete(id);
-    await super.remove(id);
+    await rm(join(this.directory, id), { force: true });
+    await this.configstore.delete(id);
   }
 
   /** The file of a whole upload. */
@@ -61,7 +64,7 @@ class HashingStore extends FileStore {
     const path = join(this.directory, id);
     const known = this.hashes.get(id);
     const sha256 = known?.bytes === bytes ? known.hash.copy().digest('hex') : await hashFile(path);
-    return { path, bytes, sha256, discard: () => this.remove(id).catch(() => undefined) };
+    return { path, bytes, sha256, discard: () => this.forget(id) };
   }
 }
 

@@ -23,7 +23,7 @@ export async function preparePixels({ bytes, ending }: PictureTask): Promise<Pre
   const open = (): Sharp =>
     sharp(bytes, { failOn: 'warning', limitInputPixels: LARGEST_SIDE_PX * LARGEST_SIDE_PX, pages: 1 });
   const kind = await kindOf(bytes, ending);
-  const found = await open().metadata().catch(refuseBroken);
+  const found = await sharp(bytes, { limitInputPixels: false }).metadata().catch(refuseBroken);
   refuseHuge(found);
   refuseWithoutProfile(found);
   const notes = notesOn(found, await framesOf(bytes, found));

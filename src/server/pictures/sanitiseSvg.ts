@@ -45,12 +45,12 @@ purify.addHook('uponSanitizeAttribute', (_element, attribute) => {
   } else attribute.attrValue = withoutLinks(attrValue);
 });
 
-/** References to anything but the drawing's own parts are taken out of a style; "#id" stays, quoted or not. */
+/** References to anything but the drawing's own parts are taken out of a style; "#id" stays, without quotes. */
 function withoutLinks(style: string): string {
   return style
     .replace(/@import[^;]*;?/gi, '')
-    .replace(/url\(\s*(["']?)\s*([^)"']*)\1\s*\)/gi, (whole, _quote: string, target: string) =>
-      target.startsWith('#') ? whole : 'none',
+    .replace(/url\(\s*(["']?)\s*([^)"']*)\1\s*\)/gi, (_whole, _quote: string, target: string) =>
+      target.startsWith('#') ? `url(${target.trim()})` : 'none',
     );
 }
 
@@ -68,6 +68,8 @@ export function sanitiseSvg(source: string): CleanSvg {
     throw RefusedPicture.of('an SVG without entities', got, 'Export it as plain SVG.');
   }
   const root = parse(source).documentElement;
+  if (root.localName === 'parsererror')
+    throw RefusedPicture.of('an SVG that is whole', root.textContent.trim().slice(0, 80));
   if (root.localName !== 'svg') throw RefusedPicture.of('an <svg> element', `<${root.localName}>`);
   purify.sanitize(root, {
     USE_PROFILES: { svg: true, svgFilters: true },

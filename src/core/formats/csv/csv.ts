@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { InputError } from '../../kit/inputError';
+import { wellFormedText } from '../../kit/wellFormed';
 
 /** A sheet as it was read: its headers, each once, and its rows of as many cells. */
 export interface Sheet {
@@ -10,7 +11,9 @@ export interface Sheet {
 }
 
 /** The longest file that is read, in bytes. */
-const LONGEST_BYTES = 64 * 1024 * 1024;
+const LONGEST_BYTES = 16 * 1024 * 1024;
+const MOST_ROWS = 100_000;
+const MOST_COLUMNS = 500;
 
 /**
  * A CSV or TSV file (RFC 4180, also with `;` or tabs) as text: UTF-8, with or without a byte order mark, and UTF-16
@@ -18,7 +21,7 @@ const LONGEST_BYTES = 64 * 1024 * 1024;
  */
 export function decodeSheet(bytes: Uint8Array): { readonly text: string; readonly notes: string[] } {
   if (bytes.length > LONGEST_BYTES)
-    throw InputError.of('Sheet', 'at most 64 MB', `${Math.ceil(bytes.length / 1e6)} MB`);
+    throw InputError.of('Sheet', 'at most 16 MB', `${Math.ceil(bytes.length / 1e6)} MB`);
   const [a, b] = bytes;
   if ((a === 0xff && b === 0xfe) || (a === 0xfe && b === 0xff))
     return { text: new TextDecoder(a === 0xff ? 'utf-16le' : 'utf-16be').decode(bytes), notes: [] };
@@ -38,13 +41,18 @@ export function decodeSheet(bytes: Uint8Array): { readonly text: string; readonl
  * without rows.
  */
 export function readSheet(text: string): Sheet {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+  const { data, errors } = Papa.parse<string[]>(wellFormedText(text.replace(/^\uFEFF/, '')), {
     delimiter: separatorOf(text),
     skipEmptyLines: 'greedy',
+    preview: MOST_ROWS + 2,
   });
   const [first, ...rest] = data;
   if (first === undefined)
     throw InputError.of('Sheet', 'a row of column names and at least one row', text.slice(0, 40));
+  if (rest.length > MOST_ROWS)
+    throw InputError.of('Sheet', `at most ${MOST_ROWS} rows`, 'more', 'Divide it into several files.');
+  if (first.length > MOST_COLUMNS)
+    throw InputError.of('Sheet, line 1', `at most ${MOST_COLUMNS} columns`, `${first.length}`);
   const notes = errors.slice(0, 3).map(({ message, row }) => `Line ${(row ?? 0) + 1}: ${message}`);
   const names = uniqueNames(first, notes);
   const longest = rest.reduce((most, row) => Math.max(most, row.length), 0);

@@ -1,4 +1,5 @@
 import { InputError } from '../../kit/inputError';
+import { wellFormedText } from '../../kit/wellFormed';
 import type { Clock } from '../../time/clock';
 import { frameToTimecode, textToLength } from '../../time/clock';
 import type { Labelling, TimecodeMode } from '../../time/timecode';
@@ -9,6 +10,8 @@ const TIMECODE = /\d{2}[:;]\d{2}[:;]\d{2}[:;]\d{2}/g;
 const EVENT = /^(\d{1,6})\s+(\S+)\s+(\S+)\s+(\S+)/;
 const COUNT_MODE = /^FCM:\s*(NON[- ]?DROP|DROP)/i;
 const LONGEST_TEXT = 8 * 1024 * 1024;
+const LONGEST_LINE = 1000;
+const LONGEST_NAME = 200;
 
 /** What is read of a list before its beginning is known. */
 interface Reading {
@@ -39,7 +42,7 @@ export function edlToCutList(text: string, clock: Clock): CutList {
   const origin = originOf(first, clock);
   const start = labelOf(origin, { rate: clock.rate, mode });
   return {
-    name: /^TITLE:\s*(.+)$/im.exec(text)?.[1].trim() ?? '',
+    name: nameFrom(/^TITLE:[ \t]*(.*)$/im.exec(text)?.[1] ?? ''),
     clips: clips
       .map((clip) => ({ ...clip, startFrame: clip.startFrame - origin }))
       .toSorted((a, b) => a.startFrame - b.startFrame),
@@ -55,7 +58,8 @@ export function edlToCutList(text: string, clock: Clock): CutList {
 function readLines(lines: readonly string[], clock: Clock): Reading {
   const reading: Reading = { clips: [], markers: [], first: null, skipped: 0 };
   let said: TimecodeMode | null = null;
-  for (const [i, line] of lines.entries()) {
+  for (const [i, whole] of lines.entries()) {
+    const line = whole.slice(0, LONGEST_LINE);
     const mode = COUNT_MODE.exec(line.trim());
     if (mode !== null) said = /^drop/i.test(mode[1]) ? 'drop' : 'non-drop';
     const labelling = (label: string): Labelling => labellingOf(label, said, clock);
@@ -68,12 +72,17 @@ function readLines(lines: readonly string[], clock: Clock): Reading {
     const named = /^\*\s*FROM CLIP NAME:\s*(.+)$/i.exec(line.trim());
     const last = reading.clips.at(-1);
     if (named !== null && last !== undefined)
-      reading.clips[reading.clips.length - 1] = { ...last, name: named[1].trim() };
+      reading.clips[reading.clips.length - 1] = { ...last, name: nameFrom(named[1]) };
     const mark = /^\*\s*LOC:\s*(\S+)\s+(?:[A-Z]+\s+)?(.*)$/i.exec(line.trim());
     if (mark !== null)
-      reading.markers.push({ frame: timeIn(mark[1], i, labelling(mark[1])), name: mark[2].trim() });
+      reading.markers.push({ frame: timeIn(mark[1], i, labelling(mark[1])), name: nameFrom(mark[2]) });
   }
   return reading;
+}
+
+/** A name as it is kept: well-formed, and of at most 200 characters. */
+function nameFrom(text: string): string {
+  return Array.from(wellFormedText(text).trim()).slice(0, LONGEST_NAME).join('');
 }
 
 /** How a label counts: as the list says, else as it is written; without drop frame at a rate that has none. */
@@ -96,7 +105,7 @@ function takeEvent(
   if (recordOut <= recordIn)
     throw InputError.of(`Line ${index + 1}`, `a record out after ${times[2]}`, times[3]);
   reading.clips.push({
-    name: reel,
+    name: nameFrom(reel),
     startFrame: recordIn,
     lengthFrames: recordOut - recordIn,
     sourceStartFrame: sourceIn,

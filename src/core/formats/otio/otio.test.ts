@@ -111,7 +111,7 @@ describe('a timeline', () => {
   test.each([
     ['001 AX V C', /expected an OpenTimelineIO file in JSON/],
     ['[]', /Timeline/],
-    ['{"OTIO_SCHEMA":"Clip.2"}', /OTIO_SCHEMA: expected text of the form/],
+    ['{"OTIO_SCHEMA":"Clip.2"}', /OTIO_SCHEMA: expected a Timeline/],
     [
       '{"OTIO_SCHEMA":"Timeline.1","tracks":{"OTIO_SCHEMA":"Stack.1","children":[]}}',
       /expected a video track/,

@@ -1,144 +1,90 @@
-import * as yup from 'yup';
-import { checkValue } from '../../model/check';
 import { InputError } from '../../kit/inputError';
 import type { Clock } from '../../time/clock';
 import type { FrameRate } from '../../time/rates';
-import type { Rational } from '../../time/rational';
-import {
-  add,
-  divide,
-  fromNumber,
-  rateFromNumber,
-  rational,
-  roundRational,
-  subtract,
-  times,
-  ZERO,
-} from '../../time/rational';
+import { frameNearTicks, isTooLong } from '../../time/ticks';
 import type { CutClip, CutList } from '../cutList';
+import type { OtioNode, OtioRange } from './otioNode';
+import { listIn, nameOf, nodeOf, rangeOf, schemaOf, timeOf } from './otioNode';
 
-interface Time {
-  readonly rate: number;
-  readonly value: number;
-}
+type Marker = CutList['markers'][number];
 
-interface TimeRange {
-  readonly start_time: Time;
-  readonly duration: Time;
-}
-
-interface Node {
-  readonly OTIO_SCHEMA: string;
-  readonly name?: string | null;
-  readonly kind?: string | null;
-  readonly children?: readonly Node[] | null;
-  readonly source_range?: TimeRange | null;
-  readonly markers?: readonly { readonly name?: string | null; readonly marked_range: TimeRange }[] | null;
-  readonly media_references?: Readonly<
-    Record<string, { readonly available_range?: TimeRange | null }>
-  > | null;
-  readonly media_reference?: { readonly available_range?: TimeRange | null } | null;
-}
-
-const time = yup.object({ rate: yup.number().required().moreThan(0), value: yup.number().required() });
-const range = yup.object({ start_time: time.required(), duration: time.required() });
-const DEEPEST = 12;
-
-const node = (depth: number): yup.Schema =>
-  yup.object({
-    OTIO_SCHEMA: yup.string().required(),
-    source_range: range.nullable().default(undefined),
-    markers: yup
-      .array()
-      .of(yup.object({ marked_range: range.required() }))
-      .nullable()
-      .max(20_000),
-    children:
-      depth === 0
-        ? yup.mixed()
-        : yup
-            .array()
-            .of(yup.lazy(() => node(depth - 1)))
-            .nullable()
-            .max(20_000),
-  });
+const LONGEST_TEXT = 64 * 1024 * 1024;
+const MOST_CHILDREN = 200_000;
 
 /**
  * The cuts of an OpenTimelineIO timeline (Timeline.1 in JSON): the clips of its first video track, gaps left out, and
- * the markers of the timeline, its tracks and its clips, in frames of the project's rate. Times are added up as fractions
- * and only where something begins or ends they are rounded to frames, so long timelines do not drift. Throws InputError
- * for what is none.
+ * the markers of the timeline, its tracks and its clips, in frames of the project's rate. Times are added up exactly and
+ * only where something begins or ends they are rounded to frames, so long timelines do not drift. Throws InputError, with
+ * where it is, for what is none.
  */
 export function otioToCutList(text: string, { rate, mode }: Clock): CutList {
-  const root = parseJson(text);
-  const timeline = checkValue<Node & { readonly tracks: Node; readonly global_start_time?: Time | null }>(
-    yup.object({
-      OTIO_SCHEMA: yup
-        .string()
-        .required()
-        .matches(/^Timeline\.\d+$/),
-      tracks: node(DEEPEST).required(),
-      global_start_time: time.nullable().default(undefined),
-    }),
-    root,
-    'Timeline',
+  const timeline = nodeOf(parseJson(text), 'Timeline');
+  if (schemaOf(timeline, 'Timeline') !== 'Timeline')
+    throw InputError.of('Timeline, OTIO_SCHEMA', 'a Timeline', timeline.OTIO_SCHEMA);
+  const stack = nodeOf(timeline.tracks, 'Timeline, tracks');
+  const tracks = listIn(stack, 'children', 'Timeline, tracks').map((track, i) =>
+    nodeOf(track, `Timeline, track ${i + 1}`),
   );
-  const tracks = timeline.tracks.children ?? [];
-  const video = tracks.filter((track) => schemaOf(track) === 'Track' && (track.kind ?? 'Video') === 'Video');
-  if (video.length === 0) throw InputError.of('Timeline, tracks', 'a video track', `${tracks.length} tracks`);
-  const [first] = video;
+  const first = tracks.find((track, i) => isVideo(track, `Timeline, track ${i + 1}`));
+  if (first === undefined)
+    throw InputError.of('Timeline, tracks', 'a video track', `${tracks.length} tracks`);
   const { clips, markers, left } = readTrack(first, rate);
-  const own = [...(timeline.tracks.markers ?? []), ...(first.markers ?? [])].map(
-    ({ name, marked_range }) => ({
-      frame: Math.max(0, frameAt(secondsOf(marked_range.start_time), rate)),
-      name: name ?? '',
-    }),
-  );
-  const start = timeline.global_start_time;
-  const notes = [
-    ...(tracks.length > 1
-      ? [`${tracks.length - 1} further tracks were left out: cuts come from the first video track.`]
-      : []),
-    ...(left > 0 ? [`${left} things on the track are no clips and were left out.`] : []),
-  ];
+  const own = [...markersOf(stack, 'Timeline'), ...markersOf(first, 'Timeline, track')];
+  const start = timeline.global_start_time ?? null;
+  const startFrame =
+    start === null ? null : frameNearTicks(timeOf(start, 'Timeline, global_start_time'), rate);
   return {
-    name: timeline.name ?? '',
+    name: nameOf(timeline, 'Timeline'),
     clips,
-    markers: [...own, ...markers].toSorted((a, b) => a.frame - b.frame),
-    clock: start == null ? null : { mode, startFrame: Math.max(0, frameAt(secondsOf(start), rate)) },
-    notes,
+    markers: [
+      ...own.map(({ at, name }) => ({ frame: Math.max(0, frameNearTicks(at, rate)), name })),
+      ...markers,
+    ].toSorted((a, b) => a.frame - b.frame),
+    clock: startFrame === null ? null : { mode, startFrame: Math.max(0, startFrame) },
+    notes: [
+      ...(tracks.length > 1
+        ? [`${tracks.length - 1} further tracks were left out: cuts come from the first video track.`]
+        : []),
+      ...(left > 0 ? [`${left} things on the track are no clips and were left out.`] : []),
+    ],
   };
 }
 
-function readTrack(
-  track: Node,
-  rate: FrameRate,
-): { clips: CutClip[]; markers: CutList['markers'][number][]; left: number } {
+function isVideo(track: OtioNode, where: string): boolean {
+  return schemaOf(track, where) === 'Track' && (track.kind ?? 'Video') === 'Video';
+}
+
+interface Track {
+  readonly clips: CutClip[];
+  readonly markers: Marker[];
+  readonly left: number;
+}
+
+function readTrack(track: OtioNode, rate: FrameRate): Track {
   const clips: CutClip[] = [];
-  const markers: CutList['markers'][number][] = [];
-  let at = ZERO;
+  const markers: Marker[] = [];
+  const children = listIn(track, 'children', 'Timeline, track');
+  if (children.length > MOST_CHILDREN)
+    throw InputError.of('Timeline, track', `at most ${MOST_CHILDREN} clips`, children.length);
+  let at = 0n;
   let left = 0;
-  for (const [i, child] of (track.children ?? []).entries()) {
-    const kind = schemaOf(child);
+  for (const [i, child] of children.entries()) {
+    const where = `Timeline, clip ${i + 1}`;
+    const node = nodeOf(child, where);
+    const kind = schemaOf(node, where);
     if (kind === 'Transition') continue;
-    const shown = child.source_range ?? availableRange(child);
-    if (shown === null)
-      throw InputError.of(
-        `Timeline, clip ${i + 1}`,
-        'a source range or the available range of its media',
-        child.name,
-      );
-    const [from, length] = [secondsOf(shown.start_time), secondsOf(shown.duration)];
-    const end = length.n > 0n ? add(at, length) : at;
-    const startFrame = frameAt(at, rate);
-    const lengthFrames = frameAt(end, rate) - startFrame;
+    const { start, length } = shownRange(node, where);
+    const end = at + length;
+    if (isTooLong(end)) throw InputError.of(where, 'a timeline of at most 277 hours', 'a longer one');
+    const startFrame = frameNearTicks(at, rate);
+    const lengthFrames = frameNearTicks(end, rate) - startFrame;
     if (kind === 'Clip' && lengthFrames > 0) {
-      const sourceStartFrame = Math.max(0, frameAt(from, rate));
-      clips.push({ name: child.name ?? '', startFrame, lengthFrames, sourceStartFrame });
-      for (const mark of child.markers ?? [])
+      const sourceStartFrame = Math.max(0, frameNearTicks(start, rate));
+      clips.push({ name: nameOf(node, where), startFrame, lengthFrames, sourceStartFrame });
+      for (const mark of markersOf(node, where))
         markers.push({
-          frame: frameAt(add(at, subtract(secondsOf(mark.marked_range.start_time), from)), rate),
-          name: mark.name ?? '',
+          frame: Math.max(0, frameNearTicks(at + mark.at - start, rate)),
+          name: mark.name,
         });
     } else if (kind !== 'Gap' && kind !== 'Clip') left++;
     at = end;
@@ -146,28 +92,33 @@ function readTrack(
   return { clips, markers, left };
 }
 
-function availableRange({ media_reference, media_references }: Node): TimeRange | null {
-  const [first] = Object.values(media_references ?? {});
-  return media_reference?.available_range ?? first?.available_range ?? null;
+/** What of a clip is shown: its own range, or all of its media. */
+function shownRange(node: OtioNode, where: string): OtioRange {
+  const own = rangeOf(node.source_range, `${where}, source_range`);
+  if (own !== null) return own;
+  const references = node.media_references ?? null;
+  const [first] = references === null ? [] : Object.values(nodeOf(references, `${where}, media_references`));
+  const media = node.media_reference ?? first ?? null;
+  const available =
+    media === null
+      ? null
+      : rangeOf(nodeOf(media, `${where}, media`).available_range, `${where}, available_range`);
+  if (available !== null) return available;
+  throw InputError.of(where, 'a source range or the available range of its media', node.name);
 }
 
-const schemaOf = (one: Node): string => one.OTIO_SCHEMA.split('.')[0];
-
-/** A time in seconds, exactly. Throws InputError for one that is no time. */
-function secondsOf({ value, rate }: Time): Rational {
-  try {
-    return divide(fromNumber(value), rateFromNumber(rate));
-  } catch {
-    throw InputError.of('Timeline', 'a time of finite value at a rate above 0', `${value} at ${rate}`);
-  }
-}
-
-/** The frame that begins nearest to a time. */
-function frameAt(seconds: Rational, { numerator, denominator }: FrameRate): number {
-  return roundRational(times(seconds, rational(BigInt(numerator), BigInt(denominator))));
+function markersOf(node: OtioNode, where: string): { readonly at: bigint; readonly name: string }[] {
+  return listIn(node, 'markers', where).map((one, i) => {
+    const at = `${where}, marker ${i + 1}`;
+    const mark = nodeOf(one, at);
+    const range = rangeOf(mark.marked_range, `${at}, marked_range`);
+    if (range === null) throw InputError.of(`${at}, marked_range`, 'a range', 'none');
+    return { at: range.start, name: nameOf(mark, at) };
+  });
 }
 
 function parseJson(text: string): unknown {
+  if (text.length > LONGEST_TEXT) throw InputError.of('Timeline', 'at most 64 MB', `${text.length} bytes`);
   try {
     return JSON.parse(text);
   } catch {
