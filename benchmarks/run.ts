@@ -4,6 +4,7 @@ import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
 import { benchDrafts } from './drafts';
 import { benchEngine } from './engine';
+import { benchLists } from './lists';
 import { benchMotion } from './motion';
 import { benchPages } from './pages';
 import { benchDesk } from './desk';
@@ -20,6 +21,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   batch: benchBatch,
   memory: benchMemory,
   pages: benchPages,
+  lists: benchLists,
   typing: benchTyping,
   desk: benchDesk,
 };

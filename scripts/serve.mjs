@@ -52,4 +52,7 @@ const server = createServer((request, response) => {
 });
 // A large file may take as long as it takes; one whose head does not come is still cut off.
 server.requestTimeout = 0;
-server.listen(port, HOST, () => console.log(`Gilder is at ${url}`));
+await new Promise((resolve) => server.listen(port, HOST, resolve));
+// The first request opens the data folder; without it the process ends and says why.
+await fetch(`${url}/api/projects`);
+console.log(`Gilder is at ${url}`);

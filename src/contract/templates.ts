@@ -1,15 +1,8 @@
 import type { Template } from '../core/model/template';
 import type { ListedTemplate } from '../core/resolve/listed';
 
-/** A template in a list. */
-interface ListEntry extends ListedTemplate {
-  readonly name: string;
-  readonly kind: string;
-  readonly production: string;
-}
-
 /** A template in the list of the bench. */
-export interface TemplateSummary extends ListEntry {
+export interface TemplateSummary extends ListedTemplate {
   readonly id: string;
   readonly revision: number;
   readonly releasedRevision: number | null;
@@ -35,7 +28,7 @@ export interface EditionRecord {
 }
 
 /** A template on the shelf: its newest edition. */
-export interface ShelfEntry extends ListEntry {
+export interface ShelfEntry extends ListedTemplate {
   readonly id: string;
   readonly templateId: string;
   readonly number: number;

@@ -29,16 +29,6 @@ export function readTemplates(db: Db): Promise<TemplateRecord[]> {
     .then((rows) => rows.map(upToDate));
 }
 
-const NOT_LISTED: ListedTemplate = {
-  description: '',
-  formats: [],
-  inSeconds: 0,
-  holdSeconds: 0,
-  outSeconds: 0,
-  fieldCount: 0,
-  words: '',
-};
-
 /** All templates that are in use, as a list tells of them, the last changed first. */
 export async function listTemplates(db: Db): Promise<TemplateSummary[]> {
   const numbers = db
@@ -49,9 +39,6 @@ export async function listTemplates(db: Db): Promise<TemplateSummary[]> {
   const rows = await db
     .select({
       id: templates.id,
-      name: templates.name,
-      kind: templates.kind,
-      production: templates.production,
       listed: templates.listed,
       revision: templates.revision,
       releasedRevision: templates.releasedRevision,
@@ -61,12 +48,13 @@ export async function listTemplates(db: Db): Promise<TemplateSummary[]> {
     .leftJoin(numbers, eq(numbers.templateId, templates.id))
     .where(isNull(templates.away))
     .orderBy(desc(templates.updatedAt), templates.name);
-  return rows.map(({ listed, latestEdition, ...row }) => ({
-    ...row,
-    ...(listed ?? NOT_LISTED),
-    latestEdition: latestEdition ?? 0,
-  }));
+  return rows.flatMap(({ listed, latestEdition, ...row }) =>
+    listed === null ? [] : [{ ...row, ...listed, latestEdition: latestEdition ?? 0 }],
+  );
 }
+
+// Made once: a collator costs more than many comparisons.
+const BY_NAME = new Intl.Collator('und');
 
 /** The newest edition of each template that is in use, as the shelf tells of it, by name. */
 export async function listShelf(db: Db): Promise<ShelfEntry[]> {
@@ -82,9 +70,6 @@ export async function listShelf(db: Db): Promise<ShelfEntry[]> {
       templateId: editions.templateId,
       number: editions.number,
       releasedAt: editions.releasedAt,
-      name: sql<string>`${editions.document}->>'name'`,
-      kind: sql<string>`${editions.document}->>'kind'`,
-      production: sql<string>`${editions.document}->>'production'`,
       listed: editions.listed,
       totalUses: uses.totalUses,
     })
@@ -93,13 +78,12 @@ export async function listShelf(db: Db): Promise<ShelfEntry[]> {
     .leftJoin(uses, eq(uses.templateId, editions.templateId))
     .orderBy(asc(editions.templateId), desc(editions.number));
   return rows
-    .map(({ listed, releasedAt, totalUses, ...row }) => ({
-      ...row,
-      ...(listed ?? NOT_LISTED),
-      releasedAt: releasedAt.toISOString(),
-      totalUses: totalUses ?? 0,
-    }))
-    .sort((a, b) => a.name.localeCompare(b.name, 'und'));
+    .flatMap(({ listed, releasedAt, totalUses, ...row }) =>
+      listed === null
+        ? []
+        : [{ ...row, ...listed, releasedAt: releasedAt.toISOString(), totalUses: totalUses ?? 0 }],
+    )
+    .sort((a, b) => BY_NAME.compare(a.name, b.name));
 }
 
 /** Looks at the documents whose facts for lists are not there yet: those of an earlier version. */

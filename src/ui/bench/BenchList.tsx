@@ -9,6 +9,7 @@ import { useFonts } from '../picture/useFonts';
 import { useSeen, useTemplateDocument } from '../shared/documents';
 import { ThingMenu } from '../shared/ThingMenu';
 import { TopBar } from '../shared/TopBar';
+import { useGrowing } from '../shared/useGrowing';
 import { BringInPackage } from './BringInPackage';
 import { NewTemplate } from '../shelf/NewTemplate';
 import { TitlePreview } from '../shelf/TitlePreview';
@@ -17,6 +18,7 @@ import { TitlePreview } from '../shelf/TitlePreview';
 export function BenchList({ templates }: { readonly templates: readonly TemplateSummary[] }) {
   const fonts = useFonts();
   const router = useRouter();
+  const { shown, end } = useGrowing(templates);
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
@@ -33,7 +35,7 @@ export function BenchList({ templates }: { readonly templates: readonly Template
           <p className="p-6 text-soft">No templates yet. Start one with “New template”.</p>
         )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
-          {templates.map((template) => (
+          {shown.map((template) => (
             <li key={template.id} className="relative">
               <BenchTile template={template} fonts={fonts} />
               <ThingMenu
@@ -44,6 +46,7 @@ export function BenchList({ templates }: { readonly templates: readonly Template
             </li>
           ))}
         </ul>
+        <div ref={end} />
       </main>
     </div>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { formatDistanceToNow } from 'date-fns';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { BackupFacts, RoomFacts } from '@/contract/room';
@@ -12,7 +13,7 @@ import { Pill } from '../shared/Pill';
 export function BackupsSection() {
   const [backups, setBackups] = useState<readonly BackupFacts[] | null>(null);
   const [busy, setBusy] = useState('');
-  const [chosen, setChosen] = useState<BackupFacts | null>(null);
+  const [chosen, setChosen] = useState<{ readonly backup: BackupFacts; readonly step: Step } | null>(null);
   const reload = useCallback(
     () =>
       ask<RoomFacts>('room').then(
@@ -64,7 +65,10 @@ export function BackupsSection() {
       <ul className="border-t border-line">
         {backups?.map((backup) => (
           <li key={backup.name} className="flex items-center gap-3 border-b border-line py-1.5">
-            <span className="min-w-0 flex-1 truncate font-semibold">{ageInWords(backup)}</span>
+            <span className="min-w-0 flex-1 truncate font-semibold">{dayInWords(backup)}</span>
+            <span className="text-soft">
+              {formatDistanceToNow(new Date(backup.madeAt), { addSuffix: true })}
+            </span>
             {backup.automatic && <Pill tone="quiet">daily</Pill>}
             <span className="w-20 text-right">{bytesToWords(backup.bytes)}</span>
             <a
@@ -74,14 +78,11 @@ export function BackupsSection() {
             >
               Download
             </a>
-            <Button disabled={busy !== ''} onClick={() => setChosen(backup)}>
+            <Button disabled={busy !== ''} onClick={() => setChosen({ backup, step: 'restore' })}>
               Restore…
             </Button>
-            <Button
-              disabled={busy !== ''}
-              onClick={() => void work('', `backups/${backup.name}`, 'The backup is removed.', 'DELETE')}
-            >
-              Remove
+            <Button disabled={busy !== ''} onClick={() => setChosen({ backup, step: 'remove' })}>
+              Remove…
             </Button>
           </li>
         ))}
@@ -90,40 +91,66 @@ export function BackupsSection() {
         From a terminal: <code className="font-mono text-[12px]">npm run backup</code> and{' '}
         <code className="font-mono text-[12px]">npm run restore -- file.tar folder</code>.
       </p>
-      <Modal
-        title="Put everything back?"
-        open={chosen !== null}
-        onClose={() => setChosen(null)}
-        foot={
-          <>
-            <Button onClick={() => setChosen(null)}>Cancel</Button>
-            <Button
-              look="gold"
-              onClick={() => {
-                const name = chosen?.name ?? '';
-                setChosen(null);
-                void work(
-                  'Putting everything back.',
-                  `backups/${name}/restore`,
-                  'Everything is as it was.',
-                  'POST',
-                );
-              }}
-            >
-              Restore
-            </Button>
-          </>
-        }
-      >
-        <p>
-          {chosen === null ? '' : `Everything becomes as it was ${ageInWords(chosen)}.`} What is here now is
-          backed up first, so it can be put back in the same way. Desks that are open load again.
-        </p>
-      </Modal>
+      {chosen !== null && (
+        <Sure
+          backup={chosen.backup}
+          step={chosen.step}
+          onClose={() => setChosen(null)}
+          onGo={() => {
+            const { backup, step } = chosen;
+            setChosen(null);
+            if (step === 'restore')
+              void work(
+                'Putting everything back.',
+                `backups/${backup.name}/restore`,
+                'Everything is as it was.',
+                'POST',
+              );
+            else void work('', `backups/${backup.name}`, 'The backup is removed.', 'DELETE');
+          }}
+        />
+      )}
     </>
   );
 }
 
-function ageInWords({ madeAt }: BackupFacts): string {
+type Step = 'restore' | 'remove';
+
+/** Asks before a backup is put back, or goes for good. */
+function Sure({
+  backup,
+  step,
+  onClose,
+  onGo,
+}: {
+  readonly backup: BackupFacts;
+  readonly step: Step;
+  readonly onClose: () => void;
+  readonly onGo: () => void;
+}) {
+  return (
+    <Modal
+      title={step === 'restore' ? 'Put everything back?' : 'Remove this backup?'}
+      open
+      onClose={onClose}
+      foot={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="gold" onClick={onGo}>
+            {step === 'restore' ? 'Restore' : 'Remove'}
+          </Button>
+        </>
+      }
+    >
+      <p>
+        {step === 'restore'
+          ? `Everything becomes as it was on ${dayInWords(backup)}. What is here now is backed up first, so it can be put back in the same way. Desks that are open load again.`
+          : `The backup of ${dayInWords(backup)} is deleted. It cannot be brought back.`}
+      </p>
+    </Modal>
+  );
+}
+
+function dayInWords({ madeAt }: BackupFacts): string {
   return new Date(madeAt).toLocaleString('en-GB', { dateStyle: 'long', timeStyle: 'short' });
 }

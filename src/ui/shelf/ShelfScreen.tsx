@@ -6,6 +6,7 @@ import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { useFonts } from '../picture/useFonts';
 import { classes } from '../shared/classes';
 import { TopBar } from '../shared/TopBar';
+import { useGrowing } from '../shared/useGrowing';
 import { NewTemplate } from './NewTemplate';
 import { ShelfFacts } from './ShelfFacts';
 import { ShelfTile } from './ShelfTile';
@@ -27,6 +28,7 @@ export function ShelfScreen({ entries, projects }: Props) {
     () => entries.filter((entry) => matches(entry, filter, wanted)),
     [entries, filter, wanted],
   );
+  const { shown: painted, end } = useGrowing(shown);
   const chosen = shown.find((entry) => entry.templateId === chosenId) ?? shown[0];
   return (
     <div className="flex h-dvh flex-col">
@@ -51,7 +53,7 @@ export function ShelfScreen({ entries, projects }: Props) {
             <NothingHere wanted={wanted} empty={entries.length === 0} />
           ) : (
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
-              {shown.map((entry) => (
+              {painted.map((entry) => (
                 <li key={entry.templateId}>
                   <ShelfTile
                     entry={entry}
@@ -63,6 +65,7 @@ export function ShelfScreen({ entries, projects }: Props) {
               ))}
             </ul>
           )}
+          <div ref={end} />
         </section>
         {chosen !== undefined && (
           <ShelfFacts key={chosen.id} entry={chosen} fonts={fonts} projects={projects} />
