@@ -53,7 +53,7 @@ source_figure() {
 build_application() {
   local stamp=".next/gilder-sources" wanted
   wanted=$(source_figure)
-  [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && [ -f dist/renderWorker.mjs ] && [ -d public/fonts ] && return 0
+  [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && [ -f dist/renderWorker.mjs ] && [ -f dist/pictureProcess.mjs ] && [ -d public/fonts ] && return 0
   say "Building the application"
   if ! npm run --silent build >.build.log 2>&1; then
     cat .build.log >&2

@@ -154,7 +154,8 @@ function outcomeOf(read: () => unknown): string {
 
 function numbersIn(value: unknown): number[] {
   if (typeof value === 'number') return [value];
-  return typeof value === 'object' && value !== null ? Object.values(value).flatMap(numbersIn) : [];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.values(value).flatMap(numbersIn);
 }
 
 /** Whole files of each kind that goes to a server: the route, the name and the bytes. */

@@ -42,7 +42,7 @@ export async function respond(request: Request, work: () => Promise<Response>): 
 }
 
 /** What is answered to a request for another host or by another site; null for one of our own. */
-export function refuseForeign(request: Request): Response | null {
+function refuseForeign(request: Request): Response | null {
   const host = request.headers.get('host') ?? '';
   if (!isLoopback(host))
     return refuse(403, { message: `Gilder answers on this machine only, not as "${host}".` });
@@ -81,7 +81,7 @@ export function respondWithTag(request: Request, value: unknown): Response {
 }
 
 /** Throws InputError when a request announces a longer body than is taken, before any of it is read. */
-export function refuseLarger(request: Request, mostBytes: number, where = 'Request'): void {
+function refuseLarger(request: Request, mostBytes: number, where = 'Request'): void {
   const bytes = Number(request.headers.get('content-length') ?? 0);
   if (bytes <= mostBytes) return;
   throw InputError.of(where, `at most ${Math.round(mostBytes / 1e6)} MB`, `${Math.ceil(bytes / 1e6)} MB`);

@@ -9,7 +9,6 @@ import { keepPicture, readPictures } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
-import { startUpkeep } from './upkeep';
 
 /** Everything that lives as long as the server does. */
 export interface Workshop {
@@ -58,7 +57,6 @@ async function openWorkshop(): Promise<Workshop> {
     incomingFolder: join(dataFolder, 'incoming'),
     close,
   };
-  startUpkeep(shop);
   const stop = (): void => {
     stopPictures();
     void press

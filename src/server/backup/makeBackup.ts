@@ -8,7 +8,7 @@ import type { Db } from '@/db/open';
 import type { TableName } from '@/db/tables';
 import { readRows } from '@/db/tables';
 import { picturePath } from '../pictures/pictureFiles';
-import { fileNameOf } from '../usecases/media';
+import { videoFileName } from '../videoFiles';
 import { freeBytes, refuseWithoutRoom } from '../incoming/disk';
 import { backupName, backupPath, backupsFolder, inWorkFolder } from './folder';
 import type { BackupManifest } from './manifest';
@@ -80,7 +80,7 @@ async function writeParts(
       await file.write(`${JSON.stringify(row)}\n`);
       const [id, hash] = [String(row.id), String(row.hash)];
       if (table === 'media')
-        files.push({ from: join(mediaFolder, fileNameOf(id)), path: `videos/${fileNameOf(id)}` });
+        files.push({ from: join(mediaFolder, videoFileName(id)), path: `videos/${videoFileName(id)}` });
       if (table === 'assets')
         files.push({ from: picturePath(pictureFolder, hash), path: `pictures/${hash}` });
     }

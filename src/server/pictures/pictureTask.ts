@@ -19,7 +19,7 @@ export interface PreparedPicture {
 }
 
 /** Why a picture is not taken: the parts of an InputError but its place. */
-export interface PictureRefusal {
+interface PictureRefusal {
   readonly expected: string;
   readonly got: string;
   readonly advice: string;

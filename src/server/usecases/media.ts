@@ -4,8 +4,8 @@ import { fileTypeFromFile } from 'file-type';
 import { InputError } from '@/core/kit/inputError';
 import { findMedia, putMedia } from '@/db/media';
 import type { ReceivedFile } from '../incoming/receiveBody';
-import { NotFoundError } from '../respond';
 import { sendFile } from '../sendFile';
+import { videoFileName } from '../videoFiles';
 import { workshop } from '../workshop';
 
 /** The largest video that is taken in. */
@@ -35,18 +35,9 @@ export async function takeInVideo(
     );
   const id = `${sha256.slice(0, 24)}-${ending}`;
   await mkdir(mediaFolder, { recursive: true });
-  await rename(path, join(mediaFolder, fileNameOf(id)));
+  await rename(path, join(mediaFolder, videoFileName(id)));
   await putMedia(db, { id, name: name.slice(0, 120), byteCount: bytes, hash: sha256 });
   return { id };
-}
-
-const ID = /^([0-9a-f]{24})-(mp4|webm|mov)$/;
-
-/** The name of a video's file in the folder of videos. Throws NotFoundError for what is no id of one. */
-export function fileNameOf(id: string): string {
-  const found = ID.exec(id);
-  if (found === null) throw new NotFoundError(`There is no video "${id}".`);
-  return `${found[1]}.${found[2]}`;
 }
 
 /** A video's file, or a part of it. Throws NotFoundError. */
@@ -65,5 +56,5 @@ export async function videoFile(request: Request, id: string): Promise<Response>
 }
 
 async function videoPath(id: string): Promise<string> {
-  return join((await workshop()).mediaFolder, fileNameOf(id));
+  return join((await workshop()).mediaFolder, videoFileName(id));
 }

@@ -19,9 +19,9 @@ import { listBackups } from '../backup/folder';
 import { freeBytes } from '../incoming/disk';
 import { dropPicture } from '../pictures/pictureFiles';
 import { ConflictError, GoneError, NotFoundError, readId } from '../respond';
+import { videoFileName } from '../videoFiles';
 import type { Workshop } from '../workshop';
 import { workshop } from '../workshop';
-import { fileNameOf } from './media';
 
 const KEPT_DAYS = 30;
 const DAY_MS = 24 * 60 * 60 * 1000;
@@ -104,7 +104,7 @@ async function remove(shop: Workshop, kind: KeptKind, ids: readonly string[]): P
   await deleteThings(shop.db, kind, ids);
   for (const id of ids) {
     if (kind === 'job') await rm(shop.press.folderOf(id), { recursive: true, force: true });
-    if (kind === 'video') await rm(join(shop.mediaFolder, fileNameOf(id)), { force: true });
+    if (kind === 'video') await rm(join(shop.mediaFolder, videoFileName(id)), { force: true });
   }
 }
 

@@ -17,10 +17,11 @@ export interface OpenVideo {
  * Opens an MP4 or WebM. Throws an error with words for people for a file that is none, has no pictures, or has pictures
  * that this browser cannot decode. The package is fetched when the first video is opened.
  */
-export async function openVideo(file: Blob, name: string, widthPx?: number): Promise<OpenVideo> {
+export async function openVideo(file: Blob | URL, name: string, widthPx?: number): Promise<OpenVideo> {
   const media = await import('mediabunny');
   const input = new media.Input({
-    source: new media.BlobSource(file),
+    // Of one that lies on the server only the parts that are asked for are fetched.
+    source: file instanceof URL ? new media.UrlSource(file) : new media.BlobSource(file),
     formats: [media.MP4, media.WEBM, media.QTFF],
   });
   const track = await pictureTrack(input, name);
@@ -59,9 +60,8 @@ function uploadedVideo(id: string, widthPx: number): Promise<OpenVideo> {
   const key = `${id} ${widthPx}`;
   const known = opening.get(key);
   if (known !== undefined) return known;
-  const started = fetch(`/api/media/${encodeURIComponent(id)}`)
-    .then((response) => (response.ok ? response.blob() : Promise.reject(new Error('The video is gone.'))))
-    .then((blob) => openVideo(blob, 'The video', widthPx));
+  const address = new URL(`/api/media/${encodeURIComponent(id)}`, globalThis.location.href);
+  const started = openVideo(address, 'The video', widthPx);
   opening.set(key, started);
   started.catch(() => opening.delete(key));
   return started;

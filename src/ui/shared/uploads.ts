@@ -3,7 +3,7 @@ import type { ReceivedFacts } from '@/contract/assets';
 import type { Refusal } from '@/contract/refusal';
 
 /** A file on its way to the server. */
-export interface Upload {
+interface Upload {
   readonly id: number;
   readonly name: string;
   readonly sentBytes: number;

@@ -96,8 +96,8 @@ function readTrack(track: OtioNode, rate: FrameRate): Track {
 function shownRange(node: OtioNode, where: string): OtioRange {
   const own = rangeOf(node.source_range, `${where}, source_range`);
   if (own !== null) return own;
-  const references = node.media_references ?? null;
-  const [first] = references === null ? [] : Object.values(nodeOf(references, `${where}, media_references`));
+  const references = node.media_references ?? {};
+  const [first] = Object.values(nodeOf(references, `${where}, media_references`));
   const media = node.media_reference ?? first ?? null;
   const available =
     media === null

@@ -27,7 +27,7 @@ export interface PackagedPicture {
 }
 
 /** A picture that a package holds: where in it its file is. */
-export interface ListedPicture {
+interface ListedPicture {
   readonly id: string;
   readonly file: string;
   readonly name: string;
