@@ -1,26 +1,35 @@
-/** A picture that is kept, without its bytes. */
-export interface AssetFacts {
-  readonly id: string;
-  readonly name: string;
-  readonly mediaType: string;
-  /** SHA-256 of its bytes, in hexadecimal. */
-  readonly hash: string;
-  readonly widthPx: number;
-  readonly heightPx: number;
+import * as yup from 'yup';
+import type { TypeOf } from './schema';
+import { figure, flag, sha256, text, texts, whole } from './schema';
+
+const facts = {
+  id: text(),
+  name: text(),
+  mediaType: text(),
+  /** SHA-256 of its bytes. */
+  hash: sha256(),
+  widthPx: whole(),
+  heightPx: whole(),
   /** The size that the file said it has; a drawing is kept with more pixels than that. */
-  readonly ownWidth: number;
-  readonly ownHeight: number;
-}
+  ownWidth: figure(),
+  ownHeight: figure(),
+};
 
-/** A picture that was just taken in, and what was done to it that a designer should know. */
-export interface TakenPicture extends AssetFacts {
-  /** Whether the same picture was not kept already. */
-  readonly isNew: boolean;
-  readonly notes: readonly string[];
-}
+/** A picture that is kept. */
+export const assetFactsSchema = yup.object(facts);
+export type AssetFacts = TypeOf<typeof assetFactsSchema>;
 
-/** What was kept of a file that was sent: its size and the SHA-256 of its bytes in hexadecimal. */
-export interface ReceivedFacts {
-  readonly bytes: number;
-  readonly sha256: string;
-}
+/** What was kept of a file that was sent: its size and the SHA-256 of its bytes. */
+const receivedFactsSchema = yup.object({ bytes: whole(), sha256: sha256() });
+export type ReceivedFacts = TypeOf<typeof receivedFactsSchema>;
+
+/** Beside what a file became: what was kept of it. */
+export const received = { received: receivedFactsSchema.required() };
+
+/** A picture that was just taken in: whether it was not kept already, and what was done to it that a designer should know. */
+export const takenPictureSchema = yup.object({ ...facts, isNew: flag(), notes: texts() });
+export type TakenPicture = TypeOf<typeof takenPictureSchema>;
+
+/** A video that was taken in. */
+export const takenVideoSchema = yup.object({ id: text() });
+export type TakenVideo = TypeOf<typeof takenVideoSchema>;

@@ -1,53 +1,79 @@
-/** What a rendered file is, as read back from it. */
-export interface FileFacts {
-  readonly titleId: string;
-  readonly name: string;
-  readonly bytes: number;
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly frames: number;
-  readonly codec: string;
-  readonly framesPainted: number;
+import * as yup from 'yup';
+import { OUTPUTS } from '../core/outputs';
+import type { TypeOf } from './schema';
+import { figure, flag, moment, momentOrNull, sha256, text, whole } from './schema';
+
+/** A rendered file, as read back from it. */
+const fileFactsSchema = yup.object({
+  titleId: text(),
+  name: text(),
+  bytes: whole(),
+  widthPx: whole(),
+  heightPx: whole(),
+  frames: whole(),
+  codec: text(),
+  framesPainted: whole(),
   /** Largest difference of alpha (0 to 255) between a decoded frame and what was painted. */
-  readonly alphaErrorMax: number;
-  /** SHA-256 of the file in hexadecimal; left out by files from before it was kept. */
-  readonly sha256?: string;
-}
+  alphaErrorMax: figure(),
+  /** SHA-256 of the file; left out by files from before it was kept. */
+  sha256: sha256().optional(),
+});
+export type FileFacts = TypeOf<typeof fileFactsSchema>;
 
 /** How far the frames of a job are. */
-export interface JobProgress {
-  readonly doneFrames: number;
-  readonly totalFrames: number;
-  readonly paintedFrames: number;
-}
+const jobProgressSchema = yup.object({ doneFrames: whole(), totalFrames: whole(), paintedFrames: whole() });
+export type JobProgress = TypeOf<typeof jobProgressSchema>;
 
 /** Where a job stands. */
-export type JobStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
+const jobStatusSchema = yup
+  .string()
+  .required()
+  .oneOf(['queued', 'running', 'done', 'failed', 'cancelled'] as const);
+export type JobStatus = TypeOf<typeof jobStatusSchema>;
+
+const state = {
+  id: text(),
+  status: jobStatusSchema,
+  progress: jobProgressSchema.required(),
+  files: yup.array().of(fileFactsSchema.required()).required(),
+  error: yup.string().defined().nullable(),
+  createdAt: moment(),
+  startedAt: momentOrNull(),
+  endedAt: momentOrNull(),
+};
+/** A job as the press shows it. */
+export const jobSummarySchema = yup.object({
+  ...state,
+  name: text(),
+  output: text(),
+  format: text(),
+  rate: text(),
+  titleCount: whole(),
+});
+export type JobSummary = TypeOf<typeof jobSummarySchema>;
 
 /** What is told of a job but its order; times are ISO 8601. */
-export interface JobState {
-  readonly id: string;
-  readonly status: JobStatus;
-  readonly progress: JobProgress;
-  readonly files: readonly FileFacts[];
-  readonly error: string | null;
-  readonly createdAt: string;
-  readonly startedAt: string | null;
-  readonly endedAt: string | null;
-}
-
-/** A job as the press shows it. */
-export interface JobSummary extends JobState {
-  readonly name: string;
-  readonly output: string;
-  readonly format: string;
-  readonly rate: string;
-  readonly titleCount: number;
-}
+export type JobState = Omit<JobSummary, 'name' | 'output' | 'format' | 'rate' | 'titleCount'>;
 
 /** A page of the press: jobs, the newest first, and whether there are older ones and this machine can make videos. */
-export interface PressPage {
-  readonly jobs: readonly JobSummary[];
-  readonly hasMore: boolean;
-  readonly ffmpeg: boolean;
-}
+export const pressPageSchema = yup.object({
+  jobs: yup.array().of(jobSummarySchema.required()).required(),
+  hasMore: flag(),
+  ffmpeg: flag(),
+});
+export type PressPage = TypeOf<typeof pressPageSchema>;
+
+/** Titles that are sent to the press: all of a project's when none is named; to its master when no delivery is. */
+export const jobOrderSchema = yup
+  .object({
+    projectId: yup.string().required().max(64),
+    output: yup
+      .string()
+      .required()
+      .oneOf(OUTPUTS.list.map((output) => output.id)),
+    titleIds: yup.array().of(yup.string().required()).required().max(10_000),
+    deliveryId: yup.string().max(64),
+  })
+  .noUnknown()
+  .required();
+export type JobOrder = TypeOf<typeof jobOrderSchema>;

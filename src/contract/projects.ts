@@ -1,39 +1,74 @@
+import * as yup from 'yup';
 import type { Plan } from '../core/model/plan';
+import { planSchema } from '../core/model/plan';
 import type { Clip, ProjectSettings, Title } from '../core/model/project';
-import type { EditionRecord } from './templates';
+import { clipSchema, settingsSchema, titleSchema } from '../core/model/project';
+import type { TypeOf } from './schema';
+import { documentOf, text, whole } from './schema';
+import { editionRecordSchema } from './templates';
 
-interface SavedTitle extends Title {
-  readonly revision: number;
-}
+type Saved<T> = T & { readonly revision: number };
 
-interface SavedClip extends Clip {
-  readonly revision: number;
-}
+const record = {
+  id: text(),
+  settings: documentOf<ProjectSettings>(settingsSchema),
+  /** With a revision each, like the titles. */
+  clips: yup
+    .array()
+    .of(documentOf<Saved<Clip>>(clipSchema.concat(yup.object({ revision: whole() }))))
+    .required(),
+  titles: yup
+    .array()
+    .of(documentOf<Saved<Title>>(titleSchema.concat(yup.object({ revision: whole() }))))
+    .required(),
+  plan: documentOf<Plan>(planSchema),
+  /** 0 while nobody has changed it. */
+  planRevision: whole(),
+};
+/** A project in a list. */
+export const projectSummarySchema = yup.object({
+  id: text(),
+  name: text(),
+  production: text(),
+  format: text(),
+  rate: text(),
+  titleCount: whole(),
+});
+export type ProjectSummary = TypeOf<typeof projectSummarySchema>;
+
+/**
+ * Everything the desk needs of a project: the editions that its titles use and the newest of their templates, and the
+ * ids of the newest editions of all other templates, which are asked for once the desk is open.
+ */
+export const deskProjectSchema = yup.object({
+  ...record,
+  editions: yup.array().of(editionRecordSchema.required()).required(),
+  otherEditions: yup.array().of(yup.string().required()).required(),
+});
+export type DeskProject = TypeOf<typeof deskProjectSchema>;
 
 /** A project as it is kept, with a revision for each thing that can be changed by itself. */
-export interface ProjectRecord {
-  readonly id: string;
-  readonly settings: ProjectSettings;
-  readonly clips: readonly SavedClip[];
-  readonly titles: readonly SavedTitle[];
-  readonly plan: Plan;
-  /** 0 while nobody has changed it. */
-  readonly planRevision: number;
-}
+export type ProjectRecord = Omit<DeskProject, 'editions' | 'otherEditions'>;
 
-/** A project in a list. */
-export interface ProjectSummary extends ProjectSettings {
-  readonly id: string;
-  readonly titleCount: number;
-}
+const rowChanges = (row: yup.Schema) =>
+  yup.object({
+    put: yup
+      .array()
+      .of(yup.object({ value: row, revision: yup.number().integer().defined().nullable() }))
+      .max(10_000),
+    remove: yup
+      .array()
+      .of(yup.object({ id: text(), revision: whole() }))
+      .max(10_000),
+  });
 
-/** Everything the desk needs of a project. */
-export interface DeskProject extends ProjectRecord {
-  /** The editions that its titles use, and the newest of their templates. */
-  readonly editions: readonly EditionRecord[];
-  /** The ids of the newest editions of all other templates; they are asked for once the desk is open. */
-  readonly otherEditions: readonly string[];
-}
+/** Changes to a project, as they are sent. A null revision means that a row is new; what is left out stays. */
+export const projectChangesSchema = yup.object({
+  titles: rowChanges(titleSchema),
+  clips: rowChanges(clipSchema),
+  plan: yup.object({ value: planSchema, revision: whole() }).nullable(),
+  by: yup.string().max(40),
+});
 
 /** What is put in and taken away of a list. A null revision means that it is new. */
 export interface RowChanges<T> {
@@ -41,7 +76,7 @@ export interface RowChanges<T> {
   readonly remove: readonly { readonly id: string; readonly revision: number }[];
 }
 
-/** Changes to a project; null where the plan is left as it is. */
+/** Changes to a project once they were checked; null where the plan is left as it is. */
 export interface ProjectChanges {
   readonly titles: RowChanges<Title>;
   readonly clips: RowChanges<Clip>;

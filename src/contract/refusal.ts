@@ -1,9 +1,13 @@
-import type { InputProblem } from '../core/kit/inputError';
+import * as yup from 'yup';
+import type { TypeOf } from './schema';
+import { text } from './schema';
 
-/** What every refusal looks like on the wire. */
-export interface Refusal {
-  readonly message: string;
-  readonly problems?: readonly InputProblem[];
-  /** For a stale write: the state that is newer. */
-  readonly newer?: unknown;
-}
+const problemSchema = yup.object({ where: text(), expected: text(), got: text(), advice: text() });
+
+/** What every refusal looks like on the wire. For a stale write it holds the state that is newer. */
+export const refusalSchema = yup.object({
+  message: text(),
+  problems: yup.array().of(problemSchema).optional(),
+  newer: yup.mixed<object>().nullable().optional(),
+});
+export type Refusal = TypeOf<typeof refusalSchema>;

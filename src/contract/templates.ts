@@ -1,47 +1,66 @@
+import * as yup from 'yup';
 import type { Template } from '../core/model/template';
-import type { ListedTemplate } from '../core/resolve/listed';
+import { templateSchema } from '../core/model/templateSchema';
+import type { TypeOf } from './schema';
+import { documentOf, figure, moment, text, texts, whole } from './schema';
+
+/** What lists tell of a template (`core/resolve/listed.ts`). */
+const listed = {
+  name: text(),
+  kind: text(),
+  production: text(),
+  description: text(),
+  formats: texts(),
+  inSeconds: figure(),
+  holdSeconds: figure(),
+  outSeconds: figure(),
+  fieldCount: whole(),
+  words: text(),
+};
+
+const bench = {
+  id: text(),
+  revision: whole(),
+  releasedRevision: yup.number().integer().defined().nullable(),
+  latestEdition: whole(),
+};
 
 /** A template in the list of the bench. */
-export interface TemplateSummary extends ListedTemplate {
-  readonly id: string;
-  readonly revision: number;
-  readonly releasedRevision: number | null;
-  readonly latestEdition: number;
-}
+export const templateSummarySchema = yup.object({ ...bench, ...listed });
+export type TemplateSummary = TypeOf<typeof templateSummarySchema>;
 
 /** A template as it is worked on. */
-export interface TemplateRecord {
-  readonly id: string;
-  readonly document: Template;
-  readonly revision: number;
-  readonly releasedRevision: number | null;
-  readonly latestEdition: number;
-}
+export const templateRecordSchema = yup.object({ ...bench, document: documentOf<Template>(templateSchema) });
+export type TemplateRecord = TypeOf<typeof templateRecordSchema>;
+
+const release = { id: text(), templateId: text(), number: whole(), releasedAt: moment() };
 
 /** A template as it was released. */
-export interface EditionRecord {
-  readonly id: string;
-  readonly templateId: string;
-  readonly number: number;
-  readonly document: Template;
-  readonly releasedAt: string;
-}
+export const editionRecordSchema = yup.object({ ...release, document: documentOf<Template>(templateSchema) });
+export type EditionRecord = TypeOf<typeof editionRecordSchema>;
 
-/** A template on the shelf: its newest edition. */
-export interface ShelfEntry extends ListedTemplate {
-  readonly id: string;
-  readonly templateId: string;
-  readonly number: number;
-  readonly releasedAt: string;
-  /** Titles that use any edition of it. */
-  readonly totalUses: number;
-}
+/** A template on the shelf: its newest edition, and the number of titles that use any edition of it. */
+export const shelfEntrySchema = yup.object({ ...release, ...listed, totalUses: whole() });
+export type ShelfEntry = TypeOf<typeof shelfEntrySchema>;
 
-/** What a package became: the new template, and faces that it asks for and that are not here. */
-export interface BroughtIn {
-  readonly id: string;
-  readonly name: string;
-  readonly missingFaces: readonly string[];
-  /** What was done to its pictures that a designer should know. */
-  readonly notes: readonly string[];
-}
+/** What a package became: the new template, faces that it asks for and that are not here, and notes on its pictures. */
+export const broughtInSchema = yup.object({
+  id: text(),
+  name: text(),
+  missingFaces: texts(),
+  notes: texts(),
+});
+export type BroughtIn = TypeOf<typeof broughtInSchema>;
+
+/** What a template is started with. */
+export const templateStartSchema = yup
+  .object({
+    name: yup.string().required().min(1).max(80),
+    kind: yup.string().required(),
+    production: yup.string().defined().max(80),
+    format: yup.string().required(),
+    rate: yup.string().required(),
+  })
+  .noUnknown()
+  .required();
+export type TemplateStart = TypeOf<typeof templateStartSchema>;

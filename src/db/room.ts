@@ -1,5 +1,6 @@
 import type { SQL } from 'drizzle-orm';
 import { and, eq, inArray, lt, sql } from 'drizzle-orm';
+import { KEPT_KINDS } from '@/contract/room';
 import type { Away, KeptKind, KeptThing, KindRoom, RoomList, ThingUses } from '@/contract/room';
 import type { Db } from './open';
 import { assets, clips, editions, jobs, media, projects, templates, titles } from './schema';
@@ -57,9 +58,6 @@ const KEPT: Readonly<Record<KeptKind, KeptTable>> = {
     uses: () => Promise.resolve([]),
   },
 };
-
-/** Every kind of thing that takes room. */
-export const KEPT_KINDS: readonly KeptKind[] = ['template', 'project', 'picture', 'video', 'job'];
 
 async function names(rows: PromiseLike<{ readonly name: string }[]>): Promise<readonly string[]> {
   return [...new Set((await rows).map(({ name }) => name))];

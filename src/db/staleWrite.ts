@@ -5,7 +5,7 @@ export class StaleWriteError extends Error {
   constructor(
     readonly what: string,
     /** null when it was deleted. */
-    readonly newer: unknown,
+    readonly newer: object | null,
   ) {
     super(
       newer === null

@@ -78,7 +78,8 @@ export interface House {
 
 const name = yup.string().required().min(1).max(60);
 const part = { id, name, kind: yup.string(), look: yup.object().required() };
-const houseSchema = exactly({
+/** What is checked of it when it comes from outside. */
+export const houseSchema = exactly({
   colours: listOf(exactly({ id, name, colour }), 64),
   finishes: listOf(
     oneOfShapes('kind', {

@@ -55,7 +55,8 @@ export function newPlan(format: string): Plan {
   };
 }
 
-const planSchema = exactly({
+/** What is checked of it when it comes from outside. */
+export const planSchema = exactly({
   deliveries: listOf(
     exactly({
       id: deliveryId,

@@ -138,7 +138,8 @@ const shiftSchema = yup
   .nullable()
   .default(undefined);
 
-const titleSchema = yup
+/** What is checked of it when it comes from outside. */
+export const titleSchema = yup
   .object({
     id: yup.string().required().min(1).max(64),
     editionId: yup.string().required().min(1).max(64),
@@ -182,7 +183,8 @@ export function parseTitle(value: unknown, where = 'Title'): Title {
   return checkValue<Title>(titleSchema, value, where);
 }
 
-const settingsSchema = yup
+/** What is checked of it when it comes from outside. */
+export const settingsSchema = yup
   .object({
     name: yup.string().required().min(1).max(80),
     production: yup.string().defined().max(80),
@@ -217,7 +219,8 @@ function isPicture(id: string): boolean {
   );
 }
 
-const clipSchema = yup
+/** What is checked of it when it comes from outside. */
+export const clipSchema = yup
   .object({
     id: yup.string().required().min(1).max(64),
     picture: yup

@@ -55,13 +55,23 @@ export function listOf(schema: yup.Schema | yup.Lazy<unknown>, most: number): yu
   return yup.array().of(schema).required().max(most);
 }
 
+// A lazy schema says nothing of what it may become; descriptions of documents ask here.
+const SHAPES = new WeakMap<object, Readonly<Record<string, yup.Schema>>>();
+
+/** The shapes that a schema of several chooses from, by their tag; undefined for any other schema. */
+export function shapesOf(schema: object): Readonly<Record<string, yup.Schema>> | undefined {
+  return SHAPES.get(schema);
+}
+
 /** One of several shapes, told apart by a property. */
 export function oneOfShapes(tag: string, shapes: Readonly<Record<string, yup.Schema>>): yup.Lazy<unknown> {
-  return yup.lazy((value: unknown) => {
+  const schema = yup.lazy((value: unknown) => {
     const name = typeof value === 'object' && value !== null ? Reflect.get(value, tag) : undefined;
     const known = typeof name === 'string' && Object.hasOwn(shapes, name) ? shapes[name] : undefined;
     return known ?? exactly({ [tag]: yup.string().required().oneOf(Object.keys(shapes)) });
   });
+  SHAPES.set(schema, shapes);
+  return schema;
 }
 
 /** A shape among several, with its tag. */

@@ -81,7 +81,8 @@ export const areasSchema = listOf(
   24,
 );
 
-const template = exactly({
+/** What is checked of it when it comes from outside. */
+export const templateSchema = exactly({
   version: yup.number().required().oneOf([TEMPLATE_VERSION]),
   name: yup.string().required().min(1).max(80),
   kind: idOf(TEMPLATE_KINDS),
@@ -131,7 +132,7 @@ export function parseTemplate(value: unknown, where = 'Template'): Template {
     const advice = 'It was made with a later Gilder; bring this one up to date to open it.';
     throw InputError.of(`${where}, version`, `version ${TEMPLATE_VERSION} or earlier`, version, advice);
   }
-  const parsed = checkValue<Template>(template, upgradeTemplate(value), where);
+  const parsed = checkValue<Template>(templateSchema, upgradeTemplate(value), where);
   checkReferences(parsed, where);
   return parsed;
 }

@@ -1,4 +1,5 @@
-import * as yup from 'yup';
+import type { JobOrder } from '@/contract/jobs';
+import { jobOrderSchema } from '@/contract/jobs';
 import type { EditionRecord } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
 import { withAutomaticValues } from '@/core/resolve/automatic';
@@ -18,31 +19,9 @@ import { findProject } from '@/db/projects';
 import type { JobPayload, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 
-export interface JobOrder {
-  readonly projectId: string;
-  readonly output: string;
-  /** Titles of the project; all of them when empty. */
-  readonly titleIds: readonly string[];
-  /** A delivery of the project; the master when left out. */
-  readonly deliveryId?: string;
-}
-
-const orderSchema = yup
-  .object({
-    projectId: yup.string().required().max(64),
-    output: yup
-      .string()
-      .required()
-      .oneOf(OUTPUTS.list.map((output) => output.id)),
-    titleIds: yup.array().of(yup.string().required()).required().max(10_000),
-    deliveryId: yup.string().max(64),
-  })
-  .noUnknown()
-  .required();
-
 /** An order from outside, checked. Throws InputError. */
 export function parseOrder(value: unknown): JobOrder {
-  return checkValue<JobOrder>(orderSchema, value, 'Order');
+  return checkValue<JobOrder>(jobOrderSchema, value, 'Order');
 }
 
 /**

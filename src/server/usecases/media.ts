@@ -1,6 +1,7 @@
 import { mkdir, rename } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileTypeFromFile } from 'file-type';
+import type { TakenVideo } from '@/contract/assets';
 import { InputError } from '@/core/kit/inputError';
 import { findMedia, putMedia } from '@/db/media';
 import type { ReceivedFile } from '../incoming/receiveBody';
@@ -20,10 +21,7 @@ const ACCEPTED = new Map([
  * Takes in a video, which lies in the data folder under a name of its content; the same content is kept once. Throws
  * InputError for one that is no MP4, WebM or MOV; nothing is kept then.
  */
-export async function takeInVideo(
-  name: string,
-  { path, bytes, sha256 }: ReceivedFile,
-): Promise<{ readonly id: string }> {
+export async function takeInVideo(name: string, { path, bytes, sha256 }: ReceivedFile): Promise<TakenVideo> {
   const { db, mediaFolder } = await workshop();
   const found = await fileTypeFromFile(path).catch(() => undefined);
   const ending = ACCEPTED.get(found?.mime ?? '');

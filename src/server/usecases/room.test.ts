@@ -2,6 +2,13 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type * as yup from 'yup';
+import { takenPictureSchema } from '@/contract/assets';
+import { houseRecordSchema } from '@/contract/house';
+import { pressPageSchema } from '@/contract/jobs';
+import { deskProjectSchema, projectSummarySchema } from '@/contract/projects';
+import { roomFactsSchema, roomListSchema } from '@/contract/room';
+import { shelfEntrySchema, templateRecordSchema, templateSummarySchema } from '@/contract/templates';
 import { DEMO_PROJECT_ID } from '../../../demo/seed';
 import { insertJob, updateJob } from '@/db/jobs';
 import { findAssets } from '@/db/assets';
@@ -12,7 +19,8 @@ import { encodePng } from '../press/png';
 import { ConflictError, GoneError, NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 import { takeInPicture } from './assets';
-import { getJob } from './jobs';
+import { getHouse } from './house';
+import { getJob, getPress } from './jobs';
 import { getProject, getProjects } from './projects';
 import { deleteForGood, getRoom, getThings, getUses, putAway, sweepDeleted } from './room';
 import { getShelf, getTemplate, getTemplates, putTemplate, startTemplate } from './templates';
@@ -134,4 +142,26 @@ test('what takes room is counted, in use and out of the way', async () => {
   expect(projects).toMatchObject({ count: 1, awayCount: 0, awayBytes: 0 });
   expect(databaseBytes).toBeGreaterThan(1_000_000);
   expect(freeBytes).toBeGreaterThan(1_000_000);
+});
+
+describe('answers', () => {
+  const valid = (schema: yup.Schema, value: unknown): void => {
+    // As it goes over the wire: what JSON leaves out is not there.
+    schema.validateSync(JSON.parse(JSON.stringify(value)), { strict: true });
+  };
+
+  test('are as they are described', async () => {
+    const shelf = await getShelf();
+    expect(shelf.length).toBeGreaterThan(5);
+    valid(shelfEntrySchema.noUnknown(), shelf[0]);
+    valid(templateSummarySchema.noUnknown(), (await getTemplates())[0]);
+    valid(templateRecordSchema.noUnknown(), await getTemplate('heat-board'));
+    valid(deskProjectSchema.noUnknown(), await getProject(DEMO_PROJECT_ID));
+    valid(projectSummarySchema.noUnknown(), (await getProjects())[0]);
+    valid(pressPageSchema.noUnknown(), await getPress());
+    valid(roomFactsSchema.noUnknown(), await getRoom());
+    valid(roomListSchema.noUnknown(), await getThings('template', false));
+    valid(houseRecordSchema.noUnknown(), await getHouse());
+    valid(takenPictureSchema.noUnknown(), await takeInPicture('a.png', encodePng(new Uint8Array(4), 1, 1)));
+  });
 });

@@ -1,7 +1,8 @@
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Away, KeptKind, RoomFacts, RoomList, ThingUses } from '@/contract/room';
-import { InputError } from '@/core/kit/inputError';
+import { KEPT_KINDS, putAwaySchema } from '@/contract/room';
+import { checkValue } from '@/core/model/check';
 import { findAssets } from '@/db/assets';
 import type { Db } from '@/db/open';
 import {
@@ -9,7 +10,6 @@ import {
   databaseBytes,
   deletedBefore,
   deleteThings,
-  KEPT_KINDS,
   listThings,
   roomByKind,
   setAway,
@@ -70,13 +70,11 @@ async function refuseUnknown(db: Db, kind: KeptKind, id: string): Promise<void> 
 
 /** Sets a thing aside, deletes it so that it can be brought back for 30 days, or brings it back. */
 export async function putAway(kind: KeptKind, id: string, body: Record<string, unknown>): Promise<void> {
-  const { away } = body;
-  if (away !== null && away !== 'aside' && away !== 'deleted')
-    throw InputError.of('Request, away', 'one of aside, deleted, null', away);
+  const { away } = checkValue<{ readonly away: Away | null }>(putAwaySchema, body, 'Request');
   const { db, press } = await workshop();
   await refuseUnknown(db, kind, id);
   if (away !== null && kind === 'job') await press.cancel(id);
-  await setAway(db, kind, id, away satisfies Away | null);
+  await setAway(db, kind, id, away);
 }
 
 /** Deletes a thing for good, with its files. Throws ConflictError for one that is in use, and says by what. */

@@ -1,6 +1,12 @@
 import { nanoid } from 'nanoid';
-import * as yup from 'yup';
-import type { EditionRecord, ShelfEntry, TemplateRecord, TemplateSummary } from '@/contract/templates';
+import type {
+  EditionRecord,
+  ShelfEntry,
+  TemplateRecord,
+  TemplateStart,
+  TemplateSummary,
+} from '@/contract/templates';
+import { templateStartSchema } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
 import { newTemplate } from '@/core/model/newTemplate';
 import type { Template } from '@/core/model/template';
@@ -24,20 +30,9 @@ import { NotFoundError, readId, readRevision } from '../respond';
 import { workshop } from '../workshop';
 import { refuseDeleted } from './room';
 
-const startSchema = yup
-  .object({
-    name: yup.string().required().min(1).max(80),
-    kind: yup.string().required(),
-    production: yup.string().defined().max(80),
-    format: yup.string().required(),
-    rate: yup.string().required(),
-  })
-  .noUnknown()
-  .required();
-
 /** Starts a template for a kind of title, a format and a rate; gives its id. */
 export async function startTemplate(input: unknown): Promise<string> {
-  const start = checkValue<Parameters<typeof newTemplate>[0]>(startSchema, input, 'New template');
+  const start = checkValue<TemplateStart>(templateStartSchema, input, 'New template');
   const { db } = await workshop();
   const { areas } = (await findHouse(db)).document;
   const document = parseTemplate({ ...newTemplate(start), areas }, 'New template');

@@ -1,3 +1,4 @@
+import type { TakenVideo } from '@/contract/assets';
 import { openVideo } from '../picture/videoStore';
 import { bringInPicture } from '../shared/assets';
 import { sendFile } from '../shared/uploads';
@@ -25,6 +26,6 @@ export async function bringInMedia(file: File): Promise<MediaFile> {
   }
   const video = await openVideo(file, file.name);
   if ((await video.frameAt(0)) === null) throw new Error(`No picture of “${file.name}” could be decoded.`);
-  const { id } = await sendFile<{ readonly id: string }>('video', file);
+  const { id } = await sendFile<TakenVideo>('video', file);
   return { picture: `video:${id}`, label, seconds: video.seconds, endless: false };
 }

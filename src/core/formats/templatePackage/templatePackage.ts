@@ -94,7 +94,8 @@ function facesOf(template: Template): string[] {
 }
 
 const text = (most: number): yup.StringSchema<string> => yup.string().required().min(1).max(most);
-const manifestSchema = exactly({
+/** What is checked of a manifest before its template is. */
+export const manifestSchema = exactly({
   kind: yup.string().required().oneOf(['gilder-template']),
   version: yup.number().required().integer().min(1),
   template: yup.object().required(),

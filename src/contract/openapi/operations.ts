@@ -1,0 +1,341 @@
+import * as yup from 'yup';
+import { assetFactsSchema, received, takenPictureSchema, takenVideoSchema } from '../assets';
+import { houseRecordSchema } from '../house';
+import { jobOrderSchema, jobSummarySchema, pressPageSchema } from '../jobs';
+import { deskProjectSchema, projectChangesSchema, projectSummarySchema } from '../projects';
+import { putAwaySchema, roomFactsSchema, roomListSchema, thingUsesSchema } from '../room';
+import { documentOf, text, texts, whole } from '../schema';
+import {
+  broughtInSchema,
+  editionRecordSchema,
+  shelfEntrySchema,
+  templateRecordSchema,
+  templateStartSchema,
+  templateSummarySchema,
+} from '../templates';
+import { settingsSchema } from '../../core/model/project';
+import { houseSchema } from '../../core/model/house';
+import { templateSchema } from '../../core/model/templateSchema';
+
+/** One thing that can be asked of the server. */
+export interface Operation {
+  readonly method: 'get' | 'head' | 'post' | 'put' | 'patch' | 'delete' | 'options';
+  /** Under /api, with names in braces for the parts that change. */
+  readonly path: string;
+  readonly says: string;
+  readonly query?: Readonly<Record<string, string>>;
+  /** What is sent along: a JSON body, or a file as it is. */
+  readonly body?: yup.Schema | 'file';
+  /** What comes back: JSON, or the media type of anything else; null for nothing. */
+  readonly answer: yup.Schema | string | null;
+  readonly status?: number;
+  /** The refusals that belong to it, beside those that every request may get. */
+  readonly refusals?: readonly number[];
+}
+
+const listOf = (schema: yup.Schema): yup.Schema => yup.array().of(schema).required();
+const made = yup.object({ id: text() });
+const saved = yup.object({ revision: whole() });
+const nothing = yup.object({});
+const name = { name: 'The name of the file, with its ending.' };
+const revisions = yup.object({
+  titles: yup.object().required(),
+  clips: yup.object().required(),
+  plan: yup.number().integer().defined().nullable(),
+});
+
+/** Everything that can be asked of the server, by path. */
+export const OPERATIONS: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/shelf',
+    says: 'The newest edition of every template.',
+    answer: listOf(shelfEntrySchema),
+  },
+  {
+    method: 'get',
+    path: '/templates',
+    says: 'All templates as they stand on the bench, as a list tells of them.',
+    query: { documents: 'Whole, with their documents.' },
+    answer: listOf(templateSummarySchema),
+  },
+  {
+    method: 'post',
+    path: '/templates',
+    says: 'Starts a template.',
+    body: templateStartSchema,
+    answer: made,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/templates/{id}',
+    says: 'A template with its document.',
+    answer: templateRecordSchema,
+    refusals: [404, 410],
+  },
+  {
+    method: 'put',
+    path: '/templates/{id}',
+    says: 'Saves a template that was made from a revision.',
+    body: yup.object({ revision: whole(), document: documentOf(templateSchema) }).required(),
+    answer: saved,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'post',
+    path: '/templates/{id}/copy',
+    says: 'Starts a template from another.',
+    answer: made,
+    status: 201,
+    refusals: [404, 410],
+  },
+  {
+    method: 'post',
+    path: '/templates/{id}/release',
+    says: 'Releases what a template says at a revision as its next edition.',
+    body: saved,
+    answer: yup.object({ edition: whole() }),
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'get',
+    path: '/templates/{id}/package',
+    says: 'A template with its pictures as one file.',
+    answer: 'application/zip',
+    refusals: [404, 410],
+  },
+  {
+    method: 'get',
+    path: '/editions',
+    says: 'Editions with their documents.',
+    query: { ids: 'At most 50 ids, divided by commas.' },
+    answer: listOf(editionRecordSchema),
+  },
+  { method: 'get', path: '/projects', says: 'All projects.', answer: listOf(projectSummarySchema) },
+  {
+    method: 'post',
+    path: '/projects',
+    says: 'Starts a project.',
+    body: settingsSchema,
+    answer: made,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/projects/{id}',
+    says: 'A project with its clips, titles, plan and the editions they use.',
+    answer: deskProjectSchema,
+    refusals: [404, 410],
+  },
+  {
+    method: 'post',
+    path: '/projects/{id}/changes',
+    says: 'Saves changes of a project, all or none.',
+    body: projectChangesSchema,
+    answer: revisions,
+    refusals: [404, 409, 410],
+  },
+  { method: 'get', path: '/house', says: 'The house style.', answer: houseRecordSchema },
+  {
+    method: 'put',
+    path: '/house',
+    says: 'Saves the house style that was made from a revision.',
+    body: yup.object({ revision: whole(), document: documentOf(houseSchema) }).required(),
+    answer: saved,
+    refusals: [409],
+  },
+  {
+    method: 'post',
+    path: '/house/finishes/{id}',
+    says: 'Puts a finish anew on all templates that use it; gives their names.',
+    query: { except: 'The id of a template that is left as it is.' },
+    answer: yup.object({ changed: texts() }),
+  },
+  {
+    method: 'get',
+    path: '/jobs',
+    says: 'A page of jobs, the newest first.',
+    query: { before: 'The id of a job: the page of those before it.' },
+    answer: pressPageSchema,
+  },
+  {
+    method: 'post',
+    path: '/jobs',
+    says: 'Sends titles to the press.',
+    body: jobOrderSchema,
+    answer: made,
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/jobs/events',
+    says: 'Every change of a job as it happens.',
+    answer: 'text/event-stream',
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}',
+    says: 'A job as it stands.',
+    answer: jobSummarySchema,
+    refusals: [404, 410],
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/cancel',
+    says: 'Stops a job that waits or runs.',
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/files/{name}',
+    says: 'A finished file of a job, or a part of it.',
+    query: { inline: 'To be shown, not saved.', rest: 'A picture of it at rest.' },
+    answer: 'application/octet-stream',
+    refusals: [404, 410, 416],
+  },
+  { method: 'get', path: '/assets', says: 'All pictures.', answer: listOf(assetFactsSchema) },
+  {
+    method: 'post',
+    path: '/assets',
+    says: 'Takes in a picture: PNG, JPEG, WebP or SVG, at most 40 MB.',
+    query: name,
+    body: 'file',
+    answer: takenPictureSchema.concat(yup.object(received)),
+    status: 201,
+    refusals: [507],
+  },
+  {
+    method: 'get',
+    path: '/assets/{id}',
+    says: 'The file of a picture.',
+    answer: 'image/*',
+    refusals: [404, 416],
+  },
+  {
+    method: 'post',
+    path: '/media',
+    says: 'Takes in a video: MP4, WebM or MOV, at most 4 GB.',
+    query: name,
+    body: 'file',
+    answer: takenVideoSchema.concat(yup.object(received)),
+    status: 201,
+    refusals: [507],
+  },
+  {
+    method: 'get',
+    path: '/media/{id}',
+    says: 'The file of a video, or a part of it.',
+    answer: 'video/*',
+    refusals: [404, 416],
+  },
+  {
+    method: 'post',
+    path: '/packages',
+    says: 'Takes in a template package of at most 200 MB.',
+    query: name,
+    body: 'file',
+    answer: broughtInSchema.concat(yup.object(received)),
+    status: 201,
+    refusals: [507],
+  },
+  {
+    method: 'options',
+    path: '/uploads',
+    says: 'What the server takes in pieces (tus 1.0).',
+    answer: null,
+    status: 204,
+  },
+  {
+    method: 'post',
+    path: '/uploads',
+    says: 'Begins a file that comes in pieces (tus 1.0); its metadata are `filename` and `kind`: picture, package or video.',
+    answer: null,
+    status: 201,
+    refusals: [507],
+  },
+  {
+    method: 'head',
+    path: '/uploads/{id}',
+    says: 'How far a file is that comes in pieces (tus 1.0).',
+    answer: null,
+    status: 200,
+  },
+  {
+    method: 'patch',
+    path: '/uploads/{id}',
+    says: 'The next piece of a file (tus 1.0). The last is answered with what became of the file.',
+    body: 'file',
+    answer: yup.object({ ...received, taken: yup.object().required() }),
+    refusals: [507],
+  },
+  {
+    method: 'delete',
+    path: '/uploads/{id}',
+    says: 'Gives up a file that comes in pieces (tus 1.0).',
+    answer: null,
+    status: 204,
+  },
+  {
+    method: 'get',
+    path: '/news',
+    says: 'New editions, changed projects and the house style as it happens.',
+    answer: 'text/event-stream',
+  },
+  { method: 'get', path: '/room', says: 'What takes room, and what is left.', answer: roomFactsSchema },
+  {
+    method: 'get',
+    path: '/room/{kind}',
+    says: 'The largest things of a kind.',
+    query: { away: 'Those that are out of the way.' },
+    answer: roomListSchema,
+    refusals: [404],
+  },
+  {
+    method: 'get',
+    path: '/room/{kind}/{id}',
+    says: 'What uses a thing.',
+    answer: thingUsesSchema,
+    refusals: [404],
+  },
+  {
+    method: 'put',
+    path: '/room/{kind}/{id}',
+    says: 'Sets a thing aside, deletes it for 30 days, or brings it back.',
+    body: putAwaySchema,
+    answer: nothing,
+    refusals: [404],
+  },
+  {
+    method: 'delete',
+    path: '/room/{kind}/{id}',
+    says: 'Deletes a thing for good that nothing uses.',
+    answer: nothing,
+    refusals: [404, 409],
+  },
+  {
+    method: 'post',
+    path: '/backups',
+    says: 'Makes a backup.',
+    answer: yup.object({ name: text() }),
+    status: 201,
+    refusals: [409, 507],
+  },
+  {
+    method: 'get',
+    path: '/backups/{name}',
+    says: 'The file of a backup.',
+    answer: 'application/x-tar',
+    refusals: [404, 416],
+  },
+  { method: 'delete', path: '/backups/{name}', says: 'Removes a backup.', answer: nothing, refusals: [404] },
+  {
+    method: 'post',
+    path: '/backups/{name}/restore',
+    says: 'Puts everything back as a backup has it; gives the name of a backup of what was there before.',
+    answer: yup.object({ before: text() }),
+    refusals: [404, 409, 507],
+  },
+  { method: 'get', path: '/openapi', says: 'This description.', answer: yup.object() },
+];
