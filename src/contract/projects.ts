@@ -9,6 +9,10 @@ import { editionRecordSchema } from './templates';
 
 type Saved<T> = T & { readonly revision: number };
 
+/** Words that a title showed although nobody typed them: a sample that earlier versions sent to air. */
+const emptiedWordsSchema = yup.object({ titleId: text(), fieldId: text(), label: text(), words: text() });
+export type EmptiedWords = TypeOf<typeof emptiedWordsSchema>;
+
 const record = {
   id: text(),
   settings: documentOf<ProjectSettings>(settingsSchema),
@@ -24,6 +28,8 @@ const record = {
   plan: documentOf<Plan>(planSchema),
   /** 0 while nobody has changed it. */
   planRevision: whole(),
+  /** What became empty when sample words stopped going to air, until somebody has seen it. */
+  emptied: yup.array().of(emptiedWordsSchema.required()).required(),
 };
 /** A project in a list. */
 export const projectSummarySchema = yup.object({

@@ -4,6 +4,7 @@ import { PGlite } from '@electric-sql/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { noteEmptiedWords } from './bringOver';
 import { lockFolder } from './folderLock';
 import * as schema from './schema';
 import { completeListed } from './templates';
@@ -27,6 +28,7 @@ export async function openDatabase(dataFolder: string): Promise<OpenDatabase> {
     if (!existsSync(path)) await createDatabase(path);
     const { client, db } = await openTables(path);
     await completeListed(db);
+    await noteEmptiedWords(db);
     return {
       db,
       close: async () => {

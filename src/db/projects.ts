@@ -58,7 +58,13 @@ export async function findProject(db: Db, id: string): Promise<ProjectRecord | u
     titles: titleRows.map(({ projectId: _, ...title }) => title),
     plan: row.plan ?? newPlan(row.format),
     planRevision: row.planRevision,
+    emptied: row.emptied ?? [],
   };
+}
+
+/** Forgets what became empty: somebody has seen it. */
+export async function forgetEmptied(db: Db, id: string): Promise<void> {
+  await db.update(projects).set({ emptied: null }).where(eq(projects.id, id));
 }
 
 /** Adds a project with its clips, and its plan where it has one. */

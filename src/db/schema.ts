@@ -12,6 +12,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { FileFacts, JobProgress, JobStatus } from '@/contract/jobs';
+import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
 import type { Plan } from '@/core/model/plan';
@@ -79,6 +80,8 @@ export const projects = pgTable('projects', {
   /** null for the plan of a project that nobody has changed. */
   plan: jsonb().$type<Plan>(),
   planRevision: integer('plan_revision').notNull().default(0),
+  /** Words that its titles showed although nobody typed them, until somebody has seen the list; null for none. */
+  emptied: jsonb().$type<readonly EmptiedWords[]>(),
   createdAt: now(),
   away: away(),
   awayAt: awayAt(),

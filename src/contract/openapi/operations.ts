@@ -136,6 +136,13 @@ export const OPERATIONS: readonly Operation[] = [
     answer: revisions,
     refusals: [404, 409, 410],
   },
+  {
+    method: 'delete',
+    path: '/projects/{id}/emptied',
+    says: 'Forgets which sample words became empty: somebody has seen the list.',
+    answer: nothing,
+    refusals: [404],
+  },
   { method: 'get', path: '/house', says: 'The house style.', answer: houseRecordSchema },
   {
     method: 'put',

@@ -10,7 +10,7 @@ import { RATES } from '../time/rates';
 import { designValue, writeDate } from '../resolve/fieldValue';
 import { resolve } from '../resolve/resolve';
 import { withOwnAreas } from '../resolve/settings';
-import { withAutomaticValues } from '../resolve/automatic';
+import { airValues } from '../resolve/automatic';
 import { addVariants, driveBy, fieldOf, toggleField } from './editFields';
 import { nudgeIn, setPropertyIn } from './editInFormat';
 import { clearOverride, overrideFor, setOverride } from './editOverrides';
@@ -127,20 +127,38 @@ describe('automatic fields', () => {
   const context = { projectName: 'Regatta', clock: clockOf(RATES.get('25')), clips, number: 7 };
 
   test('are filled from the clip that the title starts over, until somebody types', () => {
-    expect(withAutomaticValues(slateCorner, title(120), context)).toEqual({
+    expect(airValues(slateCorner, title(120), context)).toEqual({
       place: 'Upper Weir',
       date: '2026-05-09',
     });
-    expect(withAutomaticValues(slateCorner, title(120, { place: 'The weir' }), context)).toMatchObject({
+    expect(airValues(slateCorner, title(120, { place: 'The weir' }), context)).toMatchObject({
       place: 'The weir',
     });
-    expect(withAutomaticValues(slateCorner, title(120, { date: '' }), context)).toMatchObject({ date: '' });
+    expect(airValues(slateCorner, title(120, { date: '' }), context)).toMatchObject({ date: '' });
   });
 
-  test('keep the words of the design where no clip says anything', () => {
-    const values = withAutomaticValues(slateCorner, title(10), context);
-    expect(values).toEqual({});
-    expect(reads(withValues(slateCorner, values), 'place')).toBe('Osier Reach');
+  test('are empty where no clip says anything: the design’s words are a sample, never sent to air', () => {
+    const values = airValues(slateCorner, title(10), context);
+    expect(values).toEqual({ place: '', date: '' });
+    expect(reads(withValues(slateCorner, values), 'place')).toBe('');
+  });
+
+  test('and any other go to air with their default words where they have some, and nobody typed', () => {
+    const fields = slateCorner.fields.map((field) =>
+      field.id === 'place' ? { ...field, automatic: null, defaultWords: 'Osier' } : field,
+    );
+    const template = { ...slateCorner, fields };
+    expect(airValues(template, title(120), context)).toMatchObject({ place: 'Osier' });
+    expect(airValues(template, title(120, { place: '' }), context)).toMatchObject({ place: '' });
+    expect(airValues(template, title(120, { place: 'The weir' }), context)).toMatchObject({
+      place: 'The weir',
+    });
+  });
+
+  test('what is no words keeps what the design says', () => {
+    const colour = tidelineStrap.fields.filter(({ kind }) => kind === 'colour');
+    expect(colour.length).toBeGreaterThan(0);
+    expect(airValues({ ...tidelineStrap, fields: colour }, title(10), context)).toEqual({});
   });
 
   test.each([
@@ -150,7 +168,7 @@ describe('automatic fields', () => {
   ] as const)('from the %s say %j', (automatic, says) => {
     const [field] = slateCorner.fields;
     const template = { ...slateCorner, fields: [{ ...field, automatic }] };
-    expect(withAutomaticValues(template, title(120), context)).toEqual({ place: says });
+    expect(airValues(template, title(120), context)).toEqual({ place: says });
   });
 });
 

@@ -30,6 +30,8 @@ export interface CheckRules {
   readonly nearCutFrames: number;
   /** Text squeezed below this share of its width is hard to read. */
   readonly squeezeShare: number;
+  /** Words that stand in for others in this House, beside the usual ones; left out for none. */
+  readonly standIns?: readonly string[];
   /** Checks that are not made, by id. */
   readonly off: readonly string[];
 }
@@ -75,5 +77,6 @@ export const checksSchema = exactly({
   overCutFrames: number(0, 250),
   nearCutFrames: number(0, 250),
   squeezeShare: number(0.1, 1),
+  standIns: yup.array().of(yup.string().required().max(80)).max(200),
   off: listOf(yup.string().required().max(40), 40),
 });

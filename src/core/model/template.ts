@@ -421,7 +421,10 @@ export interface FieldLimits {
   readonly pattern?: string;
 }
 
-/** What an editor may change, named in the editor's words. The default is what the design says. */
+/**
+ * What an editor may change, named in the editor's words. The words that the design has for it are a sample: seen on the
+ * bench and in previews, never sent to air.
+ */
 export interface Field {
   readonly id: string;
   readonly label: string;
@@ -434,6 +437,8 @@ export interface Field {
   readonly automatic: AutomaticSource | null;
   readonly targets: readonly FieldTarget[];
   readonly limits: FieldLimits;
+  /** Words that go to air when nobody types any; left out where the field is empty then. */
+  readonly defaultWords?: string;
   /** The language of its words (BCP 47); left out for that of the delivery, the project or the House. */
   readonly language?: string;
 }

@@ -56,6 +56,7 @@ const limits = yup
   .noUnknown()
   .required();
 
+const LONGEST_WORDS = 10_000;
 const field = exactly({
   id,
   label: yup.string().required().min(1).max(60),
@@ -70,6 +71,7 @@ const field = exactly({
     .oneOf([...AUTOMATIC_SOURCES, null]),
   targets: listOf(exactly({ layerId: id, path: id }), 50),
   limits,
+  defaultWords: yup.string().max(LONGEST_WORDS),
   language: languageTag,
 });
 

@@ -1,4 +1,4 @@
-import { designValue } from '../resolve/fieldValue';
+import { airValue } from '../resolve/fieldValue';
 import { countGraphemes } from '../text/graphemes';
 import type { Delivery } from '../model/plan';
 import type { Title } from '../model/project';
@@ -82,7 +82,7 @@ export function cellText(title: Title, column: Column, context: CellContext): st
     case 'field': {
       const field = fieldOf(template, column);
       if (field === undefined || template === undefined) return '';
-      return fieldText(field, context.shownValues(title)[field.id] ?? designValue(template, field));
+      return fieldText(field, context.shownValues(title)[field.id] ?? airValue(template, field));
     }
   }
 }

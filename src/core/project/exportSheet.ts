@@ -1,4 +1,4 @@
-import { designValue } from '../resolve/fieldValue';
+import { airValue } from '../resolve/fieldValue';
 import type { Title } from '../model/project';
 import type { Template } from '../model/template';
 import type { Clock } from '../time/clock';
@@ -40,7 +40,7 @@ export function cueSheetRows(
 function cellFor(title: Title, template: Template | undefined, label: string): string {
   const field = fieldsOf(template).find((one) => plainName(one.label) === plainName(label));
   if (field === undefined || template === undefined) return '';
-  return fieldText(field, title.values[field.id] ?? designValue(template, field));
+  return fieldText(field, title.values[field.id] ?? airValue(template, field));
 }
 
 function fieldsOf(template: Template | undefined): Template['fields'] {

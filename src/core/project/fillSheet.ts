@@ -2,7 +2,7 @@ import type { Sheet } from '../formats/csv/csv';
 import type { KeptWords, Title } from '../model/project';
 import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, newTitle } from '../model/project';
 import type { Field, FieldValue, Template } from '../model/template';
-import { designValue } from '../resolve/fieldValue';
+import { airValue } from '../resolve/fieldValue';
 import { InputError } from '../kit/inputError';
 import { designFrames } from '../titleTime/stretch';
 import { SHORTEST_FRAMES } from '../time/rates';
@@ -135,14 +135,14 @@ function fillRow(
   const used = attempt(() => templateFor(cellOf('template'), before, context));
   if (used === null) return null;
   const span = attempt(() => spanFor(cellOf, before, used.document, context));
-  const words = attempt(() => wordsFor(cells, roles, used.document));
+  const same = before?.editionId === used.editionId ? before : undefined;
+  const words = attempt(() => wordsFor(cells, roles, used.document, same));
   const lane = attempt(() => laneFor(cellOf('lane'), before));
   if (span === null || words === null || lane === null) return null;
   const kept = before === undefined ? words.kept : keptWords(before, words.kept, roles);
   const changed = { ...span, lane, values: { ...before?.values, ...words.values }, kept };
-  const cleared = withoutDesignValues(changed.values, words.asDesigned);
-  if (before !== undefined) return { ...before, ...changed, editionId: used.editionId, values: cleared };
-  return newTitle({ id: context.newId(), editionId: used.editionId, ...changed, values: cleared });
+  if (before !== undefined) return { ...before, ...changed, editionId: used.editionId };
+  return newTitle({ id: context.newId(), editionId: used.editionId, ...changed });
 }
 
 function templateFor(name: string, before: Title | undefined, context: FillContext): SheetTemplate {
@@ -194,14 +194,17 @@ function laneFor(typed: string, before: Title | undefined): number {
 interface RowWords {
   readonly values: Record<string, FieldValue>;
   readonly kept: readonly KeptWords[];
-  /** Fields whose cell says what the design says: they follow the design. */
-  readonly asDesigned: ReadonlySet<string>;
 }
 
-function wordsFor(cells: readonly string[], roles: readonly Role[], template: Template): RowWords {
+/** The words of a row; a cell that says what its field says already leaves it as it is. */
+function wordsFor(
+  cells: readonly string[],
+  roles: readonly Role[],
+  template: Template,
+  before: Title | undefined,
+): RowWords {
   const values: Record<string, FieldValue> = {};
   const kept: KeptWords[] = [];
-  const asDesigned = new Set<string>();
   roles.forEach((role, i) => {
     const cell = cells[i] ?? '';
     if (role.kind === 'kept' && cell !== '') kept.push(keptCell(role.label, cell));
@@ -212,12 +215,12 @@ function wordsFor(cells: readonly string[], roles: readonly Role[], template: Te
       return;
     }
     if (cell === '' && !['text', 'rows', 'date'].includes(field.kind)) return;
-    if (cell === fieldText(field, designValue(template, field))) asDesigned.add(field.id);
-    else values[field.id] = parseField(field, cell);
+    const now = fieldText(field, before?.values[field.id] ?? airValue(template, field));
+    if (cell !== now || (before === undefined && cell === '')) values[field.id] = parseField(field, cell);
   });
   if (kept.length > MOST_KEPT)
     throw InputError.of('Row', `at most ${MOST_KEPT} cells without a field`, `${kept.length}`);
-  return { values, kept, asDesigned };
+  return { values, kept };
 }
 
 /** A cell that its title has no field for. Throws InputError for more than a title keeps. */
@@ -244,8 +247,4 @@ function fieldNamed(template: Template, label: string): Field | undefined {
     template.fields.find((field) => plainName(field.label) === plainName(label)) ??
     template.fields.find((field) => field.kind === 'text' && sameMeaning(field.label, label))
   );
-}
-
-function withoutDesignValues(values: Title['values'], asDesigned: ReadonlySet<string>): Title['values'] {
-  return Object.fromEntries(Object.entries(values).filter(([id]) => !asDesigned.has(id)));
 }

@@ -47,15 +47,18 @@ describe('finding words', () => {
     expect(found(TITLES, search(''))).toEqual([]);
   });
 
-  test('the design’s words too, where nothing was typed', () => {
-    const [hit] = findWords(
-      [title('d', {}, { editionId: 'corner' })],
-      search('low water', 'high water'),
-      templateOf,
-    );
+  test('not the sample words of the design, which nobody sees on air; those that go to air by default', () => {
+    const bare = [title('d', {}, { editionId: 'corner' })];
+    expect(findWords(bare, search('low water', 'high water'), templateOf)).toEqual([]);
+    const withDefaults = (id: string): Template | undefined => {
+      const template = templateOf(id);
+      const fields = template?.fields.map((field) => ({ ...field, defaultWords: 'low water soon' }));
+      return template && { ...template, fields: fields ?? [] };
+    };
+    const [, hit] = findWords(bare, search('low water', 'high water'), withDefaults);
     expect(hit.field.label).toBe('Date or tide');
-    const [after] = replaceWords([title('d', {}, { editionId: 'corner' })], [hit]);
-    expect(Object.values(after.values)).toEqual([expect.stringContaining('high water')]);
+    const [after] = replaceWords(bare, [hit]);
+    expect(Object.values(after.values)).toEqual(['high water soon']);
   });
 
   test('what one delivery says otherwise is found and replaced there alone', () => {

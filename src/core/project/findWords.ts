@@ -1,4 +1,4 @@
-import { designValue } from '../resolve/fieldValue';
+import { airValue } from '../resolve/fieldValue';
 import type { Title } from '../model/project';
 import type { Field, Template } from '../model/template';
 import { InputError } from '../kit/inputError';
@@ -67,11 +67,11 @@ export function replaceWords(titles: readonly Title[], hits: readonly WordHit[])
   );
 }
 
-/** What a title says in a field: what was typed, else the design's words, unless it fills itself. */
+/** What a title says in a field: what was typed, else what goes to air by default, unless it fills itself. */
 function saidIn(title: Title, template: Template | undefined, field: Field): unknown {
   const typed = title.values[field.id];
   if (typed !== undefined || template === undefined || field.automatic !== null) return typed;
-  return designValue(template, field);
+  return airValue(template, field);
 }
 
 function problemOf(field: Field, after: string): string {

@@ -15,7 +15,7 @@ import type { Speller } from './speller';
 export interface FieldWords {
   readonly field: Field;
   readonly text: string;
-  /** Whether somebody typed them, or they are still the design's. */
+  /** Whether somebody typed them, or they go to air of their own accord. */
   readonly typed: boolean;
 }
 

@@ -5,6 +5,7 @@ import { sameValue } from '../kit/sameValue';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import type { PictureSizes } from '../layers/layerKind';
+import { isWords } from '../resolve/fieldValue';
 import { FORMATS } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
 import { safeArea } from '../frame/safeAreas';
@@ -254,9 +255,10 @@ export class Proofer {
   private runLayout(check: CheckOf<'layout'>, context: LayoutContext): Promise<readonly Found[]> {
     if (check.wordless !== true) return Promise.resolve(check.run(context));
     const { title, template, timing, delivery, clips, rate } = context;
-    const values = template.fields
-      .filter(({ kind }) => kind !== 'text' && kind !== 'rows' && kind !== 'date')
-      .map(({ id }) => title.values[id]);
+    // Which words do not matter, but whether there are any: one without has nothing to be looked at.
+    const values = template.fields.map((field) =>
+      isWords(field) ? String(context.values[field.id] ?? '').trim() === '' : title.values[field.id],
+    );
     const lengths = [timing.inFrames, timing.outFrames, title.fadeInFrames, title.fadeOutFrames];
     const key = JSON.stringify([
       check.id,

@@ -1,7 +1,7 @@
 import { FORMATS } from '../frame/formats';
-import { designValue } from '../resolve/fieldValue';
+import { airValue } from '../resolve/fieldValue';
 import { resolve } from '../resolve/resolve';
-import { withAutomaticValues } from '../resolve/automatic';
+import { airValues } from '../resolve/automatic';
 import type { House } from '../model/house';
 import type { Plan } from '../model/plan';
 import type { Clip, Title } from '../model/project';
@@ -49,7 +49,7 @@ export function titleContext(
   const template = edition.document;
   const { rate, clips, projectName, house } = around;
   const clock = clockOf(rate, around.plan.clock);
-  const values = withAutomaticValues(template, title, { projectName, clock, clips, number });
+  const values = airValues(template, title, { projectName, clock, clips, number });
   const newest = around.newest.get(edition.templateId);
   return {
     title,
@@ -81,7 +81,7 @@ function fieldWords(template: Template, typed: FieldValues, shown: FieldValues):
     .filter((field) => field.kind === 'text' || field.kind === 'rows')
     .map((field) => ({
       field,
-      text: String(shown[field.id] ?? designValue(template, field)),
+      text: String(shown[field.id] ?? airValue(template, field)),
       typed: typed[field.id] !== undefined,
     }));
 }

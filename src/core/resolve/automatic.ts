@@ -1,8 +1,9 @@
+import { airValue, isWords } from './fieldValue';
 import { assertNever } from '../kit/assertNever';
 import type { Clock } from '../time/clock';
 import { frameToTimecode } from '../time/clock';
 import type { Clip, Title } from '../model/project';
-import type { AutomaticSource, FieldValues, Template } from '../model/template';
+import type { AutomaticSource, FieldValue, FieldValues, Template } from '../model/template';
 
 /** What automatic fields are filled from. */
 export interface AutomaticContext {
@@ -13,24 +14,18 @@ export interface AutomaticContext {
   readonly number: number;
 }
 
-/** The values of a title with its automatic fields filled, those that an editor typed left as they are. */
-export function withAutomaticValues(
-  template: Template,
-  title: Title,
-  context: AutomaticContext,
-): FieldValues {
-  const automatic = automaticValues(template, title, context);
-  return Object.keys(automatic).length === 0 ? title.values : { ...automatic, ...title.values };
-}
-
-/** What automatic fields say for a title; a source that says nothing leaves the design's words. */
-function automaticValues(template: Template, title: Title, context: AutomaticContext): FieldValues {
-  const entries = template.fields.flatMap((field): [string, string][] => {
-    if (field.automatic === null) return [];
-    const value = sourceValue(field.automatic, title, context);
-    return value === '' ? [] : [[field.id, value]];
+/**
+ * The values that a title goes to air with: what was typed; where nothing was, what fills itself, else the words that go
+ * to air by default, else none. The design's sample words are never among them.
+ */
+export function airValues(template: Template, title: Title, context: AutomaticContext): FieldValues {
+  const words = template.fields.flatMap((field): [string, FieldValue][] => {
+    if (title.values[field.id] !== undefined) return [];
+    const filled = field.automatic === null ? '' : sourceValue(field.automatic, title, context);
+    if (filled !== '') return [[field.id, filled]];
+    return isWords(field) ? [[field.id, airValue(template, field)]] : [];
   });
-  return Object.fromEntries(entries);
+  return words.length === 0 ? title.values : { ...Object.fromEntries(words), ...title.values };
 }
 
 function sourceValue(source: AutomaticSource, title: Title, context: AutomaticContext): string {

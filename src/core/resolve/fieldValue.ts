@@ -14,6 +14,16 @@ export function designValue(template: Template, field: Field): FieldValue {
   return field.limits.choices?.[0]?.value ?? '';
 }
 
+/** Whether a field is for words, which the design has only a sample of; any other says what the design says. */
+export function isWords({ kind }: Field): boolean {
+  return kind === 'text' || kind === 'rows' || kind === 'date';
+}
+
+/** What goes to air in a field when nobody types: the design's, but of words only those that are meant to. */
+export function airValue(template: Template, field: Field): FieldValue {
+  return isWords(field) ? (field.defaultWords ?? '') : designValue(template, field);
+}
+
 const LETTER_CLASSES = {
   any: /[^]/u,
   letters: /[\p{L}\p{M}\p{Zs}\n'’.,\-–]/u,

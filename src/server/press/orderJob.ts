@@ -2,8 +2,8 @@ import type { JobOrder } from '@/contract/jobs';
 import { jobOrderSchema } from '@/contract/jobs';
 import type { EditionRecord } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
-import { withAutomaticValues } from '@/core/resolve/automatic';
-import { designValue } from '@/core/resolve/fieldValue';
+import { airValues } from '@/core/resolve/automatic';
+import { airValue } from '@/core/resolve/fieldValue';
 import type { Delivery, Plan } from '@/core/model/plan';
 import { MASTER_ID } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
@@ -57,7 +57,7 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     const values =
       edition === undefined
         ? title.values
-        : withAutomaticValues(edition.document, title, {
+        : airValues(edition.document, title, {
             projectName: project.settings.name,
             clock: clockOf(RATES.get(project.settings.rate), project.plan.clock),
             clips: project.clips,
@@ -89,7 +89,7 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
     throw InputError.of(`Title ${number}`, 'an edition that exists', title.editionId);
   const { document } = edition;
   const first = document.fields.find((field) => field.kind === 'text');
-  const words = first === undefined ? '' : String(title.values[first.id] ?? designValue(document, first));
+  const words = first === undefined ? '' : String(title.values[first.id] ?? airValue(document, first));
   return {
     titleId: title.id,
     fileStem: `${String(number).padStart(3, '0')}-${fileSlug(words) || fileSlug(document.name) || 'title'}`,

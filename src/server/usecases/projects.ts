@@ -11,7 +11,14 @@ import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/mod
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
 import { RATES, secondsToNearestFrames } from '@/core/time/rates';
-import { changeProject, findProject, insertProject, isProject, listProjects } from '@/db/projects';
+import {
+  changeProject,
+  findProject,
+  forgetEmptied,
+  insertProject,
+  isProject,
+  listProjects,
+} from '@/db/projects';
 import { editionIdsFor, knownEditions, readEditions } from '@/db/templates';
 import { NotFoundError, readId, readRevision } from '../respond';
 import { workshop } from '../workshop';
@@ -83,6 +90,14 @@ export async function putChanges(
   const by = typeof body.by === 'string' ? body.by.slice(0, 40) : '';
   news.tell({ kind: 'project', projectId, by });
   return revisions;
+}
+
+/** Forgets which sample words became empty: somebody has seen the list. Throws NotFoundError. */
+export async function seeEmptied(projectId: string): Promise<void> {
+  const { db } = await workshop();
+  if (!(await isProject(db, readId(projectId, 'project'))))
+    throw new NotFoundError(`There is no project "${projectId}".`);
+  await forgetEmptied(db, projectId);
 }
 
 function parseChanges(body: Record<string, unknown>): ProjectChanges {

@@ -31,6 +31,7 @@ import { SheetTools } from './sheet/SheetTools';
 import { NO_FILTER } from './sheet/useSheetRows';
 import { ShelfDrawer } from './ShelfDrawer';
 import { Strip } from './strip/Strip';
+import { EmptiedBar } from './EmptiedBar';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskSaving } from './useDeskSaving';
 import { usePlaceTitle } from './usePlaceTitle';
@@ -49,7 +50,7 @@ export function DeskScreen({ project, placeEditionId }: Props) {
   return (
     <DeskProvider value={view}>
       <ProofProvider value={proof}>
-        <DeskLayout saving={saving} placeEditionId={placeEditionId} />
+        <DeskLayout saving={saving} placeEditionId={placeEditionId} emptied={project.emptied} />
       </ProofProvider>
     </DeskProvider>
   );
@@ -95,13 +96,14 @@ export function useDeskView(project: DeskProject): {
 interface LayoutProps {
   readonly saving: ReturnType<typeof useDeskSaving>;
   readonly placeEditionId: string | null;
+  readonly emptied: DeskProject['emptied'];
 }
 
 const Sheet = memo(CueSheet);
 const Card = memo(TitleCard);
 const Findings = memo(ProofPanel);
 
-function DeskLayout({ saving, placeEditionId }: LayoutProps) {
+function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const { settings, store } = useDesk();
   const titles = useTitles();
   const fonts = useFonts();
@@ -139,6 +141,7 @@ function DeskLayout({ saving, placeEditionId }: LayoutProps) {
       />
       <SaveTrouble state={saving.state} />
       <ConflictBar />
+      <EmptiedBar emptied={emptied} />
       <main className="flex min-h-0 flex-1 flex-col">
         <div className="flex min-h-0 flex-1">
           <section aria-label="Cue sheet" className="flex min-w-0 flex-1 flex-col border-r border-line">

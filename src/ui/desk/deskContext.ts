@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import type { EditionRecord } from '@/contract/templates';
 import type { AutomaticContext } from '@/core/resolve/automatic';
-import { withAutomaticValues } from '@/core/resolve/automatic';
+import { airValues } from '@/core/resolve/automatic';
 import type { Delivery, Plan } from '@/core/model/plan';
 import type { Clip, ProjectSettings, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
@@ -141,7 +141,7 @@ function createShownValues(
     const found = known.get(title);
     if (found !== undefined || document === undefined) return found ?? title.values;
     const number = numbers.get(title.id) ?? 1;
-    const values = withAutomaticValues(document, title, { ...context, number });
+    const values = airValues(document, title, { ...context, number });
     known.set(title, values);
     return values;
   };

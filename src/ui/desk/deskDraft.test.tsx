@@ -30,7 +30,17 @@ class Server {
   project(): DeskProject {
     const titles = [...this.titles.values()].map(({ value, revision }) => ({ ...value, revision }));
     const settings = { name: 'P', production: '', format: 'wide-1080', rate: '25' };
-    return { id: 'p', settings, titles, clips: [], plan, planRevision: 1, editions: [], otherEditions: [] };
+    return {
+      id: 'p',
+      settings,
+      titles,
+      clips: [],
+      plan,
+      planRevision: 1,
+      emptied: [],
+      editions: [],
+      otherEditions: [],
+    };
   }
 
   answer = async (_: string | URL | Request, request: RequestInit = {}): Promise<Response> => {

@@ -1,11 +1,15 @@
 'use client';
+import { useState } from 'react';
 import type { CheckRules } from '@/core/model/rules';
 import { CHECKS } from '@/core/proof/checks';
 import { SwitchBox } from '../shared/SwitchBox';
 import { FigureRow } from './FigureRow';
 import type { SectionProps } from './HouseScreen';
 
-type Figure = Exclude<keyof CheckRules, 'off'>;
+const LONGEST_STAND_IN = 80;
+const MOST_STAND_INS = 200;
+
+type Figure = Exclude<keyof CheckRules, 'off' | 'standIns'>;
 
 interface FigureSpec {
   readonly key: Figure;
@@ -121,6 +125,12 @@ export function ChecksSection({ house, onChange }: SectionProps) {
           onChange={(value) => set({ [key]: value / times })}
         />
       ))}
+      <h3 className="caps pt-4 pb-1">Words that stand in for others</h3>
+      <p className="pb-1.5 text-soft">
+        One on a line. The usual ones (TBC, xx, “name surname”, lorem ipsum, in the languages of the scripts
+        that ship) are always found.
+      </p>
+      <StandIns words={checks.standIns ?? []} onChange={(standIns) => set({ standIns })} />
       <h3 className="caps pt-4 pb-1">Which checks are made</h3>
       <ul className="divide-y divide-line">
         {CHECKS.list.map(({ id, label, about }) => (
@@ -138,5 +148,32 @@ export function ChecksSection({ house, onChange }: SectionProps) {
         ))}
       </ul>
     </>
+  );
+}
+
+interface StandInsProps {
+  readonly words: readonly string[];
+  readonly onChange: (words: readonly string[]) => void;
+}
+
+/** The House's own stand-ins; what is typed counts line by line once the box is left. */
+function StandIns({ words, onChange }: StandInsProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const take = (): void => {
+    if (typed === null) return;
+    const lines = typed.split('\n').map((line) => line.trim().slice(0, LONGEST_STAND_IN));
+    onChange([...new Set(lines.filter((line) => line !== ''))].slice(0, MOST_STAND_INS));
+    setTyped(null);
+  };
+  return (
+    <textarea
+      aria-label="Words that stand in for others"
+      rows={3}
+      dir="auto"
+      value={typed ?? words.join('\n')}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={take}
+      className="w-full rounded-lg border border-line-strong bg-field px-2.5 py-1 field-sizing-content"
+    />
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import type { ChangeEvent } from 'react';
 import { countGraphemes, cutGraphemes } from '@/core/text/graphemes';
-import { DEFAULT_DATE_PATTERN, designValue, writeDate } from '@/core/resolve/fieldValue';
+import { airValue, DEFAULT_DATE_PATTERN, designValue, isWords, writeDate } from '@/core/resolve/fieldValue';
 import type { Field, FieldValue, FieldValues, Template } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { assertNever } from '@/core/kit/assertNever';
@@ -18,10 +18,12 @@ interface Props {
   readonly template: Template;
   readonly values: FieldValues;
   readonly onChange: (fieldId: string, value: FieldValue) => void;
+  /** Whether what nobody typed is shown as the design has it, where a template is designed, or only as a hint. */
+  readonly showsSamples?: boolean;
 }
 
 /** The card: the form that an editor fills for one title. */
-export function CardForm({ template, values, onChange }: Props) {
+export function CardForm({ template, values, onChange, showsSamples = false }: Props) {
   if (template.fields.length === 0)
     return <p className="text-soft">Nothing on this template is open to editors.</p>;
   return (
@@ -39,7 +41,10 @@ export function CardForm({ template, values, onChange }: Props) {
             <FieldControl
               template={template}
               field={field}
-              value={values[field.id] ?? designValue(template, field)}
+              value={
+                values[field.id] ?? (showsSamples ? designValue(template, field) : airValue(template, field))
+              }
+              sample={isWords(field) ? String(designValue(template, field)) : ''}
               onChange={(value) => onChange(field.id, value)}
             />
             {field.help !== '' && <p className="mt-0.5 text-[12px] text-soft">{field.help}</p>}
@@ -54,14 +59,16 @@ interface ControlProps {
   readonly template: Template;
   readonly field: Field;
   readonly value: FieldValue;
+  /** What the design shows in its place: a hint, never more. */
+  readonly sample: string;
   readonly onChange: (value: FieldValue) => void;
 }
 
-function FieldControl({ template, field, value, onChange }: ControlProps) {
+function FieldControl({ template, field, value, sample, onChange }: ControlProps) {
   const { label, limits } = field;
   switch (field.kind) {
     case 'text':
-      return <TextField field={field} value={String(value)} onChange={onChange} />;
+      return <TextField field={field} value={String(value)} sample={sample} onChange={onChange} />;
     case 'colour':
       return <ColourBox label={label} value={String(value)} swatches={limits.choices} onChange={onChange} />;
     case 'number': {
@@ -94,7 +101,7 @@ function FieldControl({ template, field, value, onChange }: ControlProps) {
     case 'picture':
       return <PictureBox label={label} value={String(value)} onChange={onChange} />;
     case 'date':
-      return <DateField field={field} value={String(value)} onChange={onChange} />;
+      return <DateField field={field} value={String(value)} sample={sample} onChange={onChange} />;
     default:
       return assertNever(field.kind, 'field kind');
   }
@@ -106,8 +113,8 @@ function controlOf(template: Template, field: Field) {
   return layer === undefined ? undefined : findProperty(layer, target.path)?.control;
 }
 
-/** A date, with a time where the pattern writes one; what is no date yet is shown as the design has it. */
-function DateField({ field, value, onChange }: TextProps) {
+/** A date, with a time where the pattern writes one. */
+function DateField({ field, value, sample, onChange }: TextProps) {
   const pattern = field.limits.pattern ?? DEFAULT_DATE_PATTERN;
   const withTime = /[Hhms]/.test(pattern);
   const isDate = /^\d{4}-\d{2}-\d{2}/.test(value);
@@ -120,7 +127,11 @@ function DateField({ field, value, onChange }: TextProps) {
         onChange={(event) => onChange(event.target.value)}
         className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2.5"
       />
-      <span className="mt-0.5 block text-[12px] text-soft">Reads “{writeDate(value, pattern)}”</span>
+      <span className="mt-0.5 block text-[12px] text-soft">
+        {value === ''
+          ? `Empty; such as “${writeDate(sample, pattern)}”`
+          : `Reads “${writeDate(value, pattern)}”`}
+      </span>
     </>
   );
 }
@@ -128,10 +139,11 @@ function DateField({ field, value, onChange }: TextProps) {
 interface TextProps {
   readonly field: Field;
   readonly value: string;
+  readonly sample: string;
   readonly onChange: (value: string) => void;
 }
 
-function TextField({ field, value, onChange }: TextProps) {
+function TextField({ field, value, sample, onChange }: TextProps) {
   const length = countGraphemes(value);
   const most = field.limits.maxLength;
   const empty = field.required && value.trim() === '';
@@ -139,6 +151,7 @@ function TextField({ field, value, onChange }: TextProps) {
     'aria-label': field.label,
     'aria-invalid': empty,
     dir: 'auto',
+    placeholder: sample.split('\n')[0],
     value,
     onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
       onChange(most === undefined ? event.target.value : cutGraphemes(event.target.value, most)),

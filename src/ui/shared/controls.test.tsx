@@ -43,9 +43,19 @@ test('what is no number stays as typed, says so, changes nothing, and Escape tak
   expect(box).toHaveValue('84');
 });
 
-test('the card shows the design’s words until an editor types, counts them, and stops at the limit', async () => {
+test('the card hints at the design’s words, which are those of a field only while it is designed', async () => {
+  const { rerender } = render(<CardForm template={tidelineStrap} values={{}} onChange={() => undefined} />);
+  expect(screen.getByLabelText('Name')).toHaveValue('');
+  expect(screen.getByLabelText('Name')).toHaveAttribute('placeholder', 'Ilse Marrow');
+  rerender(<CardForm template={tidelineStrap} values={{}} onChange={() => undefined} showsSamples />);
+  expect(screen.getByLabelText('Name')).toHaveValue('Ilse Marrow');
+});
+
+test('the card counts letters, and stops at the limit', async () => {
   const onChange = jest.fn();
-  render(<CardForm template={tidelineStrap} values={{ role: '' }} onChange={onChange} />);
+  render(
+    <CardForm template={tidelineStrap} values={{ name: 'Ilse Marrow', role: '' }} onChange={onChange} />,
+  );
   expect(screen.getByLabelText('Name')).toHaveValue('Ilse Marrow');
   expect(screen.getByText('11/40')).toBeInTheDocument();
   await userEvent.type(screen.getByLabelText('Role'), 'x');

@@ -156,9 +156,10 @@ describe('words and times', () => {
     expect(of(await prove({ titles: [mended], deliveries }), 'spelling')).toEqual([]);
   });
 
-  test('a needed field that is empty, and one that still says what the template says', async () => {
+  test('a needed field that is empty, whether nobody typed or somebody typed nothing, and stand-ins', async () => {
     expect(await messages({ titles: [title({ name: ' ', role: 'Lockkeeper' })] })).toContain('Name is empty');
-    expect(await messages({ titles: [title({})] })).toContain('still says “Ilse Marrow”');
+    expect(await messages({ titles: [title({})] })).toEqual(['Name is empty']);
+    expect(await messages({ titles: [title({ name: 'T.B.C.' })] })).toContain('Name still says “T.B.C.”');
     expect(await messages({ titles: [title({ name: 'Ode' })] })).toEqual([]);
   });
 

@@ -53,7 +53,7 @@ export function CardPanel({ valuesOf, onTry }: Props) {
         + A choice that sets several things
       </button>
       <p className="caps mt-3 border-t border-line pt-3 pb-2">Try the card</p>
-      <CardForm template={template} values={valuesOf(template)} onChange={onTry} />
+      <CardForm template={template} values={valuesOf(template)} onChange={onTry} showsSamples />
       <p className="mt-2 text-[12px] text-soft">
         What you type here is only tried. The design keeps its own words.
       </p>

@@ -2,9 +2,10 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { AdjustmentsHorizontalIcon, ArrowsUpDownIcon, XMarkIcon } from '@heroicons/react/24/outline';
+import type { ChangeEvent } from 'react';
 import { useState } from 'react';
 import { driveBy, updateField } from '@/core/edit/editFields';
-import { DEFAULT_DATE_PATTERN } from '@/core/resolve/fieldValue';
+import { DEFAULT_DATE_PATTERN, isWords } from '@/core/resolve/fieldValue';
 import type { AutomaticSource, Field, FieldLimits, Template } from '@/core/model/template';
 import { AUTOMATIC_SOURCES } from '@/core/model/template';
 import { bindLayer, findProperty } from '@/core/layers';
@@ -124,7 +125,7 @@ function FieldDetails({ field, onChange }: DetailProps) {
       />
     </Row>
   );
-  const isWords = field.kind === 'text' || field.kind === 'date';
+  const isTextOrDate = field.kind === 'text' || field.kind === 'date';
   return (
     <div className="mt-1 border-t border-line pt-1">
       {line('section', 'Section', 'none', 60)}
@@ -139,7 +140,7 @@ function FieldDetails({ field, onChange }: DetailProps) {
           />
         </Row>
       )}
-      {isWords && (
+      {isTextOrDate && (
         <>
           <Row label="Is">
             <SelectBox
@@ -158,17 +159,22 @@ function FieldDetails({ field, onChange }: DetailProps) {
             />
           </Row>
           <Row label="Begins as">
-            <SelectBox<AutomaticSource | 'design'>
+            <SelectBox<AutomaticSource | 'typed'>
               label={`What ${field.label} begins as`}
-              value={field.automatic ?? 'design'}
+              value={field.automatic ?? 'typed'}
               choices={[
-                { value: 'design', label: 'What the design says' },
+                { value: 'typed', label: 'What is typed' },
                 ...AUTOMATIC_SOURCES.map((value) => ({ value, label: AUTOMATIC_LABELS[value] })),
               ]}
-              onChange={(source) => onChange({ automatic: source === 'design' ? null : source })}
+              onChange={(source) => onChange({ automatic: source === 'typed' ? null : source })}
             />
           </Row>
         </>
+      )}
+      {isWords(field) && (
+        <Row label="By default">
+          <DefaultWords field={field} onChange={onChange} />
+        </Row>
       )}
       <LimitRows field={field} onChange={limit} />
       {field.kind === 'choice' && field.targets.length === 0 ? (
@@ -177,6 +183,23 @@ function FieldDetails({ field, onChange }: DetailProps) {
         <DrivesRow field={field} />
       )}
     </div>
+  );
+}
+
+/** The words that go to air when an editor types none; without them the field is empty then. */
+function DefaultWords({ field, onChange }: DetailProps) {
+  const shared = {
+    'aria-label': `Words of ${field.label} when nobody types any`,
+    placeholder: 'empty until somebody types',
+    value: field.defaultWords ?? '',
+    onChange: ({ target }: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
+      onChange({ defaultWords: target.value === '' ? undefined : target.value }),
+    className: 'w-full rounded-lg border border-line-strong bg-field px-2',
+  };
+  return field.kind === 'rows' ? (
+    <textarea {...shared} rows={3} />
+  ) : (
+    <input {...shared} className={`${shared.className} h-8`} />
   );
 }
 

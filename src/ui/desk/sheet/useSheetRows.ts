@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { designValue } from '@/core/resolve/fieldValue';
+import { airValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/model/project';
 import type { Template } from '@/core/model/template';
 import type { CellContext, Column } from '@/core/project/cells';
@@ -92,7 +92,7 @@ function passes(
 function rowWords(title: Title, document: Template | undefined): string {
   const words = (document?.fields ?? [])
     .filter((field) => field.kind === 'text' || field.kind === 'rows')
-    .map((field) => String(title.values[field.id] ?? (document ? designValue(document, field) : '')));
+    .map((field) => String(title.values[field.id] ?? (document ? airValue(document, field) : '')));
   const kept = title.kept.map(({ value }) => String(value));
   return [document?.name ?? '', ...words, ...kept].join(' ').toLowerCase();
 }

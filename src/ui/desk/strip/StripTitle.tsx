@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import { designValue } from '@/core/resolve/fieldValue';
+import { airValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/model/project';
 import { titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
@@ -36,8 +36,7 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   const timing = stretchTiming(document.timing, title.lengthFrames, rate);
   const { reads, readable } = readingFor(title) ?? { reads: 0, readable: 0 };
   const [first] = document.fields.filter((field) => field.kind === 'text');
-  const words =
-    first === undefined ? document.name : String(values[first.id] ?? designValue(document, first));
+  const words = first === undefined ? document.name : String(values[first.id] ?? airValue(document, first));
   const wide = title.lengthFrames * pxPerFrame;
   const readPx = Math.min(
     secondsToNearestFrames(reads, rate) * pxPerFrame,
