@@ -292,7 +292,7 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
   await expect(page.getByLabel('Where it goes')).toHaveValue('whole');
   await page.getByRole('button', { name: /^Place corner/ }).click();
   await expect(bars).toHaveCount(2);
-  await expect(strip.locator('[data-lane] button').filter({ hasText: 'Osier Reach' })).toHaveAttribute(
+  await expect(strip.locator('[data-lane] button').filter({ hasText: 'Place corner' })).toHaveAttribute(
     'aria-label',
     /from 00:00:12:00, lasts 12:00/,
   );
@@ -314,7 +314,7 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
   await tile.dragTo(strip.locator('[data-clips] button').first());
   await expect(bars).toHaveCount(4);
   await expect(
-    strip.getByRole('button', { name: /^Lantern Regatta, from 00:00:00:00, lasts 12:00/ }),
+    strip.getByRole('button', { name: /^Opening lockup, from 00:00:00:00, lasts 12:00/ }),
   ).toBeVisible();
   await tile.dblclick();
   await expect(bars).toHaveCount(5);
@@ -324,9 +324,9 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
   const first = strip.locator('[data-clips] button').first();
   const box = await middle(first);
   await drag(page, { x: box.x + box.width / 2 - 3, y: box.y }, { x: -60, y: 0 });
-  await expect(strip.getByRole('button', { name: /^Osier Reach, from 00:00:12:00/ })).toHaveCount(0);
+  await expect(strip.getByRole('button', { name: /^Place corner, from 00:00:12:00/ })).toHaveCount(0);
   await page.keyboard.press('ControlOrMeta+z');
-  await expect(strip.getByRole('button', { name: /^Osier Reach, from 00:00:12:00/ })).toBeVisible();
+  await expect(strip.getByRole('button', { name: /^Place corner, from 00:00:12:00/ })).toBeVisible();
   expect(await titlesOn.count()).toBeGreaterThan(0);
 
   // Alone on a background, the pictures behind it move back.

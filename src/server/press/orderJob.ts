@@ -39,6 +39,8 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
   const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
   const wanted = new Set(order.titleIds);
   const numbers = new Map(project.titles.map(({ id }, i) => [id, i + 1]));
+  const unknown = order.titleIds.filter((id) => !numbers.has(id));
+  if (unknown.length > 0) throw InputError.of('Titles', 'titles of this project', unknown);
   const chosen = project.titles
     .filter((title) => wanted.size === 0 || wanted.has(title.id))
     .flatMap((title) => titleIn(title, delivery.id) ?? []);

@@ -79,6 +79,16 @@ describe('writing', () => {
     );
   });
 
+  test('cells on the clipboard are guarded against being run as formulas, and come back as they were', () => {
+    const cells = [
+      ['=1+1', '@sum', 'Ilse'],
+      ['-', '+44 1', "'quoted"],
+    ];
+    const text = writeClipboard(cells);
+    expect(text.split('\n')[0]).toBe("'=1+1\t'@sum\tIlse");
+    expect(readClipboard(text)).toEqual(cells);
+  });
+
   test('the clipboard has tabs between cells, and quotes around what holds one', () => {
     const rows = [
       ['a', 'b\tc'],

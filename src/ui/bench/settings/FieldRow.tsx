@@ -190,7 +190,7 @@ function FieldDetails({ field, onChange }: DetailProps) {
 function DefaultWords({ field, onChange }: DetailProps) {
   const shared = {
     'aria-label': `Words of ${field.label} when nobody types any`,
-    placeholder: 'empty until somebody types',
+    placeholder: 'empty',
     value: field.defaultWords ?? '',
     onChange: ({ target }: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
       onChange({ defaultWords: target.value === '' ? undefined : target.value }),

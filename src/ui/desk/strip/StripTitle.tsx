@@ -36,7 +36,9 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
   const timing = stretchTiming(document.timing, title.lengthFrames, rate);
   const { reads, readable } = readingFor(title) ?? { reads: 0, readable: 0 };
   const [first] = document.fields.filter((field) => field.kind === 'text');
-  const words = first === undefined ? document.name : String(values[first.id] ?? airValue(document, first));
+  const said = first === undefined ? '' : String(values[first.id] ?? airValue(document, first)).trim();
+  // Until somebody types it is called after its template.
+  const words = said === '' ? document.name : said;
   const wide = title.lengthFrames * pxPerFrame;
   const readPx = Math.min(
     secondsToNearestFrames(reads, rate) * pxPerFrame,
