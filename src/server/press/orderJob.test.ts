@@ -58,7 +58,7 @@ test.each([
   ],
   [
     { projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: ['gone'] },
-    /Titles: expected at least one title/,
+    /Titles: expected titles of this project, got \["gone"\]/,
   ],
 ])('%j is refused', async (body, message) => {
   await expect(orderToPayload(database.db, parseOrder(body), true)).rejects.toThrow(message);
