@@ -401,7 +401,7 @@ test('a sheet of thousands of wrong and odd rows is shown as it is, and only wha
   await expect(page.getByText(/^2500 rows are ready, 2500 have something wrong$/)).toBeVisible();
   await page.getByRole('button', { name: 'Bring in 2500 titles' }).click();
   await expect(page.getByText('2500 rows wait to be corrected', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('grid')).toHaveAttribute('aria-rowcount', '2501');
   await page.keyboard.press('ControlOrMeta+z');
   await expect(page.getByText('No titles yet.', { exact: false })).toBeVisible();

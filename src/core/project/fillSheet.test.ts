@@ -9,7 +9,7 @@ import { clockOf } from '../time/clock';
 import { RATES } from '../time/rates';
 import { cueSheetRows } from './exportSheet';
 import type { FilledRow } from './fillSheet';
-import { fillRows, guessRoles } from './fillSheet';
+import { fillRows, guessRoles, unusedColumns } from './fillSheet';
 
 const rate = RATES.get('25');
 const STRAP = { editionId: 'strap', document: tidelineStrap };
@@ -43,6 +43,12 @@ describe('what columns are', () => {
     ['TC in,TC Out,Person,Job,Graphic', ['in', 'out', 'Name', 'Role', 'template']],
     ['Start,Duration,NAME,Notes', ['in', 'lasts', 'Name', 'nothing']],
     ['Kept: Motto,Title id', ['Motto', 'title']],
+    ['TC In,Dur,Graphic,Person,Job title', ['in', 'lasts', 'template', 'Name', 'Role']],
+    ['Timecode In,Timecode Out,Full name', ['in', 'out', 'Name']],
+    ['Start (s),Duration (s),Name', ['in', 'lasts', 'Name']],
+    ['In point,Out point,Guest,Occupation', ['in', 'out', 'Name', 'Role']],
+    // Of two columns with one meaning the first has it.
+    ['Person,Full name,In,Start', ['Name', 'nothing', 'in', 'nothing']],
   ])('%s', (headers, roles) => {
     expect(rolesOf(`${headers}\n,,,`)).toEqual(roles);
   });
@@ -53,6 +59,30 @@ describe('what columns are', () => {
       'Name',
       'Role',
     ]);
+  });
+});
+
+describe('rows of other people’s sheets', () => {
+  test('come in right without a click', () => {
+    const rows = fill('TC In,Dur,Graphic,Person,Job title\n00:00:10:00,4s,Tideline strap,Ilse,Judge');
+    expect(rows[0].problems).toEqual([]);
+    expect(rows[0].title).toMatchObject({
+      startFrame: 250,
+      lengthFrames: 100,
+      values: { name: 'Ilse', role: 'Judge' },
+    });
+  });
+
+  test('have figures in the unit that their column says', () => {
+    const [row, other] = fill('Start (s),Duration (s),Full name\n12.5,4,Ilse\n"20,2",00:00:03:00,Teo');
+    expect(row.title).toMatchObject({ startFrame: 313, lengthFrames: 100, values: { name: 'Ilse' } });
+    expect(other.title).toMatchObject({ startFrame: 505, lengthFrames: 75 });
+  });
+
+  test('and what of them is not used is told, with what it holds', () => {
+    const sheet = readSheet('In,Name,Notes,Empty\n1s,Ilse,loud,\n2s,Teo,,');
+    const roles = guessRoles(sheet, tidelineStrap, LABELS);
+    expect(unusedColumns(sheet, roles)).toEqual([{ header: 'Notes', rows: 1, example: 'loud' }]);
   });
 });
 

@@ -5,12 +5,54 @@ import { useState } from 'react';
 import { OUTPUTS } from '@/core/outputs';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
+import { counted } from '../shared/counted';
 import { classes } from '../shared/classes';
 import { Segmented } from '../shared/Segmented';
 import { Labelled } from '../shared/StartDialog';
 import { Modal } from '../shared/Modal';
 import { SelectBox } from '../shared/SelectBox';
 import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from './deskContext';
+import { useProofView } from './proof/proofView';
+
+interface Left {
+  /** Titles with something to fix, with something to look at, and those that were not looked at in everything. */
+  readonly stops: number;
+  readonly looks: number;
+  readonly unknown: number;
+}
+
+/** What the proof still has to say of titles in a delivery. */
+function useLeft(titleIds: readonly string[], deliveryId: string): Left {
+  const { findingsOf, knows } = useProofView();
+  const tones = titleIds.map((id) => {
+    if (!knows(id)) return 'unknown';
+    const here = findingsOf(id).filter((one) => one.deliveryId === null || one.deliveryId === deliveryId);
+    return here[0]?.tone ?? 'pass';
+  });
+  const count = (tone: string): number => tones.filter((one) => one === tone).length;
+  return { stops: count('stop'), looks: count('look'), unknown: count('unknown') };
+}
+
+/** Says what is still to fix, to look at, or not looked at, before anything is sent. */
+function ProofNotice({ stops, looks, unknown }: Left) {
+  const parts = [
+    stops > 0 && `${counted(stops, 'title has', 'titles have')} something to fix`,
+    looks > 0 && `${counted(looks, 'title has', 'titles have')} something to look at`,
+    unknown > 0 && `${counted(unknown, 'title was', 'titles were')} not looked at yet`,
+  ].filter((part) => part !== false);
+  if (parts.length === 0) return null;
+  return (
+    <p
+      role="status"
+      className={classes(
+        'mt-3 rounded-lg px-3 py-2',
+        stops + unknown > 0 ? 'bg-stop-wash text-stop-ink' : 'bg-leaf-wash text-leaf-ink',
+      )}
+    >
+      {`In this delivery ${parts.join(', ')}.`}
+    </p>
+  );
+}
 
 /** Chooses which titles become files, and of what kind, and sends them to the press. */
 export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) {
@@ -29,6 +71,7 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
   const chosen = titles.filter((title) => selection.includes(title.id)).map(({ id }) => id);
   const onlyAll = chosen.length === 0;
   const deliveryId = delivery ?? shown.id;
+  const left = useLeft(which === 'one' && !onlyAll ? chosen : titles.map(({ id }) => id), deliveryId);
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
@@ -53,9 +96,9 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
         onClose={() => setOpen(false)}
         foot={
           <>
-            <Button onClick={() => setOpen(false)}>Leave it</Button>
+            <Button onClick={() => setOpen(false)}>Cancel</Button>
             <Button look="gold" disabled={busy} onClick={() => void send()}>
-              Send
+              {left.stops + left.unknown > 0 ? 'Send anyway' : 'Send'}
             </Button>
           </>
         }
@@ -110,6 +153,7 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
             </Radio>
           ))}
         </RadioGroup>
+        <ProofNotice {...left} />
         {problem !== '' && (
           <p role="alert" className="mt-3 text-stop-ink">
             {problem}

@@ -154,7 +154,7 @@ describe('while another screen lies over the desk', () => {
     await userEvent.type(find, 'Teo');
     fireEvent.keyDown(find, { key: 'z', code: 'KeyZ', ctrlKey: true });
     expect(titles()).toHaveLength(1);
-    focus(screen.getByRole('button', { name: 'Leave it' }));
+    focus(screen.getByRole('button', { name: 'Cancel' }));
     await keys('d{Delete}{ArrowRight}');
     expect(titles()).toEqual([expect.objectContaining({ id: 'b', startFrame: 400 })]);
     await keys('{Escape}');

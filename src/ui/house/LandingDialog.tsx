@@ -81,7 +81,7 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
       width="wide"
       foot={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={busy} onClick={() => void make()}>
             {wanted.length === 0
               ? 'Make the change'

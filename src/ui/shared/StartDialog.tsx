@@ -124,7 +124,7 @@ export function StartDialog({ title, go, productions, children, endpoint, toBody
                 </p>
               )}
               <div className="flex justify-end gap-2 pt-1">
-                <Button onClick={() => setOpen(false)}>Leave it</Button>
+                <Button onClick={() => setOpen(false)}>Cancel</Button>
                 <Button look="gold" type="submit">
                   {go}
                 </Button>

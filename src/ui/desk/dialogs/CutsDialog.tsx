@@ -72,7 +72,7 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
               ? 'They take the place of the pictures on the strip; titles stay where they are.'
               : ''}
           </span>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={read.list === null} onClick={bringIn}>
             {read.list === null ? 'Bring in' : `Bring in ${counted(read.list.clips.length, 'clip')}`}
           </Button>

@@ -38,7 +38,7 @@ export function EditionsDialog({ onClose }: { readonly onClose: () => void }) {
       width="wide"
       foot={
         <>
-          <Button onClick={onClose}>{behind.length === 0 ? 'Close' : 'Leave it for now'}</Button>
+          <Button onClick={onClose}>{behind.length === 0 ? 'Close' : 'Cancel'}</Button>
           {behind.length > 0 && (
             <Button look="gold" onClick={updateAll}>
               {`Bring ${behind.length === 1 ? 'the title' : `all ${behind.length} titles`} up to date`}

@@ -62,7 +62,7 @@ export function FillDialog({ frame, onClose }: Props) {
       width="wide"
       foot={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={pasted.trim() === ''} onClick={() => open(pasted, [])}>
             Look at the rows
           </Button>

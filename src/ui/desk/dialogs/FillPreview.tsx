@@ -5,7 +5,7 @@ import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet } from '@/core/formats/csv/csv';
 import type { FilledRow, Role } from '@/core/project/fillSheet';
-import { fillRows, guessRoles } from '@/core/project/fillSheet';
+import { fillRows, guessRoles, unusedColumns } from '@/core/project/fillSheet';
 import { plainName } from '@/core/project/swap';
 import { Button } from '../../shared/Button';
 import { classes } from '../../shared/classes';
@@ -108,7 +108,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
             )}
           </span>
           <Button onClick={onBack}>Back</Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={good.length === 0} onClick={bringIn}>
             {`Bring in ${counted(good.length, 'title')}`}
           </Button>
@@ -135,6 +135,11 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
           Only rows with something wrong
         </label>
       </div>
+      {unusedColumns(sheet, roles).map(({ header, rows: held, example }) => (
+        <p key={header} className="pb-1 text-leaf-ink">
+          {`The column “${header}” is not used: it holds something in ${counted(held, 'row')}, such as “${example.slice(0, 60)}”.`}
+        </p>
+      ))}
       {sheet.notes.map((note) => (
         <p key={note} className="pb-1 text-leaf-ink">
           {note}

@@ -51,7 +51,7 @@ export function FindDialog({ onClose }: { readonly onClose: () => void }) {
           <span className="flex-1 text-soft" role="status">
             {search.find === '' ? '' : `${wanted.length} of ${hits.length} places will be changed`}
           </span>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={wanted.length === 0} onClick={replace}>
             {`Replace in ${counted(wanted.length, 'place')}`}
           </Button>

@@ -50,7 +50,7 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
       foot={
         <>
           <span className="flex-1 text-soft">{onlyHere ? `Counts only in ${delivery.name}.` : ''}</span>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button
             look="gold"
             disabled={place === undefined}

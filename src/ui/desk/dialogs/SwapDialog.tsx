@@ -58,7 +58,7 @@ export function SwapDialog({ onClose }: { readonly onClose: () => void }) {
               ? 'Every word finds a field.'
               : `${keeping.length === 1 ? 'One title keeps' : `${keeping.length} titles keep`} words without a field; they stay with the title.`}
           </span>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" onClick={swap}>
             {chosen.length === 1 ? 'Swap' : `Swap ${chosen.length} titles`}
           </Button>
