@@ -79,6 +79,16 @@ describe('a backup', () => {
     expect(['Changed while it was made', document.name]).toContain(back?.name);
   });
 
+  test('does not take the place of another that was made in the same second', async () => {
+    const now = new Date('2026-11-22T10:00:00Z');
+    const names = [await makeBackup(source, false, now), await makeBackup(source, false, now)];
+    expect(new Set(names).size).toBe(2);
+    const listed = await listBackups(source.dataFolder);
+    expect(listed.map(({ name }) => name)).toEqual(expect.arrayContaining(names));
+    const expected = { name: names[0], madeAt: '2026-11-22T10:00:00.000Z', automatic: false };
+    expect(listed).toContainEqual(expect.objectContaining(expected));
+  });
+
   test('of which a byte is wrong, or the end is missing, is refused and changes nothing', async () => {
     const path = backupPath(
       source.dataFolder,

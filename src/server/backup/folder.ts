@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { BackupFacts } from '@/contract/room';
@@ -6,15 +7,20 @@ import { NotFoundError } from '../respond';
 /** The folder of backups in a data folder. */
 export const backupsFolder = (dataFolder: string): string => join(dataFolder, 'backups');
 
-const NAME = /^gilder-(daily|backup)-\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}Z\.tar$/;
+const NAME = /^gilder-(daily|backup)-(\d{4}-\d{2}-\d{2})T(\d{2})-(\d{2})-(\d{2})Z\.tar$/;
 
-/** The name of a backup that is made at a time. */
-export function backupName(time: Date, automatic: boolean): string {
-  const stamp = time
-    .toISOString()
-    .replace(/\.\d+Z$/, 'Z')
-    .replaceAll(':', '-');
-  return `gilder-${automatic ? 'daily' : 'backup'}-${stamp}.tar`;
+/** A name for a backup that is made at a time, which none in the folder has: two in one second are told apart. */
+export function backupName(dataFolder: string, time: Date, automatic: boolean): string {
+  const [stamp] = time.toISOString().replaceAll(':', '-').split('.');
+  const name = `gilder-${automatic ? 'daily' : 'backup'}-${stamp}Z.tar`;
+  if (!existsSync(join(backupsFolder(dataFolder), name))) return name;
+  return backupName(dataFolder, new Date(time.getTime() + 1000), automatic);
+}
+
+/** When a backup was made, by its name: a file that is copied keeps it. */
+function momentOf(name: string): string {
+  const [, , day, hour, minute, second] = NAME.exec(name) ?? [];
+  return `${day}T${hour}:${minute}:${second}.000Z`;
 }
 
 /** The backups of a data folder, the newest first. */
@@ -25,8 +31,8 @@ export async function listBackups(dataFolder: string): Promise<BackupFacts[]> {
     names
       .filter((name) => NAME.test(name))
       .map(async (name) => {
-        const { size, mtime } = await stat(join(folder, name));
-        return { name, bytes: size, madeAt: mtime.toISOString(), automatic: name.includes('-daily-') };
+        const { size } = await stat(join(folder, name));
+        return { name, bytes: size, madeAt: momentOf(name), automatic: name.includes('-daily-') };
       }),
   );
   return found.sort((a, b) => b.madeAt.localeCompare(a.madeAt));

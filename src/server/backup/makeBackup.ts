@@ -44,7 +44,7 @@ export async function makeBackup(
   now = new Date(),
 ): Promise<string> {
   const { dataFolder } = source;
-  const name = backupName(now, automatic);
+  const name = backupName(dataFolder, now, automatic);
   await mkdir(backupsFolder(dataFolder), { recursive: true });
   return inWorkFolder(dataFolder, nanoid(8), async (folder) => {
     const manifest = await writeParts(source, folder, now);

@@ -46,6 +46,8 @@ export function restore(name: string): Promise<string> {
     const path = backupPath(shop.dataFolder, name);
     const before = await makeBackup(shop, false);
     await restoreBackup(shop, path);
+    // What a job was in the middle of then is begun again.
+    await shop.press.start();
     shop.news.tell({ kind: 'restored' });
     return before;
   });
