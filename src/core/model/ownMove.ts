@@ -1,4 +1,5 @@
 import { InputError } from '../kit/inputError';
+import { wellFormedValue } from '../kit/wellFormed';
 import { checkValue } from './check';
 import type { OwnMove } from './house';
 import { motionSchema } from './layerSchema';
@@ -7,6 +8,8 @@ import * as yup from 'yup';
 
 const KIND = 'gilder-move';
 const VERSION = 1;
+/** The most that a move's file may have, in characters. */
+export const LONGEST_FILE = 1_000_000;
 
 const fileSchema = exactly({
   kind: yup.string().required().oneOf([KIND]),
@@ -22,9 +25,11 @@ export function ownMoveToText({ name, motion }: OwnMove): string {
 
 /** A move from the text of a file, checked. Throws InputError that names the file. */
 export function textToOwnMove(text: string, file: string): Omit<OwnMove, 'id'> {
+  if (text.length > LONGEST_FILE)
+    throw InputError.of(file, 'a move of at most 1 MB', `${Math.ceil(text.length / 1e6)} MB`);
   let value: unknown;
   try {
-    value = JSON.parse(text);
+    value = wellFormedValue(JSON.parse(text));
   } catch {
     throw InputError.of(file, 'a move that was exported from Gilder', 'something that is not JSON');
   }

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import type { OwnMove } from '@/core/model/house';
-import { ownMoveToText, textToOwnMove } from '@/core/model/ownMove';
+import { LONGEST_FILE, ownMoveToText, textToOwnMove } from '@/core/model/ownMove';
 import type { Motion } from '@/core/model/template';
 import { wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
@@ -34,7 +34,7 @@ export function KeepMoveRows({ motion, onUse }: Props) {
   };
   const bringIn = async (picked: File): Promise<void> => {
     try {
-      const own = textToOwnMove(await picked.text(), picked.name);
+      const own = textToOwnMove(await picked.slice(0, LONGEST_FILE + 1).text(), picked.name);
       await change((now) => [...now, { ...own, id: nanoid(10) }], `“${own.name}” is kept in the House`);
     } catch (error) {
       toast.error(wordsOf(error));
