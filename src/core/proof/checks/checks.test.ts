@@ -9,6 +9,7 @@ import { MASTER_ID, newPlan } from '../../model/plan';
 import type { Clip, Title } from '../../model/project';
 import { newClip, newTitle } from '../../model/project';
 import type { Field, Layer, Template } from '../../model/template';
+import { newBoxLayer } from '../../model/newLayers';
 import { place, testBox, testTemplate, testText } from '../../testing';
 import type { FontLibrary } from '../../text/fontLibrary';
 import { RATES } from '../../time/rates';
@@ -437,6 +438,27 @@ describe('flashing', () => {
     const motion = { ...flash.motion, tracks: [{ path: 'opacity', on: true, keys }] };
     return testTemplate([{ ...flash, motion }], { timing: { inSeconds: 2, holdSeconds: 3, outSeconds: 1 } });
   };
+
+  test('of a title without words is not taken for that of one whose words bring a panel', async () => {
+    const [flash] = flashing(5).layers;
+    const words = testText('words', 'Ode Pell');
+    const padding = { leftU: 800, topU: 320, rightU: 800, bottomU: 320 };
+    const panel = {
+      ...newBoxLayer('panel', 'panel', ['words']),
+      fill: '#ffffff',
+      padding,
+      motion: flash.motion,
+    };
+    const [field] = tidelineStrap.fields;
+    const template = {
+      ...flashing(5),
+      layers: [{ ...words, place: place({ dxU: 860, dyU: 500 }) }, panel],
+      fields: [{ ...field, required: false, targets: [{ layerId: 'words', path: 'text' }] }],
+    };
+    const titles = ['', 'Ode Pell'].map((name, i) => ({ ...title({ [field.id]: name }), id: `t${i}` }));
+    const findings = of(await prove({ titles, template }), 'flash');
+    expect(findings.map(({ titleId }) => titleId)).toEqual(['t1']);
+  });
 
   test('more than three times in a second is told; three are let pass', async () => {
     const findings = of(await prove({ titles: [title({})], template: flashing(5) }), 'flash');
