@@ -2,6 +2,7 @@
 import { join } from 'node:path';
 import { FolderInUseError } from '../src/db/folderLock';
 import { openDatabase } from '../src/db/open';
+import { foldersIn } from '../src/server/dataFolders';
 import { backupPath } from '../src/server/backup/folder';
 import { makeBackup } from '../src/server/backup/makeBackup';
 
@@ -18,8 +19,7 @@ async function run(): Promise<string> {
   try {
     const { db, close } = await openDatabase(dataFolder);
     try {
-      const folders = { mediaFolder: join(dataFolder, 'media'), pictureFolder: join(dataFolder, 'pictures') };
-      return await makeBackup({ db, dataFolder, ...folders }, false);
+      return await makeBackup({ db, ...foldersIn(dataFolder) }, false);
     } finally {
       await close();
     }

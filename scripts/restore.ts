@@ -1,7 +1,8 @@
 // npm run restore -- file.tar folder: puts a backup into a fresh data folder.
 import { existsSync, readdirSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { openDatabase } from '../src/db/open';
+import { foldersIn } from '../src/server/dataFolders';
 import { restoreBackup } from '../src/server/backup/restoreBackup';
 
 async function run(file: string | undefined, folder: string | undefined): Promise<string> {
@@ -12,8 +13,7 @@ async function run(file: string | undefined, folder: string | undefined): Promis
     throw new Error(`${dataFolder} is not empty. Choose a folder that is, or restore under House, Backups.`);
   const { db, close } = await openDatabase(dataFolder);
   try {
-    const folders = { mediaFolder: join(dataFolder, 'media'), pictureFolder: join(dataFolder, 'pictures') };
-    await restoreBackup({ db, dataFolder, ...folders }, resolve(file));
+    await restoreBackup({ db, ...foldersIn(dataFolder) }, resolve(file));
   } finally {
     await close();
   }

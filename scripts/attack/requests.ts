@@ -1,4 +1,5 @@
 import { request } from 'node:http';
+import { newTitle } from '../../src/core/model/project';
 import type { Chance } from './chance';
 import type { AttackedServer } from './server';
 
@@ -112,20 +113,13 @@ function bodyFrom(chance: Chance): string {
     ]);
   const title = (): unknown => ({
     value: {
+      ...newTitle({ id: '', editionId: '', startFrame: 0, lengthFrames: 50, lane: 0, values: {} }),
       id: chance.pick(['title-1', 'new', word()]),
       editionId: chance.pick(['tideline-strap-1', 'none', word()]),
       startFrame: chance.pick<unknown>([0, 5, word()]),
       lengthFrames: chance.pick<unknown>([50, word()]),
       lane: chance.pick<unknown>([0, word()]),
       values: chance.pick<unknown>([{}, { name: word() }, { __proto__: word() }, word()]),
-      keepsEdition: false,
-      heldTo: 'clip',
-      fadeInFrames: 0,
-      fadeOutFrames: 0,
-      shift: null,
-      scrim: null,
-      perDelivery: {},
-      kept: [],
     },
     revision: chance.pick<unknown>([null, 1, word()]),
   });

@@ -4,6 +4,8 @@ import { takeOutBytes } from '@/db/assets';
 import { isFact, setFact } from '@/db/facts';
 import type { Db } from '@/db/open';
 import { openDatabase } from '@/db/open';
+import type { DataFolders } from './dataFolders';
+import { foldersIn } from './dataFolders';
 import { News } from './news';
 import { keepPicture, readPictures } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
@@ -11,17 +13,10 @@ import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
 
 /** Everything that lives as long as the server does. */
-export interface Workshop {
+export interface Workshop extends DataFolders {
   readonly db: Db;
   readonly press: Press;
   readonly news: News;
-  readonly dataFolder: string;
-  /** Where uploaded videos lie. */
-  readonly mediaFolder: string;
-  /** Where the files of pictures lie. */
-  readonly pictureFolder: string;
-  /** Where files lie while they come in. */
-  readonly incomingFolder: string;
   /** Closes the database and gives its folder back. */
   close(): Promise<void>;
 }
@@ -41,7 +36,8 @@ async function openWorkshop(): Promise<Workshop> {
   const dataFolder = process.env.GILDER_DATA ?? join(process.cwd(), 'data');
   const { db, close } = await openDatabase(dataFolder);
   if (process.env.GILDER_DEMO !== 'off') await putInDemo(db);
-  const pictureFolder = join(dataFolder, 'pictures');
+  const folders = foldersIn(dataFolder);
+  const { pictureFolder } = folders;
   await takeOutBytes(db, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
   const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'), (ids) =>
     readPictures(db, pictureFolder, ids),
@@ -51,10 +47,7 @@ async function openWorkshop(): Promise<Workshop> {
     db,
     press,
     news: new News(),
-    dataFolder,
-    mediaFolder: join(dataFolder, 'media'),
-    pictureFolder,
-    incomingFolder: join(dataFolder, 'incoming'),
+    ...folders,
     close,
   };
   const stop = (): void => {

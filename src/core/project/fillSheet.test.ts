@@ -9,7 +9,8 @@ import { clockOf } from '../time/clock';
 import { RATES } from '../time/rates';
 import { cueSheetRows } from './exportSheet';
 import type { FilledRow } from './fillSheet';
-import { fillRows, guessRoles, unusedColumns } from './fillSheet';
+import { fillRows } from './fillSheet';
+import { guessRoles, likelyTemplate, unusedColumns } from './sheetColumns';
 
 const rate = RATES.get('25');
 const STRAP = { editionId: 'strap', document: tidelineStrap };
@@ -60,6 +61,18 @@ describe('what columns are', () => {
       'Role',
     ]);
   });
+});
+
+test('a sheet is for the template that its rows name, else for the one that its columns are called after', () => {
+  const likely = (text: string): string | undefined =>
+    likelyTemplate(readSheet(text), [CORNER, STRAP])?.editionId;
+  expect(likely('Full name,Job title\nIlse,Judge')).toBe('strap');
+  expect(likely('Where,When\nWeir,noon')).toBe('corner');
+  expect(likely('Graphic,Where,When\nTideline strap,a,b\nTideline strap,a,b\nPlace corner,a,b')).toBe(
+    'strap',
+  );
+  expect(likely('A,B\n1,2')).toBe('corner');
+  expect(likelyTemplate(readSheet('A\n1'), [])).toBeNull();
 });
 
 describe('rows of other people’s sheets', () => {

@@ -154,28 +154,14 @@ const BY_ID: Fits = (field, source) => field.id === source.key;
 
 // Names that stand for the same thing in the trade's templates.
 const MEANINGS: readonly (readonly string[])[] = [
-  [
-    ...['name', 'title', 'headline', 'heading', 'who', 'who said it', 'said by', 'person', 'speaker'],
-    ...['full name', 'person name', 'name of person', 'guest', 'guest name', 'contributor', 'interviewee'],
-    ...['line 1', 'first line', 'top line'],
-  ],
-  [
-    ...['role', 'line', 'subtitle', 'subheading', 'description', 'job', 'function', 'second line'],
-    ...[
-      'job title',
-      'job role',
-      'occupation',
-      'profession',
-      'position',
-      'affiliation',
-      'line 2',
-      'bottom line',
-    ],
-  ],
-  ['place', 'where', 'location', 'place name', 'town'],
-  ['when', 'date', 'time', 'date or tide', 'day'],
-  ['quote', 'words', 'text', 'body'],
-];
+  'name, title, headline, heading, who, who said it, said by, person, speaker, full name, person name, name of person, ' +
+    'guest, guest name, contributor, interviewee, line 1, first line, top line',
+  'role, line, subtitle, subheading, description, job, function, second line, job title, job role, occupation, ' +
+    'profession, position, affiliation, line 2, bottom line',
+  'place, where, location, place name, town',
+  'when, date, time, date or tide, day',
+  'quote, words, text, body',
+].map((names) => names.split(', '));
 
 /** A name without capitals and what is not a letter or figure. */
 export function plainName(label: string): string {

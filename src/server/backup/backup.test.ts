@@ -11,6 +11,7 @@ import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import { findProject } from '@/db/projects';
 import { listTemplates, readTemplates, saveTemplate } from '@/db/templates';
+import { foldersIn } from '../dataFolders';
 import { keepPicture, picturePath } from '../pictures/pictureFiles';
 import { backUpDaily } from './daily';
 import { backupPath, listBackups } from './folder';
@@ -26,12 +27,7 @@ const PIXELS = Uint8Array.from({ length: 5000 }, (_, i) => (i * 7) % 256);
 let open: OpenDatabase;
 let source: BackupSource;
 
-const sourceOf = ({ db }: OpenDatabase, folder: string): BackupSource => ({
-  db,
-  dataFolder: folder,
-  mediaFolder: join(folder, 'media'),
-  pictureFolder: join(folder, 'pictures'),
-});
+const sourceOf = ({ db }: OpenDatabase, folder: string): BackupSource => ({ db, ...foldersIn(folder) });
 
 beforeAll(async () => {
   const folder = join(all, 'first');

@@ -1,5 +1,3 @@
-import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
 import { copyFile, link, mkdir, open, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
@@ -9,17 +7,16 @@ import type { TableName } from '@/db/tables';
 import { readRows } from '@/db/tables';
 import { picturePath } from '../pictures/pictureFiles';
 import { videoFileName } from '../videoFiles';
+import type { DataFolders } from '../dataFolders';
+import { hashFile } from '../hashFile';
 import { freeBytes, refuseWithoutRoom } from '../incoming/disk';
 import { backupName, backupPath, backupsFolder, inWorkFolder } from './folder';
 import type { BackupManifest } from './manifest';
 import { BACKUP_VERSION } from './manifest';
 import { checkBackup } from './readBackup';
 
-export interface BackupSource {
+export interface BackupSource extends Pick<DataFolders, 'dataFolder' | 'mediaFolder' | 'pictureFolder'> {
   readonly db: Db;
-  readonly dataFolder: string;
-  readonly mediaFolder: string;
-  readonly pictureFolder: string;
 }
 
 // What changes together is read at one moment; what never changes once it is there may be read after it, bit by bit.
@@ -112,9 +109,7 @@ async function linkOrCopy(from: string, to: string): Promise<boolean> {
 
 async function describe(folder: string, path: string): Promise<BackupManifest['entries'][number]> {
   const file = join(folder, path);
-  const hash = createHash('sha256');
-  for await (const chunk of createReadStream(file)) hash.update(chunk);
-  return { path, bytes: (await stat(file)).size, sha256: hash.digest('hex') };
+  return { path, bytes: (await stat(file)).size, sha256: await hashFile(file) };
 }
 
 async function syncFile(path: string): Promise<void> {

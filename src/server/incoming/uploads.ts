@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Hash } from 'node:crypto';
-import { createReadStream, mkdirSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import type { IncomingMessage } from 'node:http';
 import { join } from 'node:path';
@@ -11,6 +11,7 @@ import type { Upload } from '@tus/server';
 import { Server } from '@tus/server';
 import { bytesToWords } from '@/core/kit/bytes';
 import { InputError } from '@/core/kit/inputError';
+import { hashFile } from '../hashFile';
 import { DiskFullError, readFileName, refusalFor } from '../respond';
 import { LARGEST_BYTES, takeInAsset } from '../usecases/assets';
 import { LARGEST_VIDEO_BYTES, takeInVideo } from '../usecases/media';
@@ -66,12 +67,6 @@ class HashingStore extends FileStore {
     const sha256 = known?.bytes === bytes ? known.hash.copy().digest('hex') : await hashFile(path);
     return { path, bytes, sha256, discard: () => this.forget(id) };
   }
-}
-
-async function hashFile(path: string): Promise<string> {
-  const hash = createHash('sha256');
-  for await (const chunk of createReadStream(path)) hash.update(chunk);
-  return hash.digest('hex');
 }
 
 /** Takes files in piece by piece (the open protocol "tus", 1.0), so that one that broke off goes on where it stopped. */

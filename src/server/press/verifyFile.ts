@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
 import { open, readFile, stat } from 'node:fs/promises';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { Output } from '@/core/outputs';
 import type { FrameRate } from '@/core/time/rates';
+import { hashFile } from '../hashFile';
 import { runTool } from './ffmpeg';
 import { rateArgument } from './sink';
 
@@ -35,12 +34,6 @@ export async function verifyFile(path: string, expected: Expected): Promise<Veri
     throw new Error(`Alpha in the file differs by up to ${found.alphaErrorMax} of 255 from what was painted`);
   }
   return { bytes: size, sha256: await hashFile(path), ...found };
-}
-
-async function hashFile(path: string): Promise<string> {
-  const hash = createHash('sha256');
-  for await (const chunk of createReadStream(path)) hash.update(chunk);
-  return hash.digest('hex');
 }
 
 type Found = Omit<VerifiedFile, 'bytes' | 'sha256'>;

@@ -5,10 +5,11 @@ import { bytesToWords } from '@/core/kit/bytes';
 import { ask } from '../shared/api';
 import { Button } from '../shared/Button';
 import { counted } from '../shared/counted';
-import { deleteThing, putThingAway, sayAway, usersInWords, usesOfThing } from '../shared/keptThings';
+import { deleteThing, putThingAway, usersInWords, usesOfThing } from '../shared/keptThings';
 import { Modal } from '../shared/Modal';
 import { Segmented } from '../shared/Segmented';
 import { SelectBox } from '../shared/SelectBox';
+import { ThingMenu } from '../shared/ThingMenu';
 
 const KINDS: readonly { readonly value: KeptKind; readonly label: string }[] = [
   { value: 'template', label: 'Templates' },
@@ -159,19 +160,13 @@ function ThingButtons({
   readonly onChange: () => void;
   readonly onDoom: () => void;
 }) {
-  const put = async (away: 'aside' | 'deleted' | null): Promise<void> => {
-    if (!(await putThingAway(thing, away))) return;
-    onChange();
-    if (away !== null) sayAway(thing, away, onChange);
+  const bringBack = async (): Promise<void> => {
+    if (await putThingAway(thing, null)) onChange();
   };
-  return thing.away === null ? (
-    <span className="flex w-56 justify-end gap-2">
-      <Button onClick={() => void put('aside')}>Set aside</Button>
-      <Button onClick={() => void put('deleted')}>Delete</Button>
-    </span>
-  ) : (
+  if (thing.away === null) return <ThingMenu thing={thing} onChange={onChange} />;
+  return (
     <span className="flex w-64 justify-end gap-2">
-      <Button onClick={() => void put(null)}>Bring back</Button>
+      <Button onClick={() => void bringBack()}>Bring back</Button>
       <Button onClick={onDoom}>Delete for good…</Button>
     </span>
   );

@@ -4,8 +4,10 @@ import { nanoid } from 'nanoid';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet } from '@/core/formats/csv/csv';
-import type { FilledRow, Role } from '@/core/project/fillSheet';
-import { fillRows, guessRoles, unusedColumns } from '@/core/project/fillSheet';
+import type { FilledRow } from '@/core/project/fillSheet';
+import { fillRows } from '@/core/project/fillSheet';
+import type { Role } from '@/core/project/sheetColumns';
+import { guessRoles, likelyTemplate, unusedColumns } from '@/core/project/sheetColumns';
 import { plainName } from '@/core/project/swap';
 import { Button } from '../../shared/Button';
 import { classes } from '../../shared/classes';
@@ -47,7 +49,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
   );
   const labels = useMemo(() => fieldLabels(templates), [templates]);
   const [sheet, setSheet] = useState(first);
-  const [fallbackId, setFallbackId] = useState(() => likelyTemplate(first, templates));
+  const [fallbackId, setFallbackId] = useState(() => likelyTemplate(first, templates)?.editionId ?? '');
   const fallback = templates.find(({ editionId }) => editionId === fallbackId) ?? null;
   const [roles, setRoles] = useState<readonly Role[]>(() =>
     guessRoles(first, fallback?.document ?? null, labels),
@@ -93,6 +95,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
     if (bad === 0) onClose();
     else setSheet(left);
   };
+  const unused = useMemo(() => unusedColumns(sheet, roles), [sheet, roles]);
   return (
     <Modal
       title="Fill from a sheet"
@@ -135,7 +138,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
           Only rows with something wrong
         </label>
       </div>
-      {unusedColumns(sheet, roles).map(({ header, rows: held, example }) => (
+      {unused.map(({ header, rows: held, example }) => (
         <p key={header} className="pb-1 text-leaf-ink">
           {`The column “${header}” is not used: it holds something in ${counted(held, 'row')}, such as “${example.slice(0, 60)}”.`}
         </p>
@@ -168,21 +171,6 @@ function fieldLabels(
     for (const { label } of document.fields)
       if (!seen.has(plainName(label))) seen.set(plainName(label), label);
   return [...seen.values()];
-}
-
-/** The template with most fields named as columns are; the first when none has any. */
-function likelyTemplate(
-  sheet: Sheet,
-  templates: readonly {
-    readonly editionId: string;
-    readonly document: { readonly fields: readonly { readonly label: string }[] };
-  }[],
-): string {
-  const headers = new Set(sheet.headers.map(plainName));
-  const score = (one: (typeof templates)[number]): number =>
-    one.document.fields.filter(({ label }) => headers.has(plainName(label))).length;
-  const best = templates.toSorted((a, b) => score(b) - score(a));
-  return best[0]?.editionId ?? '';
 }
 
 interface TableProps {

@@ -1,0 +1,22 @@
+import { join } from 'node:path';
+
+/** Where everything lies in a data folder besides the database. */
+export interface DataFolders {
+  readonly dataFolder: string;
+  /** Where uploaded videos lie. */
+  readonly mediaFolder: string;
+  /** Where the files of pictures lie. */
+  readonly pictureFolder: string;
+  /** Where files lie while they come in. */
+  readonly incomingFolder: string;
+}
+
+/** The folders in a data folder. */
+export function foldersIn(dataFolder: string): DataFolders {
+  return {
+    dataFolder,
+    mediaFolder: join(dataFolder, 'media'),
+    pictureFolder: join(dataFolder, 'pictures'),
+    incomingFolder: join(dataFolder, 'incoming'),
+  };
+}
