@@ -166,16 +166,39 @@ async function measureOneChange(page: Page): Promise<void> {
   const settled = page.getByRole('status').filter(allLookedAt);
   await settled.waitFor({ timeout: 120_000 });
   await page.getByRole('grid').evaluate((grid) => grid.scrollTo(0, 0));
-  await page.getByRole('gridcell', { name: /^Role, row 5: / }).click();
-  const from = performance.now();
-  await page.keyboard.type('Stewrad');
-  await page
-    .getByRole('region', { name: 'Proof', exact: true })
-    .getByText('“Stewrad”, perhaps “Steward”')
-    .waitFor();
-  await settled.waitFor();
-  report('one edit: typed, proofed again, told', `${(performance.now() - from).toFixed(0)} ms`);
+  const times: number[] = [];
+  for (let i = 0; i < EDITS; i++) {
+    await page.getByRole('gridcell', { name: `Role, row ${5 + i}: Judge of the boats` }).click();
+    await page.keyboard.type('Stewra');
+    await settled.waitFor();
+    const letter = 'bcdfghjkl'[i];
+    const found = page.evaluate(waitForFinding(`“Stewra${letter}”`));
+    await page.keyboard.press(letter);
+    times.push(Number(await found));
+  }
+  report(
+    'one edit: a letter typed, its finding on the screen, median',
+    `${median(times).toFixed(0)} ms`,
+    '≤ 100 ms',
+  );
+  report('one edit, slowest', `${Math.max(...times).toFixed(0)} ms`);
 }
+
+const EDITS = 9;
+
+/** In the page: the time from the next key to the finding that it makes. As text, since it is run as it stands. */
+const waitForFinding = (words: string): string => `new Promise((resolve) => {
+  const panel = document.querySelector('section[aria-label="Proof"]');
+  let from = 0;
+  const say = () => {
+    if (from === 0 || !panel.textContent.includes('${words}')) return;
+    watch.disconnect();
+    resolve(performance.now() - from);
+  };
+  const watch = new MutationObserver(say);
+  watch.observe(panel, { childList: true, subtree: true, characterData: true });
+  addEventListener('keydown', () => { from = performance.now(); }, { once: true, capture: true });
+})`;
 
 async function measureImport(page: Page, url: string): Promise<void> {
   const settings = { name: 'From a sheet', production: '', format: 'wide-1080', rate: '25' };

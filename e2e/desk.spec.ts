@@ -41,6 +41,7 @@ function sheetOf(): string {
 async function newProject(page: Page, name: string): Promise<void> {
   await page.goto('/desk');
   await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByLabel('Put stand-in pictures on its strip').check();
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByRole('button', { name: 'Open the desk' }).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
@@ -107,7 +108,7 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
     await item.getByRole('button', { name: button, exact: true }).first().click();
     await expect(proof.getByText(finding)).toHaveCount(0);
   };
-  await mend(/^reads in .*, lasts/, 'Lengthen');
+  await mend(/^reads in .*, fully visible/, 'Lengthen');
   await mend(/^“the” twice$/, 'Take one out');
   await mend(/^“stewrad”, perhaps “steward”$/, 'Write “steward”');
   await expect(proof.getByText(/over a cut by \d+ f/).first()).toBeVisible();

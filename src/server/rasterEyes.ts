@@ -18,6 +18,7 @@ export function createRasterEyes(): Eyes & { looked: number } {
       painter.paintPart(frame.context, items, crop);
       return { width: crop.width, height: crop.height, data: frame.readPixels() };
     },
+    has: (picture: string) => Promise.resolve(isStandIn(picture)),
     backdrop(picture: string, seconds: number): Promise<BackdropFrame | null> {
       eyes.looked++;
       return Promise.resolve(backdropFrame(painter, picture, seconds));
@@ -26,9 +27,11 @@ export function createRasterEyes(): Eyes & { looked: number } {
   return eyes;
 }
 
+const isStandIn = (picture: string): boolean => SCENES.find(picture) !== undefined || picture.startsWith('#');
+
 function backdropFrame(painter: Painter, picture: string, seconds: number): BackdropFrame | null {
   const scene = SCENES.find(picture);
-  if (scene === undefined && !picture.startsWith('#')) return null;
+  if (!isStandIn(picture)) return null;
   const { widthPx, heightPx } = SHEET;
   const frame = createRasterFrame(widthPx, heightPx);
   if (scene === undefined) {

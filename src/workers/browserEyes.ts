@@ -20,6 +20,16 @@ export function createBrowserEyes(): Eyes {
   const kept = new Map<string, BackdropFrame | null>();
   const surface = createSurface();
   const shoot = createShot();
+  const backdrop = async (picture: string, seconds: number): Promise<BackdropFrame | null> => {
+    const key = `${picture} ${isStill(picture) ? 0 : seconds.toFixed(2)}`;
+    const known = kept.get(key);
+    if (known !== undefined) return known;
+    const frame = await paintBackdropFrame(painter, shoot, picture, seconds).catch(() => null);
+    const [oldest] = kept.keys();
+    if (kept.size >= MOST_KEPT && oldest !== undefined) kept.delete(oldest);
+    kept.set(key, frame);
+    return frame;
+  };
   return {
     paint(items, crop) {
       const width = Math.min(MOST_SIDE_PX, crop.width);
@@ -28,16 +38,11 @@ export function createBrowserEyes(): Eyes {
       painter.paintPart(context, items, crop);
       return { width, height, data: context.getImageData(0, 0, width, height).data };
     },
-    async backdrop(picture, seconds) {
-      const key = `${picture} ${isStill(picture) ? 0 : seconds.toFixed(2)}`;
-      const known = kept.get(key);
-      if (known !== undefined) return known;
-      const frame = await paintBackdropFrame(painter, shoot, picture, seconds).catch(() => null);
-      const [oldest] = kept.keys();
-      if (kept.size >= MOST_KEPT && oldest !== undefined) kept.delete(oldest);
-      kept.set(key, frame);
-      return frame;
-    },
+    backdrop,
+    has: async (picture, seconds) =>
+      SCENES.find(picture) !== undefined ||
+      picture.startsWith('#') ||
+      (await backdrop(picture, seconds)) !== null,
   };
 }
 

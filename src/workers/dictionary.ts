@@ -44,6 +44,7 @@ export function createSpeller(files: readonly DictionaryFiles[]): Speller {
   const suggested = new Map<string, readonly string[]>();
   return {
     correct,
+    languages: ['en'],
     suggest(word) {
       const before = suggested.get(word);
       if (before !== undefined) return before;

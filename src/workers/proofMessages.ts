@@ -3,6 +3,7 @@ import type { Plan } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
 import type { Finding } from '@/core/proof/finding';
 import type { ProofProgress } from '@/core/proof/proofer';
+import type { Trial, TrialOutcome } from '@/core/proof/tryMend';
 import type { ProofEdition } from '@/core/proof/titleContext';
 import type { QuietMap } from '@/core/quiet/quietMap';
 
@@ -11,10 +12,10 @@ export interface ProofWork {
   readonly kind: 'work';
   readonly changed: readonly Title[];
   /** The ids of all titles in their order. */
-  readonly order: readonly string[];
+  readonly order?: readonly string[];
   readonly clips?: readonly Clip[];
   readonly plan?: Plan;
-  readonly house?: Pick<House, 'checks' | 'reading' | 'areas' | 'language'>;
+  readonly house?: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours'>;
   readonly editions?: readonly ProofEdition[];
   readonly project?: { readonly name: string; readonly rate: string };
 }
@@ -22,6 +23,8 @@ export interface ProofWork {
 export type ProofRequest =
   | ProofWork
   | { readonly kind: 'focus'; readonly titleId: string | null }
+  /** Asks what mends of a title would do. */
+  | { readonly kind: 'try'; readonly request: number; readonly trials: readonly Trial[] }
   /** Asks where the pictures under a stretch of the project (frames, half-open) are quiet in a format. */
   | {
       readonly kind: 'quiet';
@@ -41,5 +44,8 @@ export type ProofReply =
       ])[];
       readonly progress: ProofProgress;
     }
+  /** Titles of which something has to be looked at again. */
+  | { readonly kind: 'waiting'; readonly titleIds: readonly string[]; readonly progress: ProofProgress }
+  | { readonly kind: 'tried'; readonly request: number; readonly outcomes: readonly (TrialOutcome | null)[] }
   | { readonly kind: 'quiet'; readonly request: number; readonly map: QuietMap | null }
   | { readonly kind: 'failed'; readonly message: string };

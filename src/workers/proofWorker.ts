@@ -5,6 +5,7 @@ import { displayAspect } from '@/core/proof/eyes';
 import { Proofer } from '@/core/proof/proofer';
 import type { ProofSurroundings } from '@/core/proof/titleContext';
 import { NO_SPELLER } from '@/core/proof/speller';
+import type { TrialOutcome } from '@/core/proof/tryMend';
 import { momentsUnder, picturesUnder } from '@/core/proof/underTitle';
 import { quietMap } from '@/core/quiet/quietMap';
 import { RATES } from '@/core/time/rates';
@@ -25,6 +26,7 @@ let order: readonly string[] = [];
 let around: ProofSurroundings | null = null;
 let proofer: Promise<Proofer> | null = null;
 let working = false;
+let focused: string | null = null;
 
 addEventListener('message', ({ data }: MessageEvent<ProofRequest>) => {
   void handle(data).catch((error: unknown) =>
@@ -39,24 +41,36 @@ function reply(message: ProofReply): void {
 async function handle(message: ProofRequest): Promise<void> {
   proofer ??= createProofer();
   if (message.kind === 'quiet') return answerQuiet(message);
+  if (message.kind === 'try') return answerTrials(message, await proofer);
   if (message.kind === 'focus') {
+    focused = message.titleId;
     (await proofer).focus(message.titleId);
     return;
   }
   takeWork(message);
   const made = await proofer;
   if (around === null) return;
-  await loadTitlePictures();
-  made.update(
+  await loadTitlePictures(message.editions === undefined ? message.changed : titles.values());
+  const titleIds = made.update(
     order.flatMap((id) => titles.get(id) ?? []),
     around,
   );
+  reply({ kind: 'waiting', titleIds, progress: made.progress });
   void work(made);
+}
+
+async function answerTrials(
+  { request, trials }: Extract<ProofRequest, { kind: 'try' }>,
+  made: Proofer,
+): Promise<void> {
+  const outcomes: (TrialOutcome | null)[] = [];
+  for (const trial of trials) outcomes.push(await made.tryMend(trial));
+  reply({ kind: 'tried', request, outcomes });
 }
 
 function takeWork(work: ProofWork): void {
   for (const title of work.changed) titles.set(title.id, title);
-  order = work.order;
+  order = work.order ?? order;
   const present = new Set(order);
   for (const id of titles.keys()) if (!present.has(id)) titles.delete(id);
   const { clips, plan, house, editions, project } = work;
@@ -76,9 +90,9 @@ function takeWork(work: ProofWork): void {
   };
 }
 
-async function loadTitlePictures(): Promise<void> {
+async function loadTitlePictures(list: Iterable<Title>): Promise<void> {
   const wanted = new Set<string>();
-  for (const { editionId, values, perDelivery } of titles.values()) {
+  for (const { editionId, values, perDelivery } of list) {
     const template = around?.editions.get(editionId)?.document;
     if (template === undefined) continue;
     for (const id of everyPicture(template)) wanted.add(id);
@@ -115,7 +129,8 @@ async function work(made: Proofer): Promise<void> {
   try {
     for (let step = await made.step(); step !== null; step = await made.step()) {
       for (const [id, findings] of step) changed.set(id, findings);
-      if (performance.now() - told > TELL_EVERY_MS) tell();
+      // What is worked on is told at once, as soon as it is known.
+      if (performance.now() - told > TELL_EVERY_MS || (focused !== null && step.has(focused))) tell();
       await nextTurn();
     }
   } finally {

@@ -21,11 +21,19 @@ interface Marker {
   readonly name: string;
 }
 
-/** A finding that somebody has decided about. */
-interface SetAside {
-  /** The finding's key. */
+/** A finding, or all of a kind, that somebody has decided about. */
+export interface SetAside {
+  /** The finding's key; of several, a name for them. */
   readonly key: string;
   readonly reason: string;
+  /** Who decided. */
+  readonly by?: string;
+  /** Which findings are meant, where it is more than one: those of a check, in one template or delivery where it says so. */
+  readonly like?: {
+    readonly check: string;
+    readonly templateId?: string;
+    readonly deliveryId?: string;
+  };
 }
 
 /** What a project has besides its clips and titles. */
@@ -70,9 +78,23 @@ export const planSchema = exactly({
     }),
     12,
   ).test('master', 'the master first', (list) => Array.isArray(list) && list[0]?.id === MASTER_ID),
-  markers: listOf(exactly({ id, frame: number(0, 1e8).integer(), name: text(120) }), 5000),
+  markers: listOf(exactly({ id, frame: number(0, 1e8).integer(), name: text(200) }), 5000),
   words: listOf(yup.string().required().min(1).max(80), 5000),
-  setAside: listOf(exactly({ key: yup.string().required().max(400), reason: text(400) }), 20_000),
+  setAside: listOf(
+    exactly({
+      key: yup.string().required().max(400),
+      reason: text(400),
+      by: yup.string().max(80),
+      like: exactly({
+        check: yup.string().required().max(40),
+        templateId: yup.string().max(64),
+        deliveryId: yup.string().max(64),
+      })
+        .default(undefined)
+        .optional(),
+    }),
+    20_000,
+  ),
   language: languageTag,
   clock: exactly({
     mode: word(['drop', 'non-drop']),

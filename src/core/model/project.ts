@@ -1,8 +1,7 @@
 import * as yup from 'yup';
 import { FORMATS } from '../frame/formats';
 import { SCENES } from '../scenes';
-import { SHORTEST_FRAMES } from '../time/rates';
-import { RATES } from '../time/rates';
+import { RATES, SHORTEST_FRAMES } from '../time/rates';
 import { checkValue } from './check';
 import { colour, deliveryId, exactly, flag, listOf, number, opacity, text, word } from './schemaParts';
 import type { FieldValue, FieldValues } from './template';
@@ -109,14 +108,18 @@ export interface ProjectSettings {
   readonly rate: string;
 }
 
-const TEN_HOURS_FRAMES = 60 * 60 * 60 * 10;
+// A day at the fastest rate: limits are times, and which rate counts only the project knows.
+const DAY_FRAMES = 24 * 60 * 60 * Math.max(...RATES.list.map(({ nominal }) => nominal));
 const frames = (min: number): yup.NumberSchema<number> =>
-  yup.number().required().integer().min(min).max(TEN_HOURS_FRAMES);
+  yup.number().required().integer().min(min).max(DAY_FRAMES);
 
 /** The most characters that a title says in one place, and what it can keep without a field. */
 export const LONGEST_WORDS = 20_000;
 export const LONGEST_LABEL = 80;
 export const MOST_KEPT = 60;
+
+/** The most characters of a clip's name. */
+export const LONGEST_NAME = 200;
 
 /** Title lanes that a strip can have. */
 export const MOST_LANES = 21;
@@ -227,7 +230,7 @@ export const clipSchema = yup
       .string()
       .required()
       .test('picture', 'a stand-in, an uploaded picture or video, or a colour such as #20303c', isPicture),
-    label: yup.string().defined().max(80),
+    label: yup.string().defined().max(LONGEST_NAME),
     startFrame: frames(0),
     lengthFrames: frames(1),
     sourceStartFrame: frames(0),

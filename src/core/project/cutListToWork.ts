@@ -1,4 +1,4 @@
-import { MISSING_PICTURE, newClip } from '../model/project';
+import { LONGEST_NAME, MISSING_PICTURE, newClip } from '../model/project';
 import type { CutList } from '../formats/cutList';
 import { SCENES } from '../scenes';
 import { plainName } from './swap';
@@ -18,7 +18,7 @@ export function cutListToWork(work: Work, list: CutList, newId: () => string): W
     return newClip({
       id: newId(),
       picture: before?.picture ?? scene?.id ?? MISSING_PICTURE,
-      label: name.slice(0, 80),
+      label: name.slice(0, LONGEST_NAME),
       startFrame,
       lengthFrames,
       sourceStartFrame,
@@ -30,6 +30,6 @@ export function cutListToWork(work: Work, list: CutList, newId: () => string): W
   const known = new Set(work.plan.markers.map(({ frame }) => frame));
   const markers = list.markers
     .filter(({ frame }) => !known.has(frame))
-    .map(({ frame, name }) => ({ id: newId(), frame, name: name.slice(0, 120) }));
+    .map(({ frame, name }) => ({ id: newId(), frame, name: name.slice(0, LONGEST_NAME) }));
   return { ...work, clips, plan: { ...work.plan, markers: [...work.plan.markers, ...markers] } };
 }

@@ -8,7 +8,7 @@ import { readSheet, writeCsv } from '../formats/csv/csv';
 import { clockOf } from '../time/clock';
 import { RATES } from '../time/rates';
 import { cueSheetRows } from './exportSheet';
-import type { FilledRow } from './fillSheet';
+import type { FilledRow, FillContext } from './fillSheet';
 import { fillRows } from './fillSheet';
 import { guessRoles, likelyTemplate, unusedColumns } from './sheetColumns';
 
@@ -25,6 +25,7 @@ const fill = (
   text: string,
   existing: readonly Title[] = [],
   roles = guessRoles(readSheet(text), tidelineStrap, LABELS),
+  more: Partial<FillContext> = {},
 ): FilledRow[] => {
   let made = 0;
   return fillRows(readSheet(text), roles, {
@@ -34,6 +35,8 @@ const fill = (
     fromFrame: 500,
     existing,
     templateOf,
+    templateIdOf: (id) => id,
+    ...more,
     newId: () => `n${++made}`,
   });
 };
@@ -189,7 +192,7 @@ describe('an exported cue sheet', () => {
 
   test('fills the same titles again, unchanged', () => {
     const rows = fill(exported(existing), existing);
-    expect(rows.every(({ known }) => known)).toBe(true);
+    expect(rows.map(({ before }) => before)).toEqual(existing);
     expect(rows.map(({ title }) => title)).toEqual(existing);
   });
 
@@ -266,4 +269,108 @@ describe('an exported cue sheet', () => {
       ),
     );
   });
+});
+
+describe('a sheet that is put in again', () => {
+  const HEAD = 'In,Lasts,Name,Role';
+  const first = `${HEAD}
+00:00:10:00,4s,Ilse Marrow,Lockkeeper
+00:00:20:00,4s,Teo Vance,Sailmaker
+00:00:30:00,4s,Noor Halloran,Judge`;
+  const made = (text: string): Title[] => fill(text).flatMap(({ title }) => title ?? []);
+  const again = (text: string, titles: readonly Title[]) =>
+    fill(text, titles).map(({ before, title }) => [before?.id ?? null, title?.id]);
+
+  test('finds every title again without ids, and makes none twice', () => {
+    const titles = made(first);
+    expect(again(first, titles)).toEqual([
+      ['n1', 'n1'],
+      ['n2', 'n2'],
+      ['n3', 'n3'],
+    ]);
+    expect(fill(first, titles).map(({ title }) => title)).toEqual(titles);
+  });
+
+  test('a row with other words, another time or another template is the same title, changed', () => {
+    const titles = made(first);
+    const changed = `In,Lasts,Template,Name,Role
+00:00:10:00,4s,Tideline strap,Ilse Marrow,Harbour master
+00:00:44:00,4s,Tideline strap,Teo Vance,Sailmaker
+00:00:30:00,4s,Place corner,Noor Halloran,Judge`;
+    const rows = fill(changed, titles);
+    expect(rows.map(({ before }) => before?.id)).toEqual(['n1', 'n2', 'n3']);
+    expect(rows[0].title?.values.role).toBe('Harbour master');
+    expect(rows[1].title?.startFrame).toBe(44 * 25);
+    // Its words go by meaning, as when a template is swapped; none are lost.
+    const { editionId = '', values = {}, kept = [] } = rows[2].title ?? {};
+    expect(editionId).toBe('corner');
+    const words = [...Object.values(values), ...kept.map(({ value }) => value)];
+    expect(words).toEqual(expect.arrayContaining(['Noor Halloran', 'Judge']));
+  });
+
+  test('a row at the time of a title that says something else is that title only where the sheet made it', () => {
+    const titles = made(first);
+    const other = `${HEAD}\n00:00:10:00,4s,Mira Stott,Umpire`;
+    expect(again(other, titles)[0][0]).toBeNull();
+    const earlier = new Map([['n1', { In: '00:00:10:00', Lasts: '4s', Name: 'Ilse Marrow', Role: 'x' }]]);
+    expect(fill(other, titles, undefined, { earlier })[0].before?.id).toBe('n1');
+  });
+
+  test('of two titles that say the same the nearer is meant, and two rows are never one title', () => {
+    const twins = `${HEAD}\n00:00:10:00,4s,Ilse Marrow,Judge\n00:01:00:00,4s,Ilse Marrow,Judge`;
+    const titles = made(twins);
+    const moved = `${HEAD}\n00:00:58:00,4s,Ilse Marrow,Judge\n00:00:10:00,4s,Ilse Marrow,Judge`;
+    expect(again(moved, titles)).toEqual([
+      ['n2', 'n2'],
+      ['n1', 'n1'],
+    ]);
+    const more = `${twins}\n00:02:00:00,4s,Ilse Marrow,Judge`;
+    expect(again(more, titles).at(-1)?.[0]).toBeNull();
+    const other = `${HEAD}\n00:09:00:00,4s,Mira Stott,Umpire`;
+    expect(again(other, titles)[0][0]).toBeNull();
+  });
+
+  test('what the sheet did not change since the last time leaves what an editor did to the title', () => {
+    const [title] = made(first);
+    const edited = { ...title, startFrame: 260, values: { ...title.values, role: 'Lock keeper' } };
+    const earlier = new Map([
+      ['n1', { In: '00:00:10:00', Lasts: '4s', Name: 'Ilse Marrow', Role: 'Lockkeeper' }],
+    ]);
+    const put = (text: string) => fill(text, [edited], undefined, { earlier })[0].title;
+    expect(put(`${HEAD}\n00:00:10:00,4s,Ilse Marrow,Lockkeeper`)).toEqual(edited);
+    // Only the length was changed in the sheet.
+    const longer = put(`${HEAD}\n00:00:10:00,6s,Ilse Marrow,Lockkeeper`);
+    expect(longer).toEqual({ ...edited, lengthFrames: 150 });
+  });
+
+  test('thousands of rows are found again soon, alike as they are', () => {
+    const lines = Array.from({ length: 3000 }, (_, i) => `${i * 6}s,5s,Guest ${i},Judge`);
+    const text = [HEAD, ...lines].join('\n');
+    const titles = made(text);
+    const rows = fill(text, titles);
+    expect(rows.every(({ before, title }) => before !== null && before.id === title?.id)).toBe(true);
+  });
+});
+
+test('rows that should be looked at are pointed out, and what no project can hold is refused', () => {
+  const rows = fill(
+    'In,Lasts,Name,Role\n00:00:10:00,4s,Ilse,Judge\n00:00:10:00,4s,Ilse,Judge\n,4s,Teo,Judge\n00:01:58:00,4s,Noor,Judge',
+    [],
+    undefined,
+    { endFrame: 3000 },
+  );
+  expect(rows.map(({ hints }) => hints)).toEqual([
+    [],
+    ['says the same as row 1'],
+    ['no time: it follows the row before'],
+    ['runs past the last picture'],
+  ]);
+  const [late] = fill('In,Lasts,Name\n23:59:58:00,4s,Ilse');
+  expect(late.title).toBeNull();
+  expect(late.problems[0]).toContain('within 24 hours');
+  // Whatever is accepted can be saved, at the fastest rate too.
+  const fast = fill('In,Lasts,Name\n23:59:50:00,4s,Ilse', [], undefined, {
+    clock: clockOf(RATES.get('60')),
+  });
+  expect(parseTitle(fast[0].title)).toEqual(fast[0].title);
 });

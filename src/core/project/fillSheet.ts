@@ -1,6 +1,6 @@
 import type { Sheet } from '../formats/csv/csv';
 import type { KeptWords, Title } from '../model/project';
-import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, newTitle } from '../model/project';
+import { LONGEST_LABEL, LONGEST_WORDS, MOST_KEPT, MOST_LANES, newTitle } from '../model/project';
 import type { Field, FieldValue, Template } from '../model/template';
 import { airValue } from '../resolve/fieldValue';
 import { InputError } from '../kit/inputError';
@@ -8,11 +8,14 @@ import { designFrames } from '../titleTime/stretch';
 import { SHORTEST_FRAMES } from '../time/rates';
 import type { Clock } from '../time/clock';
 import { textToLength, timecodeToFrame } from '../time/clock';
+import { framesPerDay } from '../time/timecode';
 import { fieldText, parseField } from './cells';
 import { freeLane } from './lanes';
 import type { Role } from './sheetColumns';
 import { inSeconds } from './sheetColumns';
-import { plainName, sameMeaning } from './swap';
+import type { RowTitle } from './rowMatch';
+import { matchRows } from './rowMatch';
+import { plainName, sameMeaning, swapTitle } from './swap';
 
 /** A template that rows can use: its newest edition. */
 interface SheetTemplate {
@@ -31,47 +34,123 @@ export interface FillContext {
   readonly existing: readonly Title[];
   templateOf(editionId: string): Template | undefined;
   newId(): string;
+  /** Which template an edition is of: titles of two editions of one template may be the same title. */
+  templateIdOf(editionId: string): string | undefined;
+  /** What the same sheet said the last time, by the id of the title that was made of it. */
+  readonly earlier?: ReadonlyMap<string, SheetRow>;
+  /** Where the pictures end; 0 for a project without any. */
+  readonly endFrame?: number;
 }
 
-/** One row of a sheet, read: a new title, a changed one, or what is wrong with it. */
+/** A row of a sheet, by the names of its columns. */
+export type SheetRow = Readonly<Record<string, string>>;
+
+/** One row of a sheet, read: a new title, one of the project's, changed or not, or what is wrong with it. */
 export interface FilledRow {
   /** From 0, without the row of names. */
   readonly index: number;
   readonly cells: readonly string[];
   readonly title: Title | null;
-  /** Whether the title is on the sheet already and is changed by the row. */
-  readonly known: boolean;
+  /** The title of the project that the row is, as it is now; null for a new one. */
+  readonly before: Title | null;
   readonly problems: readonly string[];
+  /** What should be looked at, although it can be taken. */
+  readonly hints: readonly string[];
 }
 
-/** The rows of a sheet as titles, each with what is wrong with it. Rows without a time follow one another. */
+/**
+ * The rows of a sheet as titles, each with what is wrong with it. Rows without a time follow one another. A row is one
+ * of the project's titles by its id, else by template, words and time; what has not changed since the same sheet was put
+ * in the last time leaves that title as it is.
+ */
 export function fillRows(sheet: Sheet, roles: readonly Role[], context: FillContext): FilledRow[] {
-  const placed: Title[] = [...context.existing];
   const byId = new Map(context.existing.map((title) => [title.id, title]));
   const withUnits = inSeconds(sheet);
+  const alike = matchAlike(sheet, roles, context, byId);
+  const placed: Title[] = [...context.existing];
+  const seen = new Map<string, number>();
   let next = context.fromFrame;
   return sheet.rows.map((cells, index) => {
     const problems: string[] = [];
-    const title = fillRow(withUnits(cells), roles, { ...context, fromFrame: next }, byId, problems);
-    if (title === null || problems.length > 0) return { index, cells, title: null, known: false, problems };
-    const known = byId.has(title.id);
-    const lane = roles.some((role) => role.kind === 'lane') || known ? title.lane : freeLane(placed, title);
+    const before = byId.get(cellAt(cells, roles, 'title')) ?? alike.get(index);
+    const earlier = before === undefined ? undefined : context.earlier?.get(before.id);
+    const used = earlier === undefined ? roles : changedRoles(sheet, cells, roles, earlier);
+    const here = { ...context, fromFrame: next };
+    const title = fillRow(withUnits(cells), used, here, before, problems);
+    const read = { index, cells, before: before ?? null, problems };
+    if (title === null || problems.length > 0) return { ...read, title: null, hints: [] };
+    const lane =
+      before !== undefined || roles.some((role) => role.kind === 'lane')
+        ? title.lane
+        : freeLane(placed, title);
     const settled = { ...title, lane };
-    if (!known) placed.push(settled);
+    if (before === undefined) placed.push(settled);
     next = settled.startFrame + settled.lengthFrames;
-    return { index, cells, title: settled, known, problems };
+    const said = cells.join('\n');
+    const twin = seen.get(said);
+    if (twin === undefined) seen.set(said, index);
+    const untimed = before === undefined && cellAt(cells, roles, 'in') === '';
+    return { ...read, title: settled, hints: hintsFor(settled, context, twin, untimed) };
   });
+}
+
+/** Rows without an id that are titles of the project all the same, by their index. */
+function matchAlike(
+  sheet: Sheet,
+  roles: readonly Role[],
+  context: FillContext,
+  byId: ReadonlyMap<string, Title>,
+): ReadonlyMap<number, Title> {
+  if (context.existing.length === 0) return new Map();
+  const withUnits = inSeconds(sheet);
+  const named = new Set(sheet.rows.map((cells) => cellAt(cells, roles, 'title')));
+  const rows = sheet.rows.flatMap((cells, index): RowTitle[] => {
+    if (byId.has(cellAt(cells, roles, 'title'))) return [];
+    const title = fillRow(withUnits(cells), roles, context, undefined, []);
+    return title === null ? [] : [{ index, title, timed: cellAt(cells, roles, 'in') !== '' }];
+  });
+  const free = context.existing.filter(({ id }) => !named.has(id));
+  const perSecond = context.clock.rate.numerator / context.clock.rate.denominator;
+  return matchRows(rows, free, perSecond, context.templateIdOf, (id) => context.earlier?.has(id) === true);
+}
+
+/** The roles of columns that say something else than the last time; those that do not leave their title as it is. */
+function changedRoles(
+  sheet: Sheet,
+  cells: readonly string[],
+  roles: readonly Role[],
+  earlier: SheetRow,
+): Role[] {
+  return roles.map((role, i) =>
+    role.kind !== 'title' && earlier[sheet.headers[i]] === cells[i] ? { kind: 'nothing' } : role,
+  );
+}
+
+function cellAt(cells: readonly string[], roles: readonly Role[], kind: Role['kind']): string {
+  return cells[roles.findIndex((role) => role.kind === kind)]?.trim() ?? '';
+}
+
+function hintsFor(
+  { startFrame, lengthFrames }: Title,
+  { endFrame = 0 }: FillContext,
+  twin: number | undefined,
+  untimed: boolean,
+): string[] {
+  return [
+    ...(twin === undefined ? [] : [`says the same as row ${twin + 1}`]),
+    ...(untimed ? ['no time: it follows the row before'] : []),
+    ...(endFrame > 0 && startFrame + lengthFrames > endFrame ? ['runs past the last picture'] : []),
+  ];
 }
 
 function fillRow(
   cells: readonly string[],
   roles: readonly Role[],
   context: FillContext,
-  byId: ReadonlyMap<string, Title>,
+  before: Title | undefined,
   problems: string[],
 ): Title | null {
-  const cellOf = (kind: Role['kind']): string =>
-    cells[roles.findIndex((role) => role.kind === kind)]?.trim() ?? '';
+  const cellOf = (kind: Role['kind']): string => cellAt(cells, roles, kind);
   const attempt = <T>(work: () => T): T | null => {
     try {
       return work();
@@ -83,18 +162,23 @@ function fillRow(
       return null;
     }
   };
-  const before = byId.get(cellOf('title'));
   const used = attempt(() => templateFor(cellOf('template'), before, context));
   if (used === null) return null;
   const span = attempt(() => spanFor(cellOf, before, used.document, context));
-  const same = before?.editionId === used.editionId ? before : undefined;
-  const words = attempt(() => wordsFor(cells, roles, used.document, same));
+  const base = before && inTemplate(before, used, context);
+  const words = attempt(() => wordsFor(cells, roles, used.document, base));
   const lane = attempt(() => laneFor(cellOf('lane'), before));
   if (span === null || words === null || lane === null) return null;
-  const kept = before === undefined ? words.kept : keptWords(before, words.kept, roles);
-  const changed = { ...span, lane, values: { ...before?.values, ...words.values }, kept };
-  if (before !== undefined) return { ...before, ...changed, editionId: used.editionId };
-  return newTitle({ id: context.newId(), editionId: used.editionId, ...changed });
+  if (base === undefined)
+    return newTitle({ id: context.newId(), editionId: used.editionId, ...span, lane, ...words });
+  const kept = keptWords(base, words.kept, roles);
+  return { ...base, ...span, lane, values: { ...base.values, ...words.values }, kept };
+}
+
+/** A title in the template that its row names; another one gets its words by meaning, as when it is swapped. */
+function inTemplate(title: Title, used: SheetTemplate, { templateOf }: FillContext): Title {
+  if (title.editionId === used.editionId) return title;
+  return swapTitle(title, templateOf(title.editionId), { id: used.editionId, document: used.document });
 }
 
 function templateFor(name: string, before: Title | undefined, context: FillContext): SheetTemplate {
@@ -126,20 +210,19 @@ function spanFor(
     return { startFrame, lengthFrames: before?.lengthFrames ?? designFrames(template.timing, clock.rate) };
   const lengthFrames =
     lasts === '' ? timecodeToFrame(end, clock, 'Out') - startFrame : textToLength(lasts, clock, 'Lasts');
+  const where = lasts === '' ? 'Out' : 'Lasts';
   if (lengthFrames < SHORTEST_FRAMES)
-    throw InputError.of(
-      lasts === '' ? 'Out' : 'Lasts',
-      `at least ${SHORTEST_FRAMES} frames after the start`,
-      lasts || end,
-    );
+    throw InputError.of(where, `at least ${SHORTEST_FRAMES} frames after the start`, lasts || end);
+  if (startFrame + lengthFrames > framesPerDay(clock))
+    throw InputError.of(where, 'an end within 24 hours of the project’s start', lasts || end);
   return { startFrame, lengthFrames };
 }
 
 function laneFor(typed: string, before: Title | undefined): number {
   if (typed === '') return before?.lane ?? 0;
   const lane = Number(typed) - 1;
-  if (!Number.isInteger(lane) || lane < 0 || lane > 20)
-    throw InputError.of('Lane', 'a lane from 1 to 21', typed);
+  if (!Number.isInteger(lane) || lane < 0 || lane >= MOST_LANES)
+    throw InputError.of('Lane', `a lane from 1 to ${MOST_LANES}`, typed);
   return lane;
 }
 

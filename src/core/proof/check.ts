@@ -1,3 +1,4 @@
+import type { House } from '../model/house';
 import type { Delivery } from '../model/plan';
 import type { Clip, Title } from '../model/project';
 import type { Field, FieldValues, Template } from '../model/template';
@@ -33,11 +34,15 @@ export interface TitleContext {
   readonly clock: Clock;
   readonly rules: CheckRules;
   readonly reading: ReadingRules;
+  /** The colours of the House. */
+  readonly colours: House['colours'];
   /** All clips of the project, in order. */
   readonly clips: readonly Clip[];
   /** The newest edition of its template, when that is not its own. */
   readonly newer: { readonly id: string; readonly number: number } | null;
   readonly speller: Speller;
+  /** The language of its words (BCP 47); `und` where nobody said. */
+  readonly language: string;
   /** How long its words can be read, in seconds, were it of another length in frames. */
   readableAt(lengthFrames: number): number;
 }
@@ -51,6 +56,8 @@ export interface LayoutContext extends TitleContext {
   /** A frame of the title at which everything is at rest. */
   readonly restingFrame: number;
   readonly eyes: Eyes;
+  /** Pictures that the title shows itself and that are not here, by id. */
+  readonly missingPictures: readonly string[];
   /** The same title laid out for a picture of another width. */
   showAt(widthPx: number): ShownTitle;
 }

@@ -125,6 +125,40 @@ export function leastContrast({ core, ring }: TextRing): number {
   );
 }
 
+/**
+ * The most contrast over a plain backdrop: what a text that fails even so lacks is not the picture's doing, but that of
+ * the panel it stands on.
+ */
+export function mostContrast(text: TextRing): number {
+  return Math.max(...[0, 255].map((level) => ringContrast(text, plainBackdrop(text, level))));
+}
+
+/** The mean luminance of a text's letters and of what lies round them, over a backdrop. */
+export function meanLuminances(
+  { core, ring }: TextRing,
+  backdrop: RingBackdrop,
+): { readonly text: number; readonly luminance: number } {
+  return { text: mean(luminances(core, backdrop.core)), luminance: mean(luminances(ring, backdrop.ring)) };
+}
+
+/** A plain backdrop of one grey. */
+export function plainBackdrop({ core, ring }: TextRing, level: number): RingBackdrop {
+  return { core: plain(core, level), ring: plain(ring, level) };
+}
+
+// Less of the picture than this nobody sees through a panel; more than that is no panel.
+const PANEL_THROUGH = 0.02;
+const PICTURE_THROUGH = 0.9;
+
+/** What lies round the letters of a text: a panel of the title, the picture, or some of both. */
+export function surroundingsOf({ ring: { front, at } }: TextRing): 'panel' | 'picture' | 'both' {
+  let through = 0;
+  for (let k = 0; k < at.length; k++) through += front[k * 4 + 3];
+  const share = through / at.length;
+  if (share < PANEL_THROUGH) return 'panel';
+  return share > PICTURE_THROUGH ? 'picture' : 'both';
+}
+
 const plain = ({ at }: RingPixels, level: number): ArrayLike<number> =>
   new Uint8Array(at.length * 3).fill(level);
 

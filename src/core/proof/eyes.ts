@@ -21,6 +21,8 @@ export interface Eyes {
   paint(items: readonly DisplayItem[], crop: Rect): Pixels;
   /** A clip's picture at a time of its own; null for one that is not here. */
   backdrop(picture: string, seconds: number): Promise<BackdropFrame | null>;
+  /** Whether a clip's picture can be looked at at all; only what has to be decoded is looked at for it. */
+  has(picture: string, seconds: number): Promise<boolean>;
 }
 
 /**

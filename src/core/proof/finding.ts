@@ -13,9 +13,28 @@ export type MendChange =
   | { readonly kind: 'quiet' };
 
 /** A way to put a finding right, in words for a button. */
-interface Mend {
+export interface Mend {
   readonly label: string;
   readonly change: MendChange;
+}
+
+/** How bad a finding is: it must be fixed, it could not be looked at, or it should be looked at. */
+export type Severity = 'stop' | 'unseen' | 'look';
+
+const SEVERITIES: readonly Severity[] = ['stop', 'unseen', 'look'];
+
+/** A moment of a measurement: a frame of the title, and what was measured there. */
+export interface Measured {
+  readonly frame: number;
+  readonly value: number;
+}
+
+/** What a finding was measured by, over the title's time. */
+export interface Measurement {
+  readonly points: readonly Measured[];
+  readonly needed: number;
+  /** What the value is, with its unit, for an axis. */
+  readonly label: string;
 }
 
 /** Something that a check found in a title. */
@@ -23,11 +42,12 @@ export interface Finding {
   /** Says which finding it is, the same as long as its cause is. */
   readonly key: string;
   readonly check: string;
+  /** What sets it apart from other findings of the same check in the same title. */
+  readonly subject: string;
   readonly titleId: string;
   /** The delivery that it is found in; null where it is in all of them. */
   readonly deliveryId: string | null;
-  /** `stop` must be fixed, `look` should be looked at. */
-  readonly tone: 'stop' | 'look';
+  readonly tone: Severity;
   /** A few words. */
   readonly message: string;
   /** What, where and how much, in a sentence. */
@@ -35,14 +55,16 @@ export interface Finding {
   readonly mends: readonly Mend[];
   /** The title's own frame at which it is to be seen; null for anywhere in it. */
   readonly frame: number | null;
+  /** How it was measured over time, where it was. */
+  readonly measurement?: Measurement;
 }
 
 /** What a check says of a finding; who and where is added by the one that runs it. */
 export type Found = Pick<Finding, 'tone' | 'message' | 'detail'> & {
-  /** What sets it apart from other findings of the same check in the same title. */
   readonly subject?: string;
   readonly mends?: readonly Mend[];
   readonly frame?: number | null;
+  readonly measurement?: Measurement;
 };
 
 /** A finding with all its parts. */
@@ -53,7 +75,12 @@ export function toFinding(
   { subject = '', mends = [], frame = null, ...found }: Found,
 ): Finding {
   const key = [check, titleId, deliveryId ?? '', subject].join(' ').trim().slice(0, 400);
-  return { key, check, titleId, deliveryId, mends, frame, ...found };
+  return { key, check, subject, titleId, deliveryId, mends, frame, ...found };
+}
+
+/** Findings with the worst first, otherwise in their order. */
+export function worstFirst<T extends Pick<Finding, 'tone'>>(findings: readonly T[]): T[] {
+  return findings.toSorted((a, b) => SEVERITIES.indexOf(a.tone) - SEVERITIES.indexOf(b.tone));
 }
 
 /** Seconds as they are told: one digit behind the point, kept together with their unit. */

@@ -70,6 +70,44 @@ describe('a proof that goes on', () => {
     expect(proofer.progress).toEqual({ done: 10, total: 10 });
   });
 
+  test('says at once which titles have to be looked at again, and calls none of them whole before', async () => {
+    const proofer = await begin();
+    expect(proofer.update(structuredClone(TITLES), AROUND)).toEqual([]);
+    const edited = changed(2, { values: { name: 'Mira Stott', role: 'Judge' } });
+    expect(proofer.update(edited, AROUND)).toEqual(['t2']);
+    expect(proofer.isComplete('t2')).toBe(false);
+    expect(proofer.isComplete('t1')).toBe(true);
+    await steps(proofer);
+    expect(proofer.isComplete('t2')).toBe(true);
+    const other = newClip({ id: 'c1', picture: 'weir', startFrame: 400, lengthFrames: 390 });
+    expect(proofer.update(edited, { ...AROUND, clips: CLIPS.with(1, other) })).toEqual(['t1']);
+    expect(proofer.update(edited, { ...AROUND, projectName: 'Ferry' })).toEqual(TITLES.map(({ id }) => id));
+  });
+
+  test('tries a mend on a copy: whether it mends, what it brings about, and nothing is changed', async () => {
+    const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+    const short = changed(0, { lengthFrames: 60 });
+    proofer.update(short, AROUND);
+    const findings = new Map<string, readonly Finding[]>();
+    for (let step = await proofer.step(); step !== null; step = await proofer.step())
+      for (const [id, list] of step) findings.set(id, list);
+    const [finding] = findings.get('t0') ?? [];
+    expect(finding.check).toBe('reading');
+    const set = (lengthFrames: number) => ({
+      finding,
+      change: { kind: 'title', set: { lengthFrames } } as const,
+    });
+    expect(await proofer.tryMend(set(120))).toEqual({ mends: true, causes: [] });
+    expect(await proofer.tryMend(set(62))).toMatchObject({ mends: false });
+    // So long that it runs into the next title, and over a cut.
+    const long = await proofer.tryMend(set(410));
+    expect(long?.mends).toBe(true);
+    expect(long?.causes.map(({ titleId, check }) => `${titleId} ${check}`)).toContain('t1 collisions');
+    expect(proofer.update(short, AROUND)).toEqual([]);
+    expect(await steps(proofer)).toEqual([]);
+    expect(await proofer.tryMend({ ...set(120), finding: { ...finding, titleId: 'gone' } })).toBeNull();
+  });
+
   test('after one edit looks only at what it touches', async () => {
     const proofer = await begin();
     proofer.update(structuredClone(TITLES), AROUND);
@@ -206,7 +244,11 @@ test('every demo template is clear with words of its own, wide and tall, over a 
       ),
     }),
   );
-  const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller: NO_SPELLER });
+  const proofer = new Proofer({
+    fonts,
+    eyes: createRasterEyes(),
+    speller: { ...NO_SPELLER, languages: ['en'] },
+  });
   proofer.update(titles, {
     ...AROUND,
     clips: [newClip({ id: 'c', picture: '#101418', startFrame: 0, lengthFrames: 20_000 })],

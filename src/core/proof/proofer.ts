@@ -4,32 +4,21 @@ import { InputError } from '../kit/inputError';
 import { sameValue } from '../kit/sameValue';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
-import type { PictureSizes } from '../layers/layerKind';
 import { isWords } from '../resolve/fieldValue';
-import { FORMATS } from '../frame/formats';
-import { previewFormat } from '../frame/previewFormat';
-import { safeArea } from '../frame/safeAreas';
-import type { ShownTitle } from '../project/deliver';
-import { deliveryLanguage, showTitle, titleIn } from '../project/deliver';
+import { titleIn } from '../project/deliver';
 import { meet } from '../project/lanes';
-import type { FontLibrary } from '../text/fontLibrary';
 import type { Check, LayoutContext, TitleContext } from './check';
 import { CHECKS } from './checks';
-import type { Eyes } from './eyes';
 import type { Finding, Found } from './finding';
-import { toFinding } from './finding';
-import type { Speller } from './speller';
+import { toFinding, worstFirst } from './finding';
+import { applyMend } from './mend';
+import type { Trial, TrialOutcome } from './tryMend';
+import { outcomeOf } from './tryMend';
+import type { ProofTools } from './layoutContext';
+import { layoutContext } from './layoutContext';
 import { momentsUnder } from './underTitle';
 import type { ProofSurroundings } from './titleContext';
 import { titleContext } from './titleContext';
-
-/** What a proof works with. */
-export interface ProofTools {
-  readonly fonts: FontLibrary;
-  readonly eyes: Eyes;
-  readonly speller: Speller;
-  readonly pictures?: PictureSizes;
-}
 
 /** How far a proof is: checks of words count one a title, those of the layout one a title and delivery. */
 export interface ProofProgress {
@@ -53,9 +42,6 @@ interface Proofed {
   project: readonly Finding[];
 }
 
-// Wide enough to measure letters by; thin lines are measured in a picture of nearly the frame's own size.
-const WIDTH_PX = 360;
-const INTERLACED_WIDTH_PX = 1440;
 const WORDS_AT_ONCE = 60;
 
 /**
@@ -75,8 +61,8 @@ export class Proofer {
 
   constructor(private readonly tools: ProofTools) {}
 
-  /** Takes the project as it is now. */
-  update(titles: readonly Title[], around: ProofSurroundings): void {
+  /** Takes the project as it is now; gives the ids of the titles that have to be looked at again. */
+  update(titles: readonly Title[], around: ProofSurroundings): string[] {
     const before = this.around;
     const all = before === null || !sameRules(before, around);
     const spelling = !sameValue(before?.plan.words, around.plan.words);
@@ -92,6 +78,37 @@ export class Proofer {
     titles.forEach((title, i) => this.take(title, i + 1, all, elsewhere));
     if (spelling && !all) this.spellAgain();
     this.projectDue = true;
+    return this.order.filter((id) => !this.isComplete(id));
+  }
+
+  /** What a mend would do, found out by doing it to a copy; null for a title that is not looked at yet. */
+  async tryMend(trial: Trial): Promise<TrialOutcome | null> {
+    const { around } = this;
+    const { titleId } = trial.finding;
+    if (around === null || !this.isComplete(titleId)) return null;
+    const titles = this.order.flatMap((id) => this.titles.get(id)?.title ?? []);
+    const work = applyMend(
+      { titles, clips: around.clips, plan: around.plan },
+      trial.finding,
+      trial.change,
+      (id) => around.editions.get(id),
+    );
+    const copy = new Proofer(this.tools);
+    copy.order = this.order;
+    copy.around = around;
+    for (const [id, one] of this.titles) copy.titles.set(id, { ...one });
+    const inOrder = work.titles.toSorted((a, b) => a.startFrame - b.startFrame);
+    copy.update(inOrder, { ...around, plan: work.plan });
+    copy.focus(titleId);
+    const touched = new Set([titleId]);
+    while (!copy.isComplete(titleId)) await copy.step();
+    for (const id of copy.checkProject().keys()) touched.add(id);
+    const all = (proofer: Proofer): Finding[] =>
+      [...touched].flatMap((id) => {
+        const one = proofer.titles.get(id);
+        return one === undefined ? [] : findingsOf(one);
+      });
+    return outcomeOf(trial, all(this), all(copy));
   }
 
   /** The title that is worked on: it is proofed before the others. */
@@ -196,7 +213,7 @@ export class Proofer {
       const { context } = one;
       one.words =
         context === null
-          ? []
+          ? tell('edition', one.title.id, null, [NO_TEMPLATE])
           : this.checksOf('title').flatMap((check) => tell(check.id, one.title.id, null, check.run(context)));
       // Without its edition there is nothing to lay out.
       if (context === null) for (const { id } of this.around?.plan.deliveries ?? []) one.layouts.set(id, []);
@@ -221,10 +238,11 @@ export class Proofer {
     const { around } = this;
     const title = titleIn(one.title, delivery.id);
     if (around === null || title === null) return [];
-    const context = title === one.title ? one.context : titleContext(title, one.number, around, this.tools);
+    const context =
+      title === one.title ? one.context : titleContext(title, one.number, around, this.tools, delivery.id);
     if (context === null) return [];
     try {
-      const layout = this.layoutContext(context, delivery);
+      const layout = layoutContext(context, delivery, around, this.tools);
       const cover = unionRects(
         layout.shown.compiled.texts.flatMap(({ layerId }) => layout.shown.compiled.boxes.get(layerId) ?? []),
       );
@@ -278,45 +296,6 @@ export class Proofer {
     return known;
   }
 
-  private layoutContext(context: TitleContext, delivery: Delivery): LayoutContext {
-    const { title, applied, template, values, timing, rate } = context;
-    const { fonts, pictures, eyes } = this.tools;
-    const { around } = this;
-    const language = around === null ? undefined : deliveryLanguage(around.plan, delivery.id, around.house);
-    const whole = FORMATS.get(delivery.format);
-    const showAt = (widthPx: number): ShownTitle =>
-      showTitle(
-        title,
-        template,
-        values,
-        previewFormat(whole, Math.min(widthPx, whole.widthPx)),
-        rate,
-        fonts,
-        pictures,
-        language,
-      );
-    const shown = showAt(delivery.interlaced ? INTERLACED_WIDTH_PX : WIDTH_PX);
-    const own = this.around?.house.areas.find(({ format }) => format === delivery.format);
-    const counted =
-      own === undefined || template.areas.some(({ format }) => format === delivery.format)
-        ? shown.compiled.format
-        : { ...shown.compiled.format, ownTitleSafe: own };
-    const restingFrame = Math.min(
-      timing.totalFrames - 1,
-      timing.inFrames + Math.floor(timing.holdFrames / 2),
-    );
-    return {
-      ...context,
-      applied,
-      delivery,
-      shown,
-      safe: safeArea(counted, 'titleSafe'),
-      restingFrame,
-      eyes,
-      showAt,
-    };
-  }
-
   private checkProject(): ReadonlyMap<string, readonly Finding[]> {
     this.projectDue = false;
     this.coversMoved = false;
@@ -348,6 +327,13 @@ export class Proofer {
   }
 }
 
+const NO_TEMPLATE: Found = {
+  tone: 'unseen',
+  subject: 'none',
+  message: 'not looked at: no template',
+  detail: 'The template of this title is not here, so nothing of it could be looked at.',
+};
+
 function tell(check: string, titleId: string, deliveryId: string | null, found: readonly Found[]): Finding[] {
   return found.map((one) => toFinding(check, titleId, deliveryId, one));
 }
@@ -355,7 +341,7 @@ function tell(check: string, titleId: string, deliveryId: string | null, found: 
 /** All findings of a title, what must be fixed first; what is the same in several deliveries stands once for each. */
 function findingsOf({ words, layouts, earlier, project }: Proofed): readonly Finding[] {
   const all = [...(words ?? []), ...project, ...[...new Map([...earlier, ...layouts]).values()].flat()];
-  return all.toSorted((a, b) => Number(b.tone === 'stop') - Number(a.tone === 'stop'));
+  return worstFirst(all);
 }
 
 function sameRules(a: ProofSurroundings, b: ProofSurroundings): boolean {

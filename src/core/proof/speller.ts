@@ -1,12 +1,22 @@
+import { UNDETERMINED } from '../faces/language';
+
 /** Knows which words are spelt right. */
 export interface Speller {
   correct(word: string): boolean;
   /** Spellings that are close to a wrong one, the likeliest first. */
   suggest(word: string): readonly string[];
+  /** The languages that it has a dictionary of, by their first subtag (BCP 47); the first is what `und` counts as. */
+  readonly languages: readonly string[];
 }
 
-/** Finds no fault with any word: for where no dictionary is at hand. */
-export const NO_SPELLER: Speller = { correct: () => true, suggest: () => [] };
+/** Has no dictionary at all. */
+export const NO_SPELLER: Speller = { correct: () => true, suggest: () => [], languages: [] };
+
+/** Whether words of a language can be looked up. A language that nobody named counts as the speller's own. */
+export function speaks({ languages }: Pick<Speller, 'languages'>, language: string): boolean {
+  const [primary] = language.toLowerCase().split('-');
+  return primary === UNDETERMINED ? languages.length > 0 : languages.includes(primary);
+}
 
 const segmenter = new Intl.Segmenter('und', { granularity: 'word' });
 

@@ -4,13 +4,14 @@ import { resolve } from '../resolve/resolve';
 import { airValues } from '../resolve/automatic';
 import type { House } from '../model/house';
 import type { Plan } from '../model/plan';
+import { MASTER_ID } from '../model/plan';
 import type { Clip, Title } from '../model/project';
 import type { FieldValues, Template } from '../model/template';
 import { stretchTiming } from '../titleTime/stretch';
 import { clockOf } from '../time/clock';
 import type { FrameRate } from '../time/rates';
 import type { PaintedTitle } from '../project/deliver';
-import { fadeAt } from '../project/deliver';
+import { deliveryLanguage, fadeAt } from '../project/deliver';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { FieldWords, TitleContext } from './check';
 import type { FadeAt } from './readableTime';
@@ -31,7 +32,7 @@ export interface ProofSurroundings {
   readonly rate: FrameRate;
   readonly clips: readonly Clip[];
   readonly plan: Plan;
-  readonly house: Pick<House, 'checks' | 'reading' | 'areas' | 'language'>;
+  readonly house: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours'>;
   readonly editions: ReadonlyMap<string, ProofEdition>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, ProofEdition>;
@@ -43,6 +44,7 @@ export function titleContext(
   number: number,
   around: ProofSurroundings,
   { speller, fonts }: { readonly speller: Speller; readonly fonts: FontLibrary },
+  deliveryId: string = MASTER_ID,
 ): TitleContext | null {
   const edition = around.editions.get(title.editionId);
   if (edition === undefined) return null;
@@ -62,9 +64,11 @@ export function titleContext(
     clock,
     rules: house.checks,
     reading: house.reading,
+    colours: house.colours,
     clips,
     newer: newest === undefined || newest.id === edition.id ? null : newest,
     speller: withOwnWords(speller, around.plan.words),
+    language: deliveryLanguage(around.plan, deliveryId, house),
     readableAt: (lengthFrames) =>
       readableFor(template, values, rate, fonts, fadesOf({ ...title, lengthFrames }))(lengthFrames),
   };
@@ -93,6 +97,7 @@ function withOwnWords(speller: Speller, words: readonly string[]): Speller {
   const own = known.get(words) ?? new Set(words.map((word) => word.toLowerCase()));
   known.set(words, own);
   return {
+    ...speller,
     correct: (word) => own.has(word.toLowerCase()) || speller.correct(word),
     suggest: (word) => speller.suggest(word),
   };

@@ -50,11 +50,13 @@ export async function getProject(id: string, placeEditionId: string | null = nul
 
 const STARTING_CLIP_SECONDS = 12;
 
-/** Starts a project whose strip holds each stand-in picture once; gives its id. */
+/** Starts a project; its strip is empty, or holds each stand-in picture once where that is asked for. Gives its id. */
 export async function startProject(input: unknown): Promise<string> {
-  const settings = parseProjectSettings(input, 'New project');
+  const { standIns = false, ...asked } = Object(input);
+  if (typeof standIns !== 'boolean') throw InputError.of('New project, standIns', 'true or false', standIns);
+  const settings = parseProjectSettings(asked, 'New project');
   const length = secondsToNearestFrames(STARTING_CLIP_SECONDS, RATES.get(settings.rate));
-  const clips = SCENES.list.map((scene, i) =>
+  const clips = (standIns ? SCENES.list : []).map((scene, i) =>
     newClip({
       id: nanoid(12),
       picture: scene.id,

@@ -23,6 +23,7 @@ import { withoutRevision } from './deskDraft';
 import { createDeskStore } from './deskStore';
 import { createDeskUi } from './deskUi';
 import { ProofPanel } from './proof/ProofPanel';
+import type { Tone } from './proof/proofView';
 import { ProofProvider, useProofView } from './proof/proofView';
 import { useProof } from './proof/useProof';
 import { SendToPress } from './SendToPress';
@@ -210,25 +211,32 @@ function PanelSwitch() {
   );
 }
 
-/** How many titles have something to fix and to look at; a click shows only those, another click all. */
-function ProofCounts({ onPick }: { readonly onPick: (tone: 'stop' | 'look') => void }) {
+const COUNTS = [
+  { tone: 'stop', label: 'to fix', look: 'bg-stop-wash text-stop-ink' },
+  { tone: 'unseen', label: 'not looked at', look: 'bg-paper text-ink ring-1 ring-line-strong ring-inset' },
+  { tone: 'look', label: 'to look at', look: 'bg-leaf-wash text-leaf-ink' },
+] as const;
+
+/** How many titles there is something to say of; a click shows only those, another click all. */
+function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
   const titles = useTitles();
-  const { toneOf } = useProofView();
+  const { toneOf, knows } = useProofView();
   const tones = titles.map(({ id }) => toneOf(id));
-  const count = (tone: 'stop' | 'look'): number => tones.filter((one) => one === tone).length;
-  const [stops, looks] = [count('stop'), count('look')];
+  const waiting = titles.filter(({ id }) => !knows(id)).length;
+  const count = (tone: Tone): number => tones.filter((one) => one === tone).length;
   const pill = 'rounded-full px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap';
   return (
     <>
-      {stops > 0 && (
-        <button type="button" className={`${pill} bg-stop-wash text-stop-ink`} onClick={() => onPick('stop')}>
-          {stops} to fix
+      {COUNTS.filter(({ tone }) => count(tone) > 0).map(({ tone, label, look }) => (
+        <button key={tone} type="button" className={`${pill} ${look}`} onClick={() => onPick(tone)}>
+          {count(tone)} {label}
         </button>
+      ))}
+      {waiting > 0 && (
+        <span className="text-[12px] whitespace-nowrap text-soft">{`looking at ${waiting}`}</span>
       )}
-      {looks > 0 && (
-        <button type="button" className={`${pill} bg-leaf-wash text-leaf-ink`} onClick={() => onPick('look')}>
-          {looks} to look at
-        </button>
+      {waiting === 0 && titles.length > 0 && count('pass') === titles.length && (
+        <span className={`${pill} bg-pass-wash text-pass`}>all clear</span>
       )}
     </>
   );

@@ -15,12 +15,15 @@ const finding = (titleId: string, tone: 'stop' | 'look', deliveryId: string | nu
   deliveryId,
   mends: [],
   frame: null,
+  subject: '',
   tone,
   message: 'contrast 1.9 : 1',
   detail: '',
 });
 
-/** A desk of four titles: one clear, one to fix in the tall delivery only, one to look at, one not looked at. */
+const HARMLESS = { mends: true, causes: [] };
+
+/** A desk of four titles: one clear, one to fix in the tall delivery only, one to look at, one still being looked at. */
 function open(): void {
   const titles = ['a', 'b', 'c', 'd'].map((id, i) => deskTitle(id, i * 200, { name: id }));
   const view = createDeskView({ titles, ui: { selection: ['a'] } });
@@ -35,7 +38,13 @@ function open(): void {
   renderScreen(
     '/desk/p',
     <DeskProvider value={view}>
-      <ProofProvider value={{ store, askQuiet: () => Promise.resolve(null) }}>
+      <ProofProvider
+        value={{
+          store,
+          askQuiet: () => Promise.resolve(null),
+          tryMends: (trials) => Promise.resolve(trials.map(() => HARMLESS)),
+        }}
+      >
         <SendToPress flush={() => Promise.resolve()} />
       </ProofProvider>
     </DeskProvider>,
@@ -50,7 +59,7 @@ test('what is still to look at, or was not looked at, in this delivery is said b
   expect(screen.getByRole('button', { name: 'Send' })).toBeEnabled();
   await userEvent.click(screen.getByText('All 4 titles'));
   expect(screen.getByRole('status')).toHaveTextContent(
-    'In this delivery 1 title has something to look at, 1 title was not looked at yet.',
+    'In this delivery 1 title has something to look at, 1 title is still being looked at.',
   );
   expect(screen.getByRole('button', { name: 'Send anyway' })).toBeEnabled();
 });

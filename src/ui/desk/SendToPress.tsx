@@ -15,9 +15,13 @@ import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from './deskConte
 import { useProofView } from './proof/proofView';
 
 interface Left {
-  /** Titles with something to fix, with something to look at, and those that were not looked at in everything. */
+  /**
+   * Titles with something to fix, with something to look at, those of which something cannot be looked at, and those
+   * that are being looked at.
+   */
   readonly stops: number;
   readonly looks: number;
+  readonly unseen: number;
   readonly unknown: number;
 }
 
@@ -26,19 +30,27 @@ function useLeft(titleIds: readonly string[], deliveryId: string): Left {
   const { findingsOf, knows } = useProofView();
   const tones = titleIds.map((id) => {
     if (!knows(id)) return 'unknown';
-    const here = findingsOf(id).filter((one) => one.deliveryId === null || one.deliveryId === deliveryId);
+    const here = findingsOf(id).filter(
+      ({ deliveryIds }) => deliveryIds.length === 0 || deliveryIds.includes(deliveryId),
+    );
     return here[0]?.tone ?? 'pass';
   });
   const count = (tone: string): number => tones.filter((one) => one === tone).length;
-  return { stops: count('stop'), looks: count('look'), unknown: count('unknown') };
+  return {
+    stops: count('stop'),
+    looks: count('look'),
+    unseen: count('unseen'),
+    unknown: count('unknown'),
+  };
 }
 
 /** Says what is still to fix, to look at, or not looked at, before anything is sent. */
-function ProofNotice({ stops, looks, unknown }: Left) {
+function ProofNotice({ left: { stops, looks, unseen, unknown } }: { readonly left: Left }) {
   const parts = [
     stops > 0 && `${counted(stops, 'title has', 'titles have')} something to fix`,
     looks > 0 && `${counted(looks, 'title has', 'titles have')} something to look at`,
-    unknown > 0 && `${counted(unknown, 'title was', 'titles were')} not looked at yet`,
+    unseen > 0 && `${counted(unseen, 'title has', 'titles have')} something that could not be looked at`,
+    unknown > 0 && `${counted(unknown, 'title is', 'titles are')} still being looked at`,
   ].filter((part) => part !== false);
   if (parts.length === 0) return null;
   return (
@@ -46,7 +58,7 @@ function ProofNotice({ stops, looks, unknown }: Left) {
       role="status"
       className={classes(
         'mt-3 rounded-lg px-3 py-2',
-        stops + unknown > 0 ? 'bg-stop-wash text-stop-ink' : 'bg-leaf-wash text-leaf-ink',
+        stops + unseen + unknown > 0 ? 'bg-stop-wash text-stop-ink' : 'bg-leaf-wash text-leaf-ink',
       )}
     >
       {`In this delivery ${parts.join(', ')}.`}
@@ -71,7 +83,8 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
   const chosen = titles.filter((title) => selection.includes(title.id)).map(({ id }) => id);
   const onlyAll = chosen.length === 0;
   const deliveryId = delivery ?? shown.id;
-  const left = useLeft(which === 'one' && !onlyAll ? chosen : titles.map(({ id }) => id), deliveryId);
+  const sent = which === 'one' && !onlyAll ? chosen : titles.map(({ id }) => id);
+  const left = useLeft(open ? sent : [], deliveryId);
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
@@ -98,7 +111,7 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
           <>
             <Button onClick={() => setOpen(false)}>Cancel</Button>
             <Button look="gold" disabled={busy} onClick={() => void send()}>
-              {left.stops + left.unknown > 0 ? 'Send anyway' : 'Send'}
+              {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
             </Button>
           </>
         }
@@ -153,7 +166,7 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
             </Radio>
           ))}
         </RadioGroup>
-        <ProofNotice {...left} />
+        <ProofNotice left={left} />
         {problem !== '' && (
           <p role="alert" className="mt-3 text-stop-ink">
             {problem}

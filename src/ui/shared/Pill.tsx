@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { classes } from './classes';
 
 interface Props {
-  readonly tone: 'pass' | 'look' | 'stop' | 'quiet';
+  readonly tone: 'pass' | 'look' | 'stop' | 'unseen' | 'quiet';
   readonly children: ReactNode;
   readonly title?: string;
 }
@@ -11,6 +11,7 @@ const TONES = {
   pass: 'bg-pass-wash text-pass',
   look: 'bg-leaf-wash text-leaf-ink',
   stop: 'bg-stop-wash text-stop-ink',
+  unseen: 'bg-paper text-ink ring-1 ring-line-strong ring-inset',
   quiet: 'bg-paper text-soft',
 };
 

@@ -46,21 +46,34 @@ export function readSheet(text: string): Sheet {
     skipEmptyLines: 'greedy',
     preview: MOST_ROWS + 2,
   });
-  const [first, ...rest] = data;
-  if (first === undefined)
+  if (data[0] === undefined)
     throw InputError.of('Sheet', 'a row of column names and at least one row', text.slice(0, 40));
+  return tableToSheet(
+    data,
+    errors.slice(0, 3).map(({ message, row }) => `Line ${(row ?? 0) + 1}: ${message}`),
+  );
+}
+
+/**
+ * The sheet that rows of cells make, whatever they were read from. The first row names the columns; a name that is
+ * missing or there twice is made up. Rows are filled up or cut to as many cells; what is cut is told. Throws InputError
+ * for no rows and for too many.
+ */
+export function tableToSheet(table: readonly (readonly string[])[], told: readonly string[]): Sheet {
+  const [first, ...rest] = table;
+  if (first === undefined) throw InputError.of('Sheet', 'a row of column names', 'none');
   if (rest.length > MOST_ROWS)
     throw InputError.of('Sheet', `at most ${MOST_ROWS} rows`, 'more', 'Divide it into several files.');
   if (first.length > MOST_COLUMNS)
     throw InputError.of('Sheet, line 1', `at most ${MOST_COLUMNS} columns`, `${first.length}`);
-  const notes = errors.slice(0, 3).map(({ message, row }) => `Line ${(row ?? 0) + 1}: ${message}`);
-  const names = uniqueNames(first, notes);
+  const notes = [...told];
+  const names = uniqueNames(first.map(wellFormedText), notes);
   const longest = rest.reduce((most, row) => Math.max(most, row.length), 0);
   if (longest > names.length)
     notes.push(
       `Some rows have ${longest} cells for ${names.length} columns; what is beyond them is not used.`,
     );
-  const rows = rest.map((row) => names.map((_, i) => unguard(row[i] ?? '')));
+  const rows = rest.map((row) => names.map((_, i) => unguard(wellFormedText(row[i] ?? ''))));
   return { headers: names, rows, notes };
 }
 

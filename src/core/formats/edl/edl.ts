@@ -5,79 +5,202 @@ import { frameToTimecode, textToLength } from '../../time/clock';
 import type { Labelling, TimecodeMode } from '../../time/timecode';
 import { frameLabel, labelFrame, labelOf, modesOf } from '../../time/timecode';
 import type { CutClip, CutList } from '../cutList';
+import { assembleClips, fewNotes } from '../cutList';
+import type { EdlEvent, EdlLine } from './edlLines';
+import { readEdlLine } from './edlLines';
 
-const TIMECODE = /\d{2}[:;]\d{2}[:;]\d{2}[:;]\d{2}/g;
-const EVENT = /^(\d{1,6})\s+(\S+)\s+(\S+)\s+(\S+)/;
-const COUNT_MODE = /^FCM:\s*(NON[- ]?DROP|DROP)/i;
 const LONGEST_TEXT = 8 * 1024 * 1024;
 const LONGEST_LINE = 1000;
 const LONGEST_NAME = 200;
+const VIDEO = /^(V1?|B|NONE|A{0,2}\d*\/V1?|VA\d*|AV)$/i;
 
-/** What is read of a list before its beginning is known. */
 interface Reading {
-  readonly clips: CutClip[];
+  readonly clips: Writable<CutClip>[];
   readonly markers: { readonly frame: number; readonly name: string }[];
   /** How the earliest record time is counted. */
   first: { readonly frame: number; readonly mode: TimecodeMode } | null;
-  skipped: number;
+  name: string;
+  /** How labels are counted, as the list said last. */
+  said: TimecodeMode | null;
+  /** The event that notes after it speak of, and whether its clip was made. */
+  event: EdlEvent | null;
+  clip: Writable<CutClip> | null;
+  /** The reel that a transition comes from, by the event before of the same number. */
+  lead: string;
+  readonly otherTracks: Map<string, number>;
+  readonly notes: string[];
+  readonly problems: string[];
 }
 
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
+
 /**
- * The cuts of a CMX 3600 edit list: every video event with its source and record times, names from `FROM CLIP NAME`,
- * named frames from `LOC` notes. Labels are read as `FCM` says from its line on, without one as their last separator
- * says (`;` for drop frame). Record times count from the project's start where it has one and the list lies after it,
- * else from the earliest event's whole hour. Sound is left out. Throws InputError with the line for a time that is
- * none, and for a text that is no edit list.
+ * The cuts of a CMX 3600 edit list: every video event with its source and record times, names, reels and files as its
+ * notes say, named frames from `LOC` notes. Labels are read as `FCM` says from its line on, without one as their last
+ * separator says (`;` for drop frame). Record times count from the project's start where the list reaches it, else from
+ * the earliest event's whole hour; a leader before that is left out. Where events lie over one another the later one
+ * counts. Dissolves and wipes are cuts where they begin. A line that cannot be read is left out and told with its number;
+ * throws InputError only for a text in which no event can be read.
  */
 export function edlToCutList(text: string, clock: Clock): CutList {
   if (text.length > LONGEST_TEXT) throw InputError.of('Edit list', 'at most 8 MB', `${text.length} bytes`);
-  const { clips, markers, first, skipped } = readLines(text.split(/\r?\n/), clock);
-  if (first === null)
+  const reading = readLines(text.split(/\r\n|\r|\n/), clock);
+  const { first, problems } = reading;
+  if (first === null || reading.clips.length === 0)
     throw InputError.of(
-      'Edit list',
+      problems[0]?.split(': ')[0] ?? 'Edit list',
       'lines such as "001  AX  V  C  01:00:00:00 01:00:04:00 01:00:00:00 01:00:04:00"',
-      text.slice(0, 40),
+      problems[0]?.split(': ').slice(1).join(': ') ?? text.slice(0, 40),
     );
-  const { mode } = first;
-  const origin = originOf(first, clock);
-  const start = labelOf(origin, { rate: clock.rate, mode });
+  const origin = originOf(reading.clips, first, clock);
+  const start = labelOf(origin, { rate: clock.rate, mode: first.mode });
+  const all = assembleClips(reading.clips);
+  const clips = all.flatMap((clip) => afterOrigin(clip, origin));
+  const leader = all.length - clips.length;
   return {
-    name: nameFrom(/^TITLE:[ \t]*(.*)$/im.exec(text)?.[1] ?? ''),
-    clips: clips
-      .map((clip) => ({ ...clip, startFrame: clip.startFrame - origin }))
-      .toSorted((a, b) => a.startFrame - b.startFrame),
-    markers: markers.map((mark) => ({ ...mark, frame: Math.max(0, mark.frame - origin) })),
-    clock: { mode, startFrame: origin },
+    name: reading.name,
+    clips,
+    markers: reading.markers
+      .filter(({ frame }) => frame >= origin)
+      .map((mark) => ({ ...mark, frame: mark.frame - origin })),
+    clock: { mode: first.mode, startFrame: origin },
     notes: [
       ...(origin === clock.startFrame ? [] : [`Record times are counted from ${start}.`]),
-      ...(skipped > 0 ? [`${skipped} events of sound or other tracks were left out.`] : []),
+      ...(leader > 0
+        ? [`${count(leader, 'event')} before ${start}, a leader, ${was(leader)} left out.`]
+        : []),
+      ...[...reading.otherTracks].map(([track, n]) => `${count(n, 'event')} of ${track} ${was(n)} left out.`),
+      ...fewNotes(reading.notes),
+      ...fewNotes(problems.map((problem) => `${problem}. It was left out.`)),
     ],
   };
 }
 
+const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+const was = (n: number): string => (n === 1 ? 'was' : 'were');
+
 function readLines(lines: readonly string[], clock: Clock): Reading {
-  const reading: Reading = { clips: [], markers: [], first: null, skipped: 0 };
-  let said: TimecodeMode | null = null;
+  const reading: Reading = {
+    clips: [],
+    markers: [],
+    first: null,
+    name: '',
+    said: null,
+    event: null,
+    clip: null,
+    lead: '',
+    otherTracks: new Map(),
+    notes: [],
+    problems: [],
+  };
   for (const [i, whole] of lines.entries()) {
-    const line = whole.slice(0, LONGEST_LINE);
-    const mode = COUNT_MODE.exec(line.trim());
-    if (mode !== null) said = /^drop/i.test(mode[1]) ? 'drop' : 'non-drop';
-    const labelling = (label: string): Labelling => labellingOf(label, said, clock);
-    const event = EVENT.exec(line);
-    if (event !== null && (line.match(TIMECODE)?.length ?? 0) > 0) {
-      if (!/^(V|B|AA\/V|A\d*\/V|VA\d*)$/i.test(event[3])) reading.skipped++;
-      else takeEvent(reading, line, i, event[2], labelling);
-      continue;
+    const line = readEdlLine(whole.slice(0, LONGEST_LINE));
+    try {
+      takeLine(reading, line, whole, i, clock);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      const [{ where, expected, got }] = error.problems;
+      reading.problems.push(`${where}: expected ${expected}, got ${got}`);
     }
-    const named = /^\*\s*FROM CLIP NAME:\s*(.+)$/i.exec(line.trim());
-    const last = reading.clips.at(-1);
-    if (named !== null && last !== undefined)
-      reading.clips[reading.clips.length - 1] = { ...last, name: nameFrom(named[1]) };
-    const mark = /^\*\s*LOC:\s*(\S+)\s+(?:[A-Z]+\s+)?(.*)$/i.exec(line.trim());
-    if (mark !== null)
-      reading.markers.push({ frame: timeIn(mark[1], i, labelling(mark[1])), name: nameFrom(mark[2]) });
   }
   return reading;
+}
+
+function takeLine(reading: Reading, line: EdlLine, whole: string, index: number, clock: Clock): void {
+  const timeIn = (label: string): number =>
+    textToLength(normal(label), labellingOf(label, reading.said, clock), `Line ${index + 1}`);
+  switch (line.kind) {
+    case 'title':
+      reading.name = nameFrom(line.name);
+      return;
+    case 'mode':
+      reading.said = line.mode;
+      return;
+    case 'event':
+      takeEvent(reading, line, timeIn, index, clock);
+      return;
+    case 'name':
+      takeName(reading, line);
+      return;
+    case 'marker':
+      reading.markers.push({ frame: timeIn(line.label), name: nameFrom(line.name) });
+      return;
+    case 'speed':
+      if (reading.event !== null && reading.clip !== null)
+        reading.notes.push(saySpeed(reading.event.number, line.framesPerSecond, clock));
+      return;
+    case 'other':
+      return;
+    case 'unknown':
+      throw InputError.of(
+        `Line ${index + 1}`,
+        'an event with four times, or a note',
+        whole.trim().slice(0, 60),
+      );
+  }
+}
+
+function saySpeed(number: string, framesPerSecond: number, { rate }: Clock): string {
+  if (framesPerSecond === 0) return `Event ${number} holds one frame; here its picture goes on.`;
+  const percent = Math.round((framesPerSecond / (rate.numerator / rate.denominator)) * 100);
+  return `Event ${number} runs at ${percent} %; here its picture runs at its own speed.`;
+}
+
+function takeEvent(
+  reading: Reading,
+  event: EdlEvent,
+  timeIn: (label: string) => number,
+  index: number,
+  clock: Clock,
+): void {
+  if (event.number !== reading.event?.number) reading.lead = '';
+  reading.event = event;
+  reading.clip = null;
+  if (!VIDEO.test(event.track) || event.transition === 'key') {
+    const track = event.transition === 'key' ? 'keys over the picture' : trackName(event.track);
+    reading.otherTracks.set(track, (reading.otherTracks.get(track) ?? 0) + 1);
+    return;
+  }
+  const [sourceIn, , recordIn, recordOut] = event.times.map(timeIn);
+  if (recordOut < recordIn)
+    throw InputError.of(`Line ${index + 1}`, `a record out after ${event.times[2]}`, event.times[3]);
+  // What a transition comes from has a line of its own without length; a list may also begin with one.
+  if (recordOut === recordIn) {
+    reading.lead = event.reel;
+    return;
+  }
+  const { mode } = labellingOf(event.times[2], reading.said, clock);
+  if (reading.first === null || recordIn < reading.first.frame) reading.first = { frame: recordIn, mode };
+  if (event.transition !== 'cut')
+    reading.notes.push(
+      `Event ${event.number}: a ${event.transition} of ${event.transitionFrames} frames is a cut where it begins.`,
+    );
+  // Black is no picture.
+  if (/^(BL|BLACK)$/i.test(event.reel)) return;
+  reading.clip = {
+    name: nameFrom(event.reel),
+    startFrame: recordIn,
+    lengthFrames: recordOut - recordIn,
+    sourceStartFrame: sourceIn,
+    reel: nameFrom(event.reel),
+    file: '',
+  };
+  reading.clips.push(reading.clip);
+}
+
+const trackName = (track: string): string =>
+  /^V\d+$/i.test(track) ? `the video track ${track.toUpperCase()}` : 'sound or other tracks';
+
+/** A note about a name: of what an event shows, or, where it is reached by a transition, of what it comes from. */
+function takeName(reading: Reading, { of, what, name }: Extract<EdlLine, { kind: 'name' }>): void {
+  const { event, clip, lead } = reading;
+  if (event === null || clip === null) return;
+  const fromBlack = /^(BL|BLACK)$/i.test(lead);
+  if (event.transition !== 'cut' && of === 'from' && !fromBlack) return;
+  // What a cut goes on to is the next event's.
+  if (event.transition === 'cut' && of === 'to') return;
+  if (what === 'clip') clip.name = nameFrom(name);
+  else clip.file = nameFrom(name.split(/[\\/]/).at(-1) ?? name);
 }
 
 /** A name as it is kept: well-formed, and of at most 200 characters. */
@@ -85,44 +208,53 @@ function nameFrom(text: string): string {
   return Array.from(wellFormedText(text).trim()).slice(0, LONGEST_NAME).join('');
 }
 
+/** A label with the separators that all labels have. */
+const normal = (label: string): string => label.replace(/[.,](?=\d{2,3}$)/, ';').replaceAll('.', ':');
+
 /** How a label counts: as the list says, else as it is written; without drop frame at a rate that has none. */
 function labellingOf(label: string, said: TimecodeMode | null, { rate }: Clock): Labelling {
-  const asked = said ?? (label.includes(';') ? 'drop' : 'non-drop');
+  const asked = said ?? (/[;.,]\d{2,3}$/.test(label) ? 'drop' : 'non-drop');
   return { rate, mode: modesOf(rate).includes(asked) ? asked : 'non-drop' };
 }
 
-function takeEvent(
-  reading: Reading,
-  line: string,
-  index: number,
-  reel: string,
-  labelling: (label: string) => Labelling,
-): void {
-  const times = line.match(TIMECODE) ?? [];
-  if (times.length < 4)
-    throw InputError.of(`Line ${index + 1}`, 'four times: source in and out, record in and out', line.trim());
-  const [sourceIn, , recordIn, recordOut] = times.map((time) => timeIn(time, index, labelling(time)));
-  if (recordOut <= recordIn)
-    throw InputError.of(`Line ${index + 1}`, `a record out after ${times[2]}`, times[3]);
-  reading.clips.push({
-    name: nameFrom(reel),
-    startFrame: recordIn,
-    lengthFrames: recordOut - recordIn,
-    sourceStartFrame: sourceIn,
-  });
-  if (reading.first === null || recordIn < reading.first.frame)
-    reading.first = { frame: recordIn, mode: labelling(times[2]).mode };
-}
+// Bars, slate and countdown before the programme are shorter than this.
+const LONGEST_LEADER_SECONDS = 180;
 
-function timeIn(text: string, index: number, labelling: Labelling): number {
-  return textToLength(text, labelling, `Line ${index + 1}`);
-}
-
-function originOf(first: { readonly frame: number; readonly mode: TimecodeMode }, clock: Clock): number {
-  if (clock.startFrame > 0 && first.frame >= clock.startFrame) return clock.startFrame;
+/**
+ * The frame that counts as the start: the project's own where the list reaches it, else the earliest event's whole hour,
+ * or the hour after it where what comes before that is a leader.
+ */
+function originOf(
+  clips: readonly CutClip[],
+  first: { readonly frame: number; readonly mode: TimecodeMode },
+  clock: Clock,
+): number {
+  const leader = LONGEST_LEADER_SECONDS * clock.rate.nominal;
+  const reaches = (start: number): boolean =>
+    first.frame >= start - leader && clips.some(({ startFrame }) => startFrame >= start);
+  if (clock.startFrame > 0 && reaches(clock.startFrame)) return clock.startFrame;
   const labelling = { rate: clock.rate, mode: first.mode };
   const { hours } = frameLabel(first.frame, labelling);
-  return labelFrame({ hours, minutes: 0, seconds: 0, frames: 0 }, labelling);
+  const hour = (h: number): number => labelFrame({ hours: h, minutes: 0, seconds: 0, frames: 0 }, labelling);
+  return hours < 23 &&
+    clips.some(({ startFrame }) => startFrame === hour(hours + 1)) &&
+    reaches(hour(hours + 1))
+    ? hour(hours + 1)
+    : hour(hours);
+}
+
+/** A clip counted from the origin, without what of it lies before; none for one that lies before altogether. */
+function afterOrigin(clip: CutClip, origin: number): CutClip[] {
+  const before = Math.max(0, origin - clip.startFrame);
+  if (before >= clip.lengthFrames) return [];
+  return [
+    {
+      ...clip,
+      startFrame: clip.startFrame + before - origin,
+      lengthFrames: clip.lengthFrames - before,
+      sourceStartFrame: clip.sourceStartFrame + before,
+    },
+  ];
 }
 
 /** A cut list as a CMX 3600 edit list; record times are the project's timecodes. */
@@ -136,11 +268,18 @@ export function cutListToEdl(list: CutList, clock: Clock): string {
     );
     const number = String(i + 1).padStart(3, '0');
     return [
-      `${number}  AX       V     C        ${[...source, ...record].join(' ')}`,
+      `${number}  ${reelFor(clip)} V     C        ${[...source, ...record].join(' ')}`,
       `* FROM CLIP NAME: ${clip.name}`,
+      ...(clip.file === undefined || clip.file === '' ? [] : [`* SOURCE FILE: ${clip.file}`]),
     ];
   });
   const marks = list.markers.map((mark) => `* LOC: ${frameToTimecode(mark.frame, clock)} WHITE ${mark.name}`);
   const mode = clock.mode === 'drop' ? 'DROP FRAME' : 'NON-DROP FRAME';
   return [`TITLE: ${list.name}`, `FCM: ${mode}`, ...events, ...marks, ''].join('\r\n');
+}
+
+/** A reel as an event names it: eight characters without spaces; `AX` where nobody said. */
+function reelFor({ reel = '' }: CutClip): string {
+  const plain = reel.replace(/[^\w-]/g, '').slice(0, 8);
+  return (plain === '' ? 'AX' : plain).padEnd(8);
 }

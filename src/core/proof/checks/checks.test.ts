@@ -1,104 +1,20 @@
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { placeCorner, tidelineStrap } from '../../../../demo/templates';
+import { CLIPS, edition, messages, of, prove, speller, title } from '../../../../demo/testing/prove';
 import { serverFonts } from '../../../server/fontFiles';
 import { createRasterEyes } from '../../../server/rasterEyes';
 import { FIRST_HOUSE } from '../../model/house';
 import { newMoveUse } from '../../model/newMove';
-import type { Delivery, Plan } from '../../model/plan';
+import type { Delivery } from '../../model/plan';
 import { MASTER_ID, newPlan } from '../../model/plan';
-import type { Clip, Title } from '../../model/project';
-import { newClip, newTitle } from '../../model/project';
+import type { Title } from '../../model/project';
+import { newClip } from '../../model/project';
 import type { Field, Layer, Template } from '../../model/template';
 import { newBoxLayer } from '../../model/newLayers';
 import { place, testBox, testTemplate, testText } from '../../testing';
-import type { FontLibrary } from '../../text/fontLibrary';
 import { RATES } from '../../time/rates';
-import type { Finding } from '../finding';
 import { applyMend } from '../mend';
 import { Proofer } from '../proofer';
-import type { Speller } from '../speller';
-import type { ProofEdition, ProofSurroundings } from '../titleContext';
-
-let fonts: FontLibrary;
-beforeAll(async () => {
-  fonts = await serverFonts();
-});
-
-const KNOWN = new Set([
-  'lockkeeper',
-  'osier',
-  'reach',
-  'the',
-  'of',
-  'upper',
-  'weirs',
-  'boats',
-  'first',
-  'sail',
-  'tail',
-  'marrow',
-]);
-const speller: Speller = {
-  correct: (word) => KNOWN.has(word.toLowerCase()),
-  suggest: (word) => (word.toLowerCase() === 'lockeeper' ? ['Lockkeeper'] : []),
-};
-const CLIPS = [
-  newClip({ id: 'a', picture: '#101418', startFrame: 0, lengthFrames: 500 }),
-  newClip({ id: 'b', picture: '#f0f0f0', startFrame: 500, lengthFrames: 500 }),
-];
-const edition = (document: Template, id = 'e', number = 1): ProofEdition => ({
-  id,
-  templateId: document.name,
-  number,
-  document,
-});
-const title = (
-  values: Title['values'] = { name: 'Ilse', role: 'Lockkeeper' },
-  more: Partial<Title> = {},
-): Title =>
-  newTitle({ id: 't', editionId: 'e', startFrame: 50, lengthFrames: 200, lane: 0, values, ...more });
-
-interface Setup {
-  readonly titles: readonly Title[];
-  readonly template?: Template;
-  readonly clips?: readonly Clip[];
-  readonly deliveries?: readonly Delivery[];
-  readonly more?: Partial<ProofSurroundings>;
-  readonly plan?: Partial<Plan>;
-}
-
-async function prove({
-  titles,
-  template = tidelineStrap,
-  clips = CLIPS,
-  deliveries,
-  more,
-  plan,
-}: Setup): Promise<Finding[]> {
-  const one = edition(template);
-  const basePlan = newPlan('wide-1080');
-  const around: ProofSurroundings = {
-    projectName: 'Regatta',
-    rate: RATES.get('25'),
-    clips,
-    plan: { ...basePlan, deliveries: deliveries ?? basePlan.deliveries, ...plan },
-    house: FIRST_HOUSE,
-    editions: new Map([[one.id, one]]),
-    newest: new Map([[one.templateId, one]]),
-    ...more,
-  };
-  const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller });
-  proofer.update(titles, around);
-  const found = new Map<string, readonly Finding[]>();
-  for (let step = await proofer.step(); step !== null; step = await proofer.step())
-    for (const [id, list] of step) found.set(id, list);
-  return [...found.values()].flat();
-}
-
-const messages = async (setup: Setup): Promise<string[]> =>
-  (await prove(setup)).map(({ message }) => message);
-const of = (findings: readonly Finding[], check: string): Finding[] =>
-  findings.filter((one) => one.check === check);
 
 describe('words and times', () => {
   test('a title with nothing wrong is clear', async () => {
@@ -108,7 +24,7 @@ describe('words and times', () => {
   test('too short is told with what is needed, and lengthening mends it', async () => {
     const short = title(undefined, { lengthFrames: 60 });
     const [finding] = await prove({ titles: [short] });
-    expect(finding.message).toMatch(/^reads in \d\.\d s, lasts 1\.1$/);
+    expect(finding.message).toMatch(/^reads in \d\.\d s, fully visible for 1\.1$/);
     const work = { titles: [short], clips: CLIPS, plan: newPlan('wide-1080') };
     const mended = applyMend(work, finding, finding.mends[0].change, () => undefined);
     expect(await messages({ titles: mended.titles })).toEqual([]);
@@ -329,14 +245,15 @@ describe('the layout in each delivery', () => {
     ).toEqual([]);
   });
 
-  test('words that are cut, too wide, squeezed hard or wrapped; a light squeeze is let pass', async () => {
+  test('words that are cut, too wide or squeezed hard; a light squeeze and lines that the designer allows are let pass', async () => {
     const long = { name: 'Bartholomew Quillfeather-Oduya of Weirs' };
     const narrow = (whenLong: Extract<Layer, { kind: 'text' }>['whenLong']): Promise<string[]> =>
       messages({ titles: [title(long)], template: words({ maxWidthShare: 0.3, whenLong }) });
     expect(await narrow([])).toContain('name is too wide');
     expect(await narrow([{ kind: 'cut' }])).toContain('name is cut');
     expect(await narrow([{ kind: 'squeeze', minPercent: 20 }])).toContain('name is squeezed hard');
-    expect(await narrow([{ kind: 'wrap', maxLines: 4 }])).toEqual(['name is wrapped']);
+    expect(await narrow([{ kind: 'wrap', maxLines: 4 }])).toEqual([]);
+    expect(await narrow([{ kind: 'shrink', minSizeU: 8 }])).toEqual([]);
     const checks = { ...FIRST_HOUSE.checks, squeezeShare: 0.15 };
     const light = {
       titles: [title(long)],
@@ -406,7 +323,7 @@ describe('contrast over the pictures', () => {
 
   test('words on a panel of their own pass over anything, and no picture is looked at', async () => {
     const eyes = createRasterEyes();
-    const proofer = new Proofer({ fonts, eyes, speller });
+    const proofer = new Proofer({ fonts: await serverFonts(), eyes, speller });
     const one = edition(tidelineStrap);
     proofer.update([title(undefined, { startFrame: 600 })], {
       projectName: '',

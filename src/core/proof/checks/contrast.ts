@@ -7,12 +7,22 @@ import type { Scrim } from '../../model/project';
 import type { CompiledText } from '../../timeline/compile';
 import { frameToTimecode } from '../../time/clock';
 import type { Check, LayoutContext } from '../check';
+import { cardName } from '../cardName';
 import { defineCheck } from '../check';
+import { colourMends } from '../colourMends';
 import type { RingBackdrop, TextRing } from '../contrastRing';
-import { leastContrast, ringContrast, textRing } from '../contrastRing';
+import {
+  leastContrast,
+  meanLuminances,
+  mostContrast,
+  plainBackdrop,
+  ringContrast,
+  surroundingsOf,
+  textRing,
+} from '../contrastRing';
 import type { BackdropFrame, Pixels } from '../eyes';
 import { backdropPoint, displayAspect } from '../eyes';
-import type { Found } from '../finding';
+import type { Found, Measured } from '../finding';
 import { inkBounds } from '../inkBounds';
 import { standsOnPanel } from '../panelContrast';
 import { momentsUnder, picturesUnder } from '../underTitle';
@@ -25,7 +35,7 @@ export const contrastCheck: Check = defineCheck({
   id: 'contrast',
   label: 'Contrast',
   about:
-    'Measures text against what lies directly round its letters, over the real pictures, for the whole time in which it is read.',
+    'Measures text against what lies directly round its letters, its panel and the real pictures, for the whole time in which it is read.',
   async run(context) {
     const rings = ringsOf(context);
     const doubtful = rings.filter(({ ring, needed }) => leastContrast(ring) < needed);
@@ -98,7 +108,7 @@ function cropFor(ink: readonly DisplayItem[], widthPx: number, format: FrameForm
 function judge(
   { text, ring, crop, needed }: MeasuredText,
   pictures: Awaited<ReturnType<typeof picturesUnder>>,
-  { shown, title, clock, applied }: LayoutContext,
+  { shown, title, clock, template, colours }: LayoutContext,
 ): Found[] {
   const { format } = shown.compiled;
   const look = createBackdropLook(ring, crop, format);
@@ -106,20 +116,36 @@ function judge(
     const backdrop = look(picture);
     return { moment, backdrop, ratio: ringContrast(ring, backdrop) };
   });
-  measured.sort((a, b) => a.ratio - b.ratio);
-  const [worst] = measured;
-  if (worst === undefined || worst.ratio >= needed) return [];
-  const name = applied.layers.find((layer) => layer.id === text.layerId)?.name ?? 'A text';
-  const scrim = scrimFor(ring, measured.slice(0, 3), needed, title.scrim?.opacity ?? 0);
+  const name = cardName(template, text.layerId);
+  const worstFirst = measured.toSorted((a, b) => a.ratio - b.ratio);
+  const [worst] = worstFirst;
+  const ratio = worst?.ratio ?? mostContrast(ring);
+  if (ratio >= needed) return [];
+  const about = { tone: 'stop', subject: text.layerId, message: `contrast ${ratio.toFixed(1)} : 1` } as const;
+  const tell = (against: string): string =>
+    `${name} has ${ratio.toFixed(1)} : 1 against ${against}; ${needed} : 1 is needed.`;
+  // Without pictures, or on a panel that nothing shows through, no moment is worse than another.
+  const surroundings = worst === undefined ? 'panel' : surroundingsOf(ring);
+  const around = meanLuminances(ring, worst?.backdrop ?? plainBackdrop(ring, 128));
+  const coloured = colourMends(template, text.layerId, shown.compiled.boxes, around, colours);
+  if (worst === undefined || surroundings === 'panel')
+    return [{ ...about, detail: tell(AGAINST.panel), mends: coloured }];
+  const scrim = scrimFor(ring, worstFirst.slice(0, 3), needed, title.scrim?.opacity ?? 0);
   const at = frameToTimecode(worst.moment.frame, clock);
   return [
     {
-      tone: 'stop',
-      subject: text.layerId,
-      message: `contrast ${worst.ratio.toFixed(1)} : 1`,
-      detail: `${name} has ${worst.ratio.toFixed(1)} : 1 against the picture at worst, at ${at}; ${needed} : 1 is needed.`,
+      ...about,
+      detail: tell(`${AGAINST[surroundings]} at worst, at ${at}`),
       frame: worst.moment.frame - title.startFrame,
+      measurement: {
+        label: 'Contrast',
+        needed,
+        points: fewPoints(
+          measured.map(({ moment, ratio: value }) => ({ frame: moment.frame - title.startFrame, value })),
+        ),
+      },
       mends: [
+        ...coloured,
         ...(scrim === null
           ? []
           : [
@@ -132,6 +158,23 @@ function judge(
       ],
     },
   ];
+}
+
+const AGAINST = {
+  panel: 'its own panel',
+  picture: 'the picture',
+  both: 'the picture and what the title has over it',
+} as const;
+
+// A chart on the panel has no room for more.
+const MOST_POINTS = 80;
+
+/** At most eighty moments of a measurement, the least of each stretch. */
+function fewPoints(points: readonly Measured[]): readonly Measured[] {
+  const step = Math.ceil(points.length / MOST_POINTS);
+  return Array.from({ length: Math.ceil(points.length / Math.max(1, step)) }, (_, i) =>
+    points.slice(i * step, (i + 1) * step).reduce((least, one) => (one.value < least.value ? one : least)),
+  );
 }
 
 /** What of a picture lies under a text and its ring. Where to look is worked out once for pictures of one size. */

@@ -11,6 +11,7 @@ import { flashingCheck } from './flashing';
 import { limitsCheck } from './limits';
 import { missingGlyphsCheck } from './missingGlyphs';
 import { pastEndCheck } from './pastEnd';
+import { picturesCheck } from './pictures';
 import { placeholderCheck } from './placeholder';
 import { readingCheck } from './reading';
 import { safeAreasCheck } from './safeAreas';
@@ -34,6 +35,7 @@ export const CHECKS = createRegistry<Check>('check', [
   collisionsCheck,
   cutsCheck,
   pastEndCheck,
+  picturesCheck,
   spellingCheck,
   sameNameCheck,
   doubledWordsCheck,

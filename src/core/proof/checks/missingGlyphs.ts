@@ -1,3 +1,4 @@
+import { cardName } from '../cardName';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 import { sayNote } from '../../timeline/layerNotes';
@@ -7,9 +8,13 @@ export const missingGlyphsCheck = defineCheck({
   id: 'glyphs',
   label: 'Missing characters',
   about: 'Finds characters that no shipped face has, and faces that are not here.',
-  run({ shown }) {
+  run({ shown, template }) {
     return shown.compiled.notes.flatMap((note): Found[] => {
-      const about = { tone: 'stop', subject: note.layerId, detail: `${sayNote(note)}.` } as const;
+      const about = {
+        tone: 'stop',
+        subject: note.layerId,
+        detail: `${sayNote({ ...note, layerName: cardName(template, note.layerId) })}.`,
+      } as const;
       if (note.kind === 'missing') return [{ ...about, message: 'a character is missing' }];
       return note.kind === 'unknownFace' ? [{ ...about, message: 'a face is missing' }] : [];
     });

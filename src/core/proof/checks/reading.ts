@@ -18,7 +18,7 @@ export const readingCheck = defineCheck({
     return [
       {
         tone: 'stop',
-        message: `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`,
+        message: `reads in ${reads.toFixed(1)} s, fully visible for ${readable.toFixed(1)}`,
         detail: `A viewer needs ${sayTime(reads)} to read it; every word is fully visible and still for ${sayTime(readable)}.`,
         mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames } } }],
       },

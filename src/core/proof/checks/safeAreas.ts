@@ -1,4 +1,5 @@
 import { containsRect } from '../../kit/rect';
+import { cardName } from '../cardName';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 
@@ -10,7 +11,7 @@ export const safeAreasCheck = defineCheck({
   id: 'safe',
   label: 'Title safe',
   about: 'Finds words that leave the title-safe area while they stand. Shapes may leave it.',
-  run({ shown, safe, applied, restingFrame }) {
+  run({ shown, safe, template, restingFrame }) {
     return shown.compiled.texts.flatMap(({ layerId }): Found[] => {
       const box = shown.compiled.boxes.get(layerId);
       if (box === undefined || containsRect(safe, box, TOLERANCE_U)) return [];
@@ -20,7 +21,7 @@ export const safeAreasCheck = defineCheck({
         box.x + box.width - safe.x - safe.width,
         box.y + box.height - safe.y - safe.height,
       );
-      const name = applied.layers.find((layer) => layer.id === layerId)?.name ?? 'A text';
+      const name = cardName(template, layerId);
       return [
         {
           tone: 'stop',

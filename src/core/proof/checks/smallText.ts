@@ -1,4 +1,5 @@
 import { pictureSize } from '../../frame/formats';
+import { cardName } from '../cardName';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 
@@ -7,13 +8,13 @@ export const smallTextCheck = defineCheck({
   id: 'small',
   label: 'Smallest text',
   about: 'Finds capitals lower than the house’s share of the picture’s height, or of a tall picture’s width.',
-  run({ shown, applied, rules, restingFrame }) {
+  run({ shown, template, rules, restingFrame }) {
     const { widthU, heightU } = pictureSize(shown.compiled.format);
     const side = Math.min(widthU, heightU);
     const least = rules.smallestCapShare * side;
     return shown.compiled.texts.flatMap(({ layerId, capU }): Found[] => {
       if (capU >= least - 0.05) return [];
-      const name = applied.layers.find((layer) => layer.id === layerId)?.name ?? 'A text';
+      const name = cardName(template, layerId);
       const percent = ((capU / side) * 100).toFixed(1);
       return [
         {

@@ -1,5 +1,6 @@
 import { outwardRect } from '../../kit/rect';
 import { FORMATS } from '../../frame/formats';
+import { cardName } from '../cardName';
 import { defineCheck } from '../check';
 import type { Pixels } from '../eyes';
 import type { Found } from '../finding';
@@ -11,15 +12,14 @@ export const thinLinesCheck = defineCheck({
   label: 'Thin lines',
   about:
     'In interlaced deliveries, finds strokes and edges that are thinner than two lines of the frame and flicker.',
-  run({ delivery, shown, applied, rules, eyes, restingFrame }): readonly Found[] {
+  run({ delivery, shown, applied, template, rules, eyes, restingFrame }): readonly Found[] {
     if (!delivery.interlaced) return [];
     const { compiled } = shown;
     const linesPerPx = FORMATS.get(delivery.format).heightPx / compiled.format.heightPx;
-    const nameOf = (id: string): string => applied.layers.find((layer) => layer.id === id)?.name ?? 'A layer';
     const tell = (layerId: string, lines: number): Found => ({
       tone: 'look',
       subject: layerId,
-      message: `${nameOf(layerId)} flickers, ${lines.toFixed(1)} lines`,
+      message: `${cardName(template, layerId)} flickers, ${lines.toFixed(1)} lines`,
       detail: `Its thinnest level stroke is ${lines.toFixed(1)} lines of the interlaced frame; at least ${rules.thinLines} are wanted.`,
       frame: restingFrame,
     });

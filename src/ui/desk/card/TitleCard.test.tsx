@@ -60,7 +60,7 @@ describe('the card', () => {
     open([a], ['a']);
     await type('Lasts, in seconds', '40f{Enter}');
     expect(titles()[0].lengthFrames).toBe(40);
-    expect(await screen.findByText(/^reads in \d\.\d s, lasts \d\.\d$/)).toBeInTheDocument();
+    expect(await screen.findByText(/^reads in \d\.\d s, fully visible for \d\.\d$/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Lengthen' }));
     expect(screen.getByText(/^reads in \d\.\d s$/)).toBeInTheDocument();
     await type('Fades in, in frames', '12{Enter}');

@@ -42,7 +42,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
       <span className="flex flex-wrap items-center justify-end gap-1.5">
         <Pill tone={short ? 'stop' : 'pass'}>
           {short
-            ? `reads in ${reads.toFixed(1)} s, lasts ${readable.toFixed(1)}`
+            ? `reads in ${reads.toFixed(1)} s, fully visible for ${readable.toFixed(1)}`
             : reads === 0
               ? '…'
               : `reads in ${reads.toFixed(1)} s`}

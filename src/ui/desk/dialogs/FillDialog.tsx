@@ -3,10 +3,14 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { decodeSheet, readSheet } from '@/core/formats/csv/csv';
 import type { Sheet } from '@/core/formats/csv/csv';
+import { sheetKind } from '@/core/formats/sheets/sheetKind';
 import { InputError } from '@/core/kit/inputError';
 import { Button } from '../../shared/Button';
+import { counted } from '../../shared/counted';
 import { Modal } from '../../shared/Modal';
 import { FillPreview } from './FillPreview';
+import type { WorkbookPage } from './readWorkbook';
+import { readWorkbook } from './readWorkbook';
 import { keepWaiting, useWaitingRows } from './waitingRows';
 
 interface Props {
@@ -23,28 +27,36 @@ interface ReadState {
 export function FillDialog({ frame, onClose }: Props) {
   const [read, setRead] = useState<ReadState>({ sheet: null, problem: '' });
   const [pasted, setPasted] = useState('');
+  const [pages, setPages] = useState<readonly WorkbookPage[]>([]);
   const waiting = useWaitingRows();
-  const open = (text: string, notes: readonly string[]): void => {
+  const attempt = async (work: () => Promise<Sheet | null>): Promise<void> => {
     try {
-      const sheet = readSheet(text);
-      if (sheet.rows.length === 0)
+      const sheet = await work();
+      if (sheet?.rows.length === 0)
         throw InputError.of('Sheet', 'at least one row under the names of the columns', 'none');
-      setRead({ sheet: { ...sheet, notes: [...notes, ...sheet.notes] }, problem: '' });
+      setRead({ sheet, problem: '' });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       setRead({ sheet: null, problem: error.message });
     }
   };
-  const takeFile = async ([file]: readonly File[]): Promise<void> => {
-    if (file === undefined) return;
-    try {
-      const { text, notes } = decodeSheet(new Uint8Array(await file.arrayBuffer()));
-      open(text, notes);
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      setRead({ sheet: null, problem: error.message });
-    }
+  const takeText = (text: string): Promise<void> => {
+    const bytes = new TextEncoder().encode(text);
+    return attempt(async () => (sheetKind(bytes) === 'text' ? readSheet(text) : null));
   };
+  const takeFile = ([file]: readonly File[]): Promise<void> =>
+    attempt(async () => {
+      if (file === undefined) return null;
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      if (sheetKind(bytes) === 'workbook') {
+        const found = await readWorkbook(bytes);
+        setPages(found);
+        return found.length === 1 ? found[0].sheet : null;
+      }
+      const { text, notes } = decodeSheet(bytes);
+      const sheet = readSheet(text);
+      return { ...sheet, notes: [...notes, ...sheet.notes] };
+    });
   if (read.sheet !== null)
     return (
       <FillPreview
@@ -63,13 +75,23 @@ export function FillDialog({ frame, onClose }: Props) {
       foot={
         <>
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="gold" disabled={pasted.trim() === ''} onClick={() => open(pasted, [])}>
+          <Button look="gold" disabled={pasted.trim() === ''} onClick={() => void takeText(pasted)}>
             Look at the rows
           </Button>
         </>
       }
     >
       <Drop onFiles={(files) => void takeFile(files)} />
+      {pages.length > 1 && (
+        <p className="flex flex-wrap items-center gap-2 pt-3">
+          This spreadsheet has several pages. Which one?
+          {pages.map(({ name, sheet }) => (
+            <Button key={name} onClick={() => setRead({ sheet, problem: '' })}>
+              {`${name}, ${counted(sheet.rows.length, 'row')}`}
+            </Button>
+          ))}
+        </p>
+      )}
       <p className="pt-3 pb-1.5 text-soft">
         Or paste cells from a spreadsheet. The first row names the columns: In, Lasts or Out, Template, and
         the fields by their names.
@@ -110,7 +132,7 @@ function Drop({ onFiles }: { readonly onFiles: (files: readonly File[]) => void 
       })}
     >
       <input {...getInputProps({ 'aria-label': 'Sheet file' })} />
-      Drop a CSV or TSV file here, or click to pick one.
+      Drop a spreadsheet here (.xlsx, .ods, .csv, .tsv), or click to pick one.
     </div>
   );
 }

@@ -4,16 +4,21 @@ import { nanoid } from 'nanoid';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet } from '@/core/formats/csv/csv';
-import type { FilledRow } from '@/core/project/fillSheet';
 import { fillRows } from '@/core/project/fillSheet';
+import { endOf } from '@/core/project/lanes';
 import type { Role } from '@/core/project/sheetColumns';
 import { guessRoles, likelyTemplate, unusedColumns } from '@/core/project/sheetColumns';
 import { plainName } from '@/core/project/swap';
 import { Button } from '../../shared/Button';
 import { classes } from '../../shared/classes';
 import { Modal } from '../../shared/Modal';
+import { Segmented } from '../../shared/Segmented';
 import { SelectBox } from '../../shared/SelectBox';
-import { useClock, useDesk, useSelect, useTemplateOf } from '../deskContext';
+import { useClips, useClock, useDesk, useSelect, useTemplateOf } from '../deskContext';
+import type { Outcome, ReadRow } from './fillOutcome';
+import { OUTCOMES, outcomeOf, sayTaken, takeLabel, toggled } from './fillOutcome';
+import { GoneRows, RowOutcome } from './RowOutcome';
+import { useEarlierSheet } from './earlierSheet';
 import { keepWaiting, useWaitingRows } from './waitingRows';
 import { counted } from '../../shared/counted';
 
@@ -38,7 +43,8 @@ const roleKey = (role: Role): string => ('label' in role ? `${role.kind} ${role.
 
 /** The rows of a sheet as titles: what each column is, what each row becomes, and what is wrong with it. */
 export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
-  const { newest, store } = useDesk();
+  const { newest, editions, store } = useDesk();
+  const clips = useClips();
   const clock = useClock();
   const templateOf = useTemplateOf();
   const select = useSelect();
@@ -54,8 +60,11 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
   const [roles, setRoles] = useState<readonly Role[]>(() =>
     guessRoles(first, fallback?.document ?? null, labels),
   );
-  const [onlyBad, setOnlyBad] = useState(false);
+  const [shown, setShown] = useState<'all' | Outcome>('all');
   const [existing] = useState(() => store.getState().titles);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [removed, setRemoved] = useState<ReadonlySet<string>>(new Set());
+  const earlier = useEarlierSheet();
   const rows = useMemo(() => {
     let made = 0;
     return fillRows(sheet, roles, {
@@ -66,35 +75,49 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
       existing,
       templateOf,
       newId: () => `row-${made++}`,
-    });
-  }, [sheet, roles, clock, templates, fallback, frame, existing, templateOf]);
-  const good = rows.filter(({ title }) => title !== null);
-  const bad = rows.length - good.length;
+      templateIdOf: (editionId) => editions.get(editionId)?.templateId,
+      earlier: earlier.rows,
+      endFrame: Math.max(0, ...clips.map(endOf)),
+    }).map((row): ReadRow => ({ ...row, ...outcomeOf(row, templateOf, clock) }));
+  }, [sheet, roles, clock, templates, fallback, frame, existing, templateOf, editions, earlier, clips]);
+  const gone = useMemo(() => {
+    const found = new Set(rows.map(({ before }) => before?.id));
+    return existing.filter(({ id }) => earlier.rows.has(id) && !found.has(id));
+  }, [rows, existing, earlier]);
+  const taken = rows.filter(
+    ({ outcome, title }) =>
+      (outcome === 'new' || outcome === 'changed') && title !== null && !left.has(title.id),
+  );
+  const wrong = rows.filter(({ outcome }) => outcome === 'wrong');
   const bringIn = (): void => {
-    const titles = good.flatMap(({ title, known }) =>
-      title === null ? [] : [known ? title : { ...title, id: nanoid(12) }],
+    const titles = taken.flatMap(({ title, before }) =>
+      title === null
+        ? []
+        : [{ row: title.id, title: before === null ? { ...title, id: nanoid(12) } : title }],
     );
-    const changed = new Map(titles.map((title) => [title.id, title]));
+    const ids = new Map(titles.map(({ row, title }) => [row, title.id]));
+    const changed = new Map(titles.map(({ title }) => [title.id, title]));
     store.getState().apply((now) => {
-      const updated = now.map((title) => changed.get(title.id) ?? title);
+      const updated = now.flatMap((title) => (removed.has(title.id) ? [] : [changed.get(title.id) ?? title]));
       const present = new Set(now.map(({ id }) => id));
-      return [...updated, ...titles.filter(({ id }) => !present.has(id))];
+      return [...updated, ...titles.flatMap(({ title }) => (present.has(title.id) ? [] : [title]))];
     });
-    const left = {
-      ...sheet,
-      rows: rows.filter(({ title }) => title === null).map(({ cells }) => cells),
-      notes: [],
-    };
-    keepWaiting(waiting.key, left.rows.length === 0 ? null : left);
-    select(...titles.slice(0, 1).map(({ id }) => id));
-    const waits =
-      bad === 0 ? '' : bad === 1 ? ', one row waits to be corrected' : `, ${bad} rows wait to be corrected`;
-    toast.success(
-      `${titles.length === 1 ? 'One title is' : `${titles.length} titles are`} on the sheet${waits}.`,
+    earlier.keep(
+      rows.flatMap(({ title, cells }) => {
+        const id = title === null ? undefined : (ids.get(title.id) ?? title.id);
+        const named = Object.fromEntries(sheet.headers.map((header, i) => [header, cells[i]]));
+        return id === undefined || id.startsWith('row-') ? [] : [[id, named] as const];
+      }),
+      gone.filter(({ id }) => !removed.has(id)).map(({ id }) => id),
     );
-    if (bad === 0) onClose();
-    else setSheet(left);
+    const waits = { ...sheet, rows: wrong.map(({ cells }) => cells), notes: [] };
+    keepWaiting(waiting.key, wrong.length === 0 ? null : waits);
+    select(...titles.slice(0, 1).map(({ title }) => title.id));
+    toast.success(sayTaken(taken, removed.size, wrong.length));
+    if (wrong.length === 0) onClose();
+    else setSheet(waits);
   };
+  const count = (outcome: Outcome): number => rows.filter((row) => row.outcome === outcome).length;
   const unused = useMemo(() => unusedColumns(sheet, roles), [sheet, roles]);
   return (
     <Modal
@@ -105,15 +128,15 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
       foot={
         <>
           <span className="flex-1" role="status">
-            {`${counted(good.length, 'row is', 'rows are')} ready`}
-            {bad > 0 && (
-              <span className="font-semibold text-stop-ink">{`, ${bad} ${bad === 1 ? 'has' : 'have'} something wrong`}</span>
+            {`${counted(rows.length - wrong.length, 'row is', 'rows are')} ready`}
+            {wrong.length > 0 && (
+              <span className="font-semibold text-stop-ink">{`, ${wrong.length} ${wrong.length === 1 ? 'has' : 'have'} something wrong`}</span>
             )}
           </span>
           <Button onClick={onBack}>Back</Button>
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="gold" disabled={good.length === 0} onClick={bringIn}>
-            {`Bring in ${counted(good.length, 'title')}`}
+          <Button look="gold" disabled={taken.length + removed.size === 0} onClick={bringIn}>
+            {takeLabel(taken, removed.size)}
           </Button>
         </>
       }
@@ -133,10 +156,20 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
           />
         </span>
         <span className="flex-1" />
-        <label className="flex items-center gap-2">
-          <input type="checkbox" checked={onlyBad} onChange={(event) => setOnlyBad(event.target.checked)} />
-          Only rows with something wrong
-        </label>
+        <Segmented
+          label="Rows that are shown"
+          value={shown}
+          onChange={setShown}
+          choices={[
+            { value: 'all' as const, label: `All ${rows.length}` },
+            ...OUTCOMES.filter((outcome) => count(outcome) > 0 && count(outcome) < rows.length).map(
+              (outcome) => ({
+                value: outcome,
+                label: `${count(outcome)} ${outcome}`,
+              }),
+            ),
+          ]}
+        />
       </div>
       {unused.map(({ header, rows: held, example }) => (
         <p key={header} className="pb-1 text-leaf-ink">
@@ -152,12 +185,17 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
         sheet={sheet}
         roles={roles}
         labels={labels}
-        rows={onlyBad ? rows.filter(({ title }) => title === null) : rows}
+        rows={shown === 'all' ? rows : rows.filter(({ outcome }) => outcome === shown)}
+        left={left}
+        onLeave={(id) => setLeft(toggled(left, id))}
         onRole={(i, role) => setRoles(roles.with(i, role))}
         onCell={(row, col, text) =>
           setSheet((now) => ({ ...now, rows: now.rows.with(row, now.rows[row].with(col, text)) }))
         }
       />
+      {gone.length > 0 && (
+        <GoneRows titles={gone} removed={removed} onToggle={(id) => setRemoved(toggled(removed, id))} />
+      )}
     </Modal>
   );
 }
@@ -177,7 +215,10 @@ interface TableProps {
   readonly sheet: Sheet;
   readonly roles: readonly Role[];
   readonly labels: readonly string[];
-  readonly rows: readonly FilledRow[];
+  readonly rows: readonly ReadRow[];
+  /** The ids of titles that are left as they are although their rows could be taken. */
+  readonly left: ReadonlySet<string>;
+  readonly onLeave: (titleId: string) => void;
   readonly onRole: (column: number, role: Role) => void;
   readonly onCell: (row: number, column: number, text: string) => void;
 }
@@ -186,7 +227,7 @@ const ROW_PX = 34;
 // A cell this long is shown by its start; all of it goes into the title.
 const MOST_SHOWN = 200;
 
-function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
+function RowsTable({ sheet, roles, labels, rows, left, onLeave, onRole, onCell }: TableProps) {
   const scroller = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- rows are drawn anew as the list scrolls
   const virtual = useVirtualizer({
@@ -195,9 +236,9 @@ function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
     estimateSize: () => ROW_PX,
     overscan: 6,
   });
-  const columns = `44px repeat(${sheet.headers.length}, minmax(0, 1fr)) minmax(0, 1.5fr)`;
+  const columns = `44px repeat(${sheet.headers.length}, minmax(0, 1fr)) minmax(0, 2fr)`;
   // Every row is as wide as the widest of them has to be, or their columns would not line up.
-  const minWidth = 44 + sheet.headers.length * 136 + 240;
+  const minWidth = 44 + sheet.headers.length * 136 + 300;
   const choices = [
     ...(['in', 'out', 'lasts', 'lane', 'template', 'title'] as const).map((kind): Role => ({ kind })),
     ...labels.map((label): Role => ({ kind: 'field', label })),
@@ -256,29 +297,11 @@ function RowsTable({ sheet, roles, labels, rows, onRole, onCell }: TableProps) {
                   className="h-7 min-w-0 rounded bg-transparent px-1.5 hover:bg-field focus:bg-field"
                 />
               ))}
-              <RowOutcome row={row} />
+              <RowOutcome row={row} taken={row.title !== null && !left.has(row.title.id)} onLeave={onLeave} />
             </div>
           );
         })}
       </div>
     </div>
-  );
-}
-
-function RowOutcome({ row }: { readonly row: FilledRow }) {
-  const templateOf = useTemplateOf();
-  if (row.title === null)
-    return (
-      <span className="line-clamp-2 text-[12px] leading-[15px] text-stop-ink" title={row.problems.join('\n')}>
-        {row.problems.join('; ')}
-      </span>
-    );
-  const name = templateOf(row.title.editionId)?.name ?? '';
-  const kept = row.title.kept.length;
-  return (
-    <span className="truncate text-soft">
-      {row.known ? `changes a title, ${name}` : name}
-      {kept > 0 && `, ${kept} kept without a field`}
-    </span>
   );
 }

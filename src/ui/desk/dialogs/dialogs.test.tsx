@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { tidelineStrap } from '../../../../demo/templates';
 import { MASTER_ID, newPlan } from '@/core/model/plan';
@@ -77,6 +77,34 @@ describe('fill from a sheet', () => {
     expect(titles().find(({ values }) => values.role === 'call first')?.values).toEqual({
       role: 'call first',
     });
+  });
+
+  test('a sheet put in again says what is new, changed, the same and gone, and takes what is ticked', async () => {
+    open('fill');
+    await paste(
+      'In\tName\tRole\n00:01:00:00\tNoor\tPilot\n00:02:00:00\tMira\tGlazier\n00:03:00:00\tOde\tBell ringer',
+    );
+    await userEvent.click(button('Bring in 3 titles'));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    expect(titles()).toHaveLength(6);
+    act(() => view.ui.setState({ dialog: 'fill' }));
+    await paste(
+      'In\tName\tRole\n00:01:00:00\tNoor\tPilot\n00:02:00:00\tMira\tPainter\n00:04:00:00\tTeo\tUmpire',
+    );
+    expect(await screen.findByText('the same as before')).toBeInTheDocument();
+    expect(screen.getByText('Role: Glazier → Painter', { exact: false })).toBeInTheDocument();
+    const gone = screen.getByText(/^1 title of the last time is not in the sheet any more/);
+    await userEvent.click(gone);
+    await userEvent.click(screen.getByLabelText(/Tideline strap: Ode, Bell ringer/));
+    await userEvent.click(screen.getByLabelText('Take row 3'));
+    await userEvent.click(button('Change 1, remove 1'));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    expect(titles()).toHaveLength(5);
+    expect(titles().map(({ values }) => values.role)).toContain('Painter');
+    expect(titles().map(({ values }) => values.name)).not.toContain('Ode');
+    expect(titles().map(({ values }) => values.name)).not.toContain('Teo');
+    act(() => view.store.temporal.getState().undo());
+    expect(titles()).toHaveLength(6);
   });
 
   test.each([

@@ -1,16 +1,21 @@
 'use client';
 import { Pill } from '../../shared/Pill';
 import { useDesk, useSelect } from '../deskContext';
-import { useProofView } from './proofView';
+import { useTitleProof } from './proofView';
 
-/** The worst of what was found in a title, and how much more there is; a click opens all of it. */
-export function FindingPill({ titleId }: { readonly titleId: string }) {
-  const { findingsOf, knows } = useProofView();
+interface Props {
+  readonly titleId: string;
+  readonly onShow: (titleId: string, frame?: number | null) => void;
+}
+
+/** The worst of what was found in a title, and how much more there is; a click opens all of it and shows where it is seen. */
+export function FindingPill({ titleId, onShow }: Props) {
+  const { told, known } = useTitleProof(titleId);
   const { ui } = useDesk();
   const select = useSelect();
-  const [worst, ...others] = findingsOf(titleId);
+  const [worst, ...others] = told;
   if (worst === undefined)
-    return knows(titleId) ? <Pill tone="pass">clear</Pill> : <span className="text-[12px] text-soft">…</span>;
+    return <Pill tone={known ? 'pass' : 'quiet'}>{known ? 'clear' : 'being looked at'}</Pill>;
   return (
     <button
       type="button"
@@ -20,6 +25,7 @@ export function FindingPill({ titleId }: { readonly titleId: string }) {
       onClick={() => {
         select(titleId);
         ui.setState({ panel: 'proof' });
+        onShow(titleId, worst.frame);
       }}
     >
       <Pill tone={worst.tone}>{worst.message}</Pill>

@@ -1,9 +1,12 @@
 'use client';
+import { useState } from 'react';
+import { toast } from 'sonner';
 import type { Finding } from '@/core/proof/finding';
 import { applyMend } from '@/core/proof/mend';
 import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { useApplyWork, useDesk } from '../deskContext';
+import { useProofDesk } from './proofView';
 
 interface Batch {
   readonly label: string;
@@ -17,27 +20,36 @@ interface Batch {
 // More would be a second list of findings.
 const MOST = 4;
 
-/** The same mend for all titles that need it, in one step: what forty titles have in common is put right at once. */
+/** The same mend for all titles that need it, in one step, where it was tried and leaves nothing worse. */
 export function MendMany({ findings }: { readonly findings: readonly Finding[] }) {
   const { editions } = useDesk();
   const apply = useApplyWork();
+  const desk = useProofDesk();
+  const [busy, setBusy] = useState('');
   const batches = batchesOf(findings);
   if (batches.length === 0) return null;
+  const mend = async ({ label, mends }: Batch): Promise<void> => {
+    setBusy(label);
+    const outcomes = await desk.tryMends(mends);
+    const harmless = mends.filter((_, i) => outcomes[i]?.mends === true && outcomes[i].causes.length === 0);
+    apply((work) =>
+      harmless.reduce(
+        (now, { finding, change }) => applyMend(now, finding, change, (id) => editions.get(id)),
+        work,
+      ),
+    );
+    setBusy('');
+    const left = mends.length - harmless.length;
+    if (left > 0)
+      toast(
+        `${counted(left, 'title was', 'titles were')} left as before: it would mend nothing there, or bring something worse.`,
+      );
+  };
   return (
     <div role="group" aria-label="For several titles" className="flex flex-wrap gap-1.5 pb-3">
-      {batches.slice(0, MOST).map(({ label, mends }) => (
-        <Button
-          key={label}
-          onClick={() =>
-            apply((work) =>
-              mends.reduce(
-                (now, { finding, change }) => applyMend(now, finding, change, (id) => editions.get(id)),
-                work,
-              ),
-            )
-          }
-        >
-          {`${label}, ${counted(mends.length, 'title')}`}
+      {batches.slice(0, MOST).map((batch) => (
+        <Button key={batch.label} disabled={busy !== ''} onClick={() => void mend(batch)}>
+          {busy === batch.label ? 'Trying it…' : `${batch.label}, ${counted(batch.mends.length, 'title')}`}
         </Button>
       ))}
     </div>

@@ -1,9 +1,10 @@
 import { beforeEach, expect, test } from '@jest/globals';
-import { act, screen, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { newPlan } from '@/core/model/plan';
 import type { Finding } from '@/core/proof/finding';
 import { toFinding } from '@/core/proof/finding';
+import type { Trial, TrialOutcome } from '@/core/proof/tryMend';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
 import { ProofPanel } from './ProofPanel';
@@ -12,7 +13,7 @@ import { createProofStore, ProofProvider } from './proofView';
 
 const short: Finding = toFinding('reading', 'a', null, {
   tone: 'stop',
-  message: 'reads in 3.0 s, lasts 1.2',
+  message: 'reads in 3.0 s, fully visible for 1.2',
   detail: 'A viewer needs 3.0 s to read it.',
   mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames: 200 } } }],
 });
@@ -28,6 +29,8 @@ const slip: Finding = toFinding('spelling', 'b', 'tall', {
   frame: 40,
 });
 
+const HARMLESS: TrialOutcome = { mends: true, causes: [] };
+let outcome: (trial: Trial) => TrialOutcome | null;
 let view: DeskView;
 let desk: ProofDesk;
 let looked: [string, number | null][];
@@ -39,6 +42,7 @@ const find = (findings: readonly Finding[], done = 4): void =>
   });
 
 beforeEach(() => {
+  outcome = () => HARMLESS;
   const plan = newPlan('wide-1080');
   const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
   view = createDeskView({
@@ -50,6 +54,7 @@ beforeEach(() => {
   desk = {
     store: createProofStore(),
     askQuiet: () => Promise.resolve(null),
+    tryMends: (trials) => Promise.resolve(trials.map(outcome)),
   };
   renderOnDesk(
     view,
@@ -91,11 +96,13 @@ test('a finding leads to where it is seen, in its delivery', async () => {
 
 test('a mend changes the title, and undo takes it back', async () => {
   act(() => find([short, slip]));
-  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Lengthen' }));
+  await userEvent.click(await within(item(short.message)).findByRole('button', { name: 'Lengthen' }));
   expect(view.store.getState().titles[0].lengthFrames).toBe(200);
   act(() => view.store.temporal.getState().undo());
   expect(view.store.getState().titles[0].lengthFrames).toBe(150);
-  await userEvent.click(within(item(slip.message)).getByRole('button', { name: 'Write “Sailmaker”' }));
+  // The mends of another title are there once it is chosen.
+  await userEvent.click(within(item(slip.message)).getByRole('button', { name: 'Look at it' }));
+  await userEvent.click(await within(item(slip.message)).findByRole('button', { name: 'Write “Sailmaker”' }));
   expect(view.store.getState().titles[1].values.role).toBe('Sailmaker');
   await userEvent.click(within(item(slip.message)).getByRole('button', { name: 'It is right' }));
   expect(view.store.getState().plan.words).toEqual(['sailmakr']);
@@ -112,23 +119,66 @@ test('what several titles have in common is mended in all of them, in one step',
   act(() => find([short, also, inTall, slip]));
   await userEvent.click(screen.getByRole('button', { name: 'Lengthen, 2 titles' }));
   const lengths = (): number[] => view.store.getState().titles.map(({ lengthFrames }) => lengthFrames);
-  expect(lengths()).toEqual([200, 180]);
+  await waitFor(() => expect(lengths()).toEqual([200, 180]));
   act(() => view.store.temporal.getState().undo());
   expect(lengths()).toEqual([150, 150]);
 });
 
-test('a finding is set aside with a reason, listed, and taken up again', async () => {
+test('a mend that does not mend is not offered, and one that brings something says so', async () => {
+  const change = (lengthFrames: number) => ({ kind: 'title' as const, set: { lengthFrames } });
+  const mends = ['Useless', 'Rough', 'Fine'].map((label, i) => ({ label, change: change(200 + i) }));
+  outcome = ({ change: tried }) => {
+    const { lengthFrames } = tried.kind === 'title' ? tried.set : {};
+    if (lengthFrames === 200) return { mends: false, causes: [] };
+    return { mends: true, causes: lengthFrames === 201 ? [slip] : [] };
+  };
+  act(() => find([{ ...short, mends }]));
+  await within(item(short.message)).findByRole('button', { name: 'Fine' });
+  const names = within(item(short.message))
+    .getAllByRole('button')
+    .map(({ textContent }) => textContent);
+  expect(names.slice(1)).toEqual(['Fine', `Rough, would bring: ${slip.message}`, 'Set aside']);
+});
+
+test('mending many leaves alone what it would make worse', async () => {
+  const mends = [{ label: 'Lengthen', change: { kind: 'title' as const, set: { lengthFrames: 180 } } }];
+  const also = toFinding('reading', 'b', null, { tone: 'stop', message: 'short', detail: '', mends });
+  outcome = ({ finding }) => ({ mends: true, causes: finding.titleId === 'b' ? [slip] : [] });
+  act(() => find([short, also]));
+  await userEvent.click(screen.getByRole('button', { name: 'Lengthen, 2 titles' }));
+  const lengths = (): number[] => view.store.getState().titles.map(({ lengthFrames }) => lengthFrames);
+  await waitFor(() => expect(lengths()).toEqual([200, 150]));
+});
+
+test('a finding is set aside with a reason and a name, listed, and taken up again', async () => {
   act(() => find([short]));
   await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Set aside' }));
-  const reason = screen.getByLabelText('Reason');
   expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
-  await userEvent.type(reason, 'Seen twice before{Enter}');
+  await userEvent.type(screen.getByLabelText('Reason'), 'Seen twice before');
+  expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await userEvent.type(screen.getByLabelText('Your name'), 'Ode Pell{Enter}');
   expect(screen.queryByText(short.message)).toBeNull();
-  expect(view.store.getState().plan.setAside).toEqual([{ key: short.key, reason: 'Seen twice before' }]);
+  expect(view.store.getState().plan.setAside).toEqual([
+    { key: short.key, reason: 'Seen twice before', by: 'Ode Pell' },
+  ]);
   await userEvent.click(screen.getByText('1 set aside'));
-  expect(screen.getByText('Time to read')).toBeInTheDocument();
+  expect(screen.getByText('Seen twice before (Ode Pell)')).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Take up again' }));
   expect(screen.getByText(short.message)).toBeInTheDocument();
+});
+
+test('a finding is set aside for its template, and the name is known the next time', async () => {
+  const other = toFinding('reading', 'b', null, { tone: 'stop', message: 'also short', detail: '' });
+  window.localStorage.setItem('gilder.name', 'Ode Pell');
+  act(() => find([short, other]));
+  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Set aside' }));
+  await userEvent.selectOptions(
+    screen.getByLabelText('What is set aside'),
+    '“Time to read” in all “Tideline strap”',
+  );
+  await userEvent.type(screen.getByLabelText('Reason'), 'Slow readers only{Enter}');
+  expect(screen.queryByText(short.message)).toBeNull();
+  expect(screen.queryByText('also short')).toBeNull();
 });
 
 test('a proof that cannot go on says why', () => {

@@ -1,22 +1,20 @@
 'use client';
-import { useState } from 'react';
 import Link from 'next/link';
-import type { Finding } from '@/core/proof/finding';
-import { applyMend } from '@/core/proof/mend';
-import { CHECKS } from '@/core/proof/checks';
+import type { ToldFinding } from '@/core/proof/sameFinding';
 import { useStore } from 'zustand';
-import { Button } from '../../shared/Button';
-import { KeepForm } from '../../shared/KeepForm';
-import { Pill } from '../../shared/Pill';
 import { ProgressBar } from '../../shared/ProgressBar';
-import { numbersOf, useApplyWork, useDesk, useDeskUi, usePlan, useSelect, useTitles } from '../deskContext';
+import { useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
+import type { Look } from './FindingItem';
+import { FindingItem } from './FindingItem';
 import { MendMany } from './MendMany';
-import { useProofDesk, useProofView, withSetAside } from './proofView';
+import { Programme } from './Programme';
+import { useProofDesk, useProofView } from './proofView';
+import { SetAsideList } from './SetAsideForm';
 
 const MOST_SHOWN = 60;
 
 /** What the proof found: in the chosen title, then in the rest of the project, each with its mends. */
-export function ProofPanel({ onLook }: { readonly onLook: (titleId: string, frame: number | null) => void }) {
+export function ProofPanel({ onLook }: { readonly onLook: Look }) {
   const { projectId } = useDesk();
   const titles = useTitles();
   const { setAside } = usePlan();
@@ -64,6 +62,7 @@ export function ProofPanel({ onLook }: { readonly onLook: (titleId: string, fram
           )}
         </>
       )}
+      <Programme onLook={onLook} />
       {setAside.length > 0 && <SetAsideList />}
     </section>
   );
@@ -91,8 +90,8 @@ function Progress({ done, total }: { readonly done: number; readonly total: numb
 }
 
 interface ListProps {
-  readonly findings: readonly Finding[];
-  readonly onLook: (titleId: string, frame: number | null) => void;
+  readonly findings: readonly ToldFinding[];
+  readonly onLook: Look;
   readonly numbered?: boolean;
 }
 
@@ -105,97 +104,5 @@ function List({ findings, onLook, numbered = false }: ListProps) {
         </li>
       ))}
     </ul>
-  );
-}
-
-function FindingItem({
-  finding,
-  onLook,
-  numbered,
-}: {
-  finding: Finding;
-  onLook: ListProps['onLook'];
-  numbered: boolean;
-}) {
-  const { editions, ui } = useDesk();
-  const titles = useTitles();
-  const { deliveries } = usePlan();
-  const apply = useApplyWork();
-  const select = useSelect();
-  const [aside, setAside] = useState(false);
-  const delivery = deliveries.find(({ id }) => id === finding.deliveryId);
-  const many = deliveries.length > 1;
-  const look = (): void => {
-    select(finding.titleId);
-    if (finding.deliveryId !== null) ui.setState({ deliveryId: finding.deliveryId });
-    onLook(finding.titleId, finding.frame);
-  };
-  return (
-    <div className="py-2">
-      <button type="button" onClick={look} className="flex w-full items-center gap-2 text-left">
-        {numbered && (
-          <span className="font-mono text-[12px] text-soft">{numbersOf(titles).get(finding.titleId)}</span>
-        )}
-        <Pill tone={finding.tone}>{finding.message}</Pill>
-        {delivery !== undefined && many && (
-          <span className="truncate text-[12px] text-soft">{delivery.name}</span>
-        )}
-      </button>
-      <p className="pt-1 text-soft">{finding.detail}</p>
-      <div className="flex flex-wrap gap-1.5 pt-1.5">
-        {finding.mends.map((mend) => (
-          <Button
-            key={mend.label}
-            onClick={() => {
-              if (mend.change.kind === 'quiet') {
-                select(finding.titleId);
-                ui.setState({
-                  dialog: 'quiet',
-                  ...(finding.deliveryId === null ? {} : { deliveryId: finding.deliveryId }),
-                });
-              } else apply((work) => applyMend(work, finding, mend.change, (id) => editions.get(id)));
-            }}
-          >
-            {mend.label}
-          </Button>
-        ))}
-        <Button look="quiet" onClick={() => setAside(!aside)} aria-expanded={aside}>
-          Set aside
-        </Button>
-      </div>
-      {aside && (
-        <KeepForm
-          label="Reason"
-          placeholder="Why it is right as it is"
-          onKeep={(reason) =>
-            apply((work) => ({ ...work, plan: withSetAside(work.plan, finding.key, reason) }))
-          }
-        />
-      )}
-    </div>
-  );
-}
-
-/** What somebody decided about, with the reasons; each can be taken up again. */
-function SetAsideList() {
-  const { setAside } = usePlan();
-  const apply = useApplyWork();
-  return (
-    <details className="pt-3">
-      <summary className="caps cursor-pointer">{`${setAside.length} set aside`}</summary>
-      <ul className="divide-y divide-line pt-1">
-        {setAside.map(({ key, reason }) => (
-          <li key={key} className="flex items-center gap-2 py-1.5">
-            <span className="min-w-0 flex-1">
-              <span className="block truncate">{CHECKS.find(key.split(' ')[0])?.label ?? key}</span>
-              <span className="block truncate text-soft">{reason}</span>
-            </span>
-            <Button onClick={() => apply((work) => ({ ...work, plan: withSetAside(work.plan, key, null) }))}>
-              Take up again
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }

@@ -11,8 +11,10 @@ import { SheetPages } from './ProofSheet';
 import { createProofStore, ProofProvider } from './proofView';
 
 const tall = { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false };
-const found = (check: string, titleId: string, tone: 'stop' | 'look', deliveryId: string | null): Finding =>
+const found = (check: string, titleId: string, tone: Finding['tone'], deliveryId: string | null): Finding =>
   toFinding(check, titleId, deliveryId, { tone, message: `${check} in ${titleId}`, detail: `Why ${check}.` });
+
+const HARMLESS = { mends: true, causes: [] };
 
 function open(
   titles: readonly Title[],
@@ -36,7 +38,13 @@ function open(
   });
   renderOnDesk(
     view,
-    <ProofProvider value={{ store, askQuiet: () => Promise.resolve(null) }}>
+    <ProofProvider
+      value={{
+        store,
+        askQuiet: () => Promise.resolve(null),
+        tryMends: (trials) => Promise.resolve(trials.map(() => HARMLESS)),
+      }}
+    >
       <SheetPages />
     </ProofProvider>,
   );
@@ -75,11 +83,29 @@ test('many titles come in pages, as many on each as are wanted', async () => {
     Array.from({ length: 90 }, (_, i) => deskTitle(`t${i}`, i * 200, { name: `Name ${i}` })),
     [],
   );
-  expect(screen.getAllByRole('article')).toHaveLength(40);
+  // Two parts of 48; each page of the print holds as many as are wanted.
+  expect(screen.getAllByRole('article')).toHaveLength(48);
+  expect(screen.getAllByRole('region', { name: /^Page / })).toHaveLength(6);
+  await userEvent.selectOptions(screen.getByLabelText('Titles a page'), '12 a page');
+  expect(screen.getAllByRole('region', { name: /^Page / })).toHaveLength(4);
   await userEvent.click(screen.getByRole('button', { name: 'After' }));
-  await userEvent.click(screen.getByRole('button', { name: 'After' }));
-  expect(screen.getAllByRole('article')).toHaveLength(10);
+  expect(screen.getAllByRole('article')).toHaveLength(42);
   expect(screen.getByRole('button', { name: 'After' })).toBeDisabled();
-  await userEvent.selectOptions(screen.getByLabelText('Titles a page'), '100 a page');
-  expect(screen.getAllByRole('article')).toHaveLength(90);
+});
+
+test('says the words that go to air, the edition, when it was looked at, and where it is signed', () => {
+  open([withDeliveryChange(deskTitle('a', 0, { name: 'Ilse' }), 'tall', { values: { name: 'Il' } })], []);
+  expect(within(entry(1)).getByText('Ilse')).toBeInTheDocument();
+  expect(within(entry(1)).getByText('Il')).toBeInTheDocument();
+  // The role is not typed: its sample words are not shown as if they were.
+  expect(within(entry(1)).getByText('empty')).toBeInTheDocument();
+  expect(within(entry(1)).getByText('edition 1')).toBeInTheDocument();
+  expect(screen.getByText(/^Looked at on \d+ \w+ \d{4}, \d\d:\d\d · 1 title/)).toBeInTheDocument();
+  expect(screen.getByText('Signature')).toBeInTheDocument();
+});
+
+test('what could not be looked at is counted, and never called clear', () => {
+  open([deskTitle('a', 0, { name: 'Ilse' })], [found('pictures', 'a', 'unseen', 'tall')]);
+  expect(within(entry(1)).queryByText('clear')).toBeNull();
+  expect(screen.getByRole('status')).toHaveTextContent('1 title · 0 to fix · 1 not looked at · 0 to look at');
 });

@@ -1,18 +1,25 @@
 'use client';
-import { createContext, useContext, useMemo } from 'react';
+import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Plan } from '@/core/model/plan';
-import type { Finding } from '@/core/proof/finding';
+import type { SetAside } from '@/core/model/plan';
+import type { Finding, Severity } from '@/core/proof/finding';
+import { worstFirst } from '@/core/proof/finding';
+import type { ToldFinding } from '@/core/proof/sameFinding';
+import { oncePerProblem } from '@/core/proof/sameFinding';
+import type { AsideScope } from '@/core/proof/setAside';
+import { asideEntry, asideFor } from '@/core/proof/setAside';
+import type { Trial, TrialOutcome } from '@/core/proof/tryMend';
 import type { ProofProgress } from '@/core/proof/proofer';
 import type { QuietMap } from '@/core/quiet/quietMap';
-import { usePlan } from '../deskContext';
+import { useDesk, usePlan } from '../deskContext';
 
 /** What the proof has found so far. */
 export interface ProofState {
   readonly findings: ReadonlyMap<string, readonly Finding[]>;
-  /** Titles that were looked at in everything at least once. */
+  /** Titles that were looked at in everything, as they are now. */
   readonly complete: ReadonlySet<string>;
   readonly progress: ProofProgress;
   /** Why there is no proof, in words; empty when there is one. */
@@ -30,6 +37,8 @@ export interface ProofDesk {
   readonly store: StoreApi<ProofState>;
   /** Asks where the pictures are quiet; null when none of them is here. */
   askQuiet(question: QuietQuestion): Promise<QuietMap | null>;
+  /** What mends would do; null for one of a title that is still being looked at. */
+  tryMends(trials: readonly Trial[]): Promise<readonly (TrialOutcome | null)[]>;
 }
 
 /** What a proof knows before it has looked at anything. */
@@ -46,6 +55,7 @@ export function createProofStore(): StoreApi<ProofState> {
 const NO_PROOF: ProofDesk = {
   store: createProofStore(),
   askQuiet: () => Promise.resolve(null),
+  tryMends: (trials) => Promise.resolve(trials.map(() => null)),
 };
 
 const ProofContext = createContext<ProofDesk>(NO_PROOF);
@@ -56,52 +66,144 @@ export function useProofDesk(): ProofDesk {
   return useContext(ProofContext);
 }
 
-type Tone = 'pass' | 'look' | 'stop';
+/** What is known of a title: nothing found, the worst that was found, or that it is still being looked at. */
+export type Tone = 'pass' | 'waiting' | Severity;
 
 export interface ProofView {
-  /** The findings of a title that nobody has set aside, what must be fixed first. */
-  findingsOf(titleId: string): readonly Finding[];
+  /** The findings of a title that nobody has set aside, the worst first, each problem once. */
+  findingsOf(titleId: string): readonly ToldFinding[];
   /** What was found in a title and set aside, with the reasons. */
-  asideOf(titleId: string): readonly { readonly finding: Finding; readonly reason: string }[];
+  asideOf(titleId: string): readonly { readonly finding: ToldFinding; readonly aside: SetAside }[];
   toneOf(titleId: string): Tone;
   /** Whether the title has been looked at in everything. */
   knows(titleId: string): boolean;
   readonly progress: ProofProgress;
 }
 
+interface Told {
+  readonly open: readonly ToldFinding[];
+  readonly aside: ReturnType<ProofView['asideOf']>;
+}
+
+const NOTHING: Told = { open: [], aside: [] };
 const NONE: readonly Finding[] = [];
+
+type TemplateIdOf = (titleId: string) => string | undefined;
+
+/** What there is to tell of a title's findings, with what was decided about them. */
+function tell(findings: readonly Finding[], setAside: Plan['setAside'], templateIdOf: TemplateIdOf): Told {
+  if (findings.length === 0) return NOTHING;
+  const reasons = new Map<string, SetAside>();
+  const open: Finding[] = [];
+  const put: Finding[] = [];
+  for (const finding of findings) {
+    const aside = asideFor(setAside, finding, templateIdOf(finding.titleId));
+    if (aside !== undefined) reasons.set(finding.key, aside);
+    (aside === undefined ? open : put).push(finding);
+  }
+  return {
+    open: worstFirst(oncePerProblem(open)),
+    aside: oncePerProblem(put).flatMap((finding) => {
+      const aside = reasons.get(finding.key);
+      return aside === undefined ? [] : [{ finding, aside }];
+    }),
+  };
+}
+
+/** The template of a title, asked for when something is set aside for a whole template. */
+function useTemplateIdOf(): TemplateIdOf {
+  const { editions, store } = useDesk();
+  return useCallback(
+    (titleId) => {
+      const title = store.getState().titles.find(({ id }) => id === titleId);
+      return title && editions.get(title.editionId)?.templateId;
+    },
+    [editions, store],
+  );
+}
+
+/** What is known of one title: drawn again only when that changes. */
+export function useTitleProof(titleId: string): {
+  readonly told: readonly ToldFinding[];
+  readonly known: boolean;
+} {
+  const { store } = useProofDesk();
+  const findings = useStore(store, (state) => state.findings.get(titleId) ?? NONE);
+  const known = useStore(store, (state) => state.complete.has(titleId));
+  const { setAside } = usePlan();
+  const templateIdOf = useTemplateIdOf();
+  const told = useMemo(() => tell(findings, setAside, templateIdOf).open, [findings, setAside, templateIdOf]);
+  return { told, known };
+}
+
+/** What there is to tell of lists of findings; of thousands few change at a time, and only those are told again. */
+function createTold(
+  setAside: Plan['setAside'],
+  templateIdOf: TemplateIdOf,
+): (list: readonly Finding[] | undefined) => Told {
+  const known = new WeakMap<readonly Finding[], Told>();
+  return (list = NONE) => {
+    const before = known.get(list);
+    if (before !== undefined) return before;
+    const now = tell(list, setAside, templateIdOf);
+    known.set(list, now);
+    return now;
+  };
+}
+
+function useTold(): ReturnType<typeof createTold> {
+  const { setAside } = usePlan();
+  const templateIdOf = useTemplateIdOf();
+  return useMemo(() => createTold(setAside, templateIdOf), [setAside, templateIdOf]);
+}
 
 /** What has been found, without what was set aside. */
 export function useProofView(): ProofView {
   const { findings, complete, progress } = useStore(useProofDesk().store);
-  const { setAside } = usePlan();
-  return useMemo(() => {
-    const aside = new Map(setAside.map(({ key, reason }) => [key, reason]));
-    const open = new Map<string, readonly Finding[]>();
-    const findingsOf = (id: string): readonly Finding[] => {
-      const known = open.get(id);
-      if (known !== undefined) return known;
-      const all = findings.get(id) ?? NONE;
-      const left = aside.size === 0 ? all : all.filter(({ key }) => !aside.has(key));
-      open.set(id, left);
-      return left;
-    };
-    return {
-      findingsOf,
-      asideOf: (id) =>
-        (findings.get(id) ?? NONE).flatMap((finding) => {
-          const reason = aside.get(finding.key);
-          return reason === undefined ? [] : [{ finding, reason }];
-        }),
-      toneOf: (id) => findingsOf(id)[0]?.tone ?? 'pass',
+  const told = useTold();
+  return useMemo(
+    () => ({
+      findingsOf: (id) => told(findings.get(id)).open,
+      asideOf: (id) => told(findings.get(id)).aside,
+      toneOf: (id) => told(findings.get(id)).open[0]?.tone ?? (complete.has(id) ? 'pass' : 'waiting'),
       knows: (id) => complete.has(id),
       progress,
-    };
-  }, [findings, complete, progress, setAside]);
+    }),
+    [findings, complete, progress, told],
+  );
 }
 
-/** The plan with a finding set aside, or taken up again. */
-export function withSetAside(plan: Plan, key: string, reason: string | null): Plan {
-  const others = plan.setAside.filter((one) => one.key !== key);
-  return { ...plan, setAside: reason === null ? others : [...others, { key, reason }] };
+/**
+ * The tones of titles as long as they are asked for: whoever does not ask is not drawn again with every step of the
+ * proof, and gets `pass` for all.
+ */
+export function useToneOf(asked: boolean): (titleId: string) => Tone {
+  const state = useStore(useProofDesk().store, (now) => (asked ? now : null));
+  const told = useTold();
+  return useMemo(
+    () => (id) => {
+      if (state === null) return 'pass';
+      return told(state.findings.get(id)).open[0]?.tone ?? (state.complete.has(id) ? 'pass' : 'waiting');
+    },
+    [state, told],
+  );
+}
+
+/** The plan with a problem set aside, as far as it is asked to reach. */
+export function withSetAside(
+  plan: Plan,
+  { parts }: ToldFinding,
+  scope: AsideScope,
+  templateId: string | undefined,
+  said: Pick<SetAside, 'reason' | 'by'>,
+): Plan {
+  const entries = parts.map((part) => asideEntry(part, scope, templateId, said));
+  const keys = new Set(entries.map(({ key }) => key));
+  const others = plan.setAside.filter(({ key }) => !keys.has(key));
+  return { ...plan, setAside: [...others, ...new Map(entries.map((entry) => [entry.key, entry])).values()] };
+}
+
+/** The plan with something taken up again that was set aside. */
+export function withTakenUp(plan: Plan, key: string): Plan {
+  return { ...plan, setAside: plan.setAside.filter((one) => one.key !== key) };
 }

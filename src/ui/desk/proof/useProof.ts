@@ -1,18 +1,17 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
+import { sameValue } from '@/core/kit/sameValue';
 import type { House } from '@/core/model/house';
 import type { Title } from '@/core/model/project';
 import type { Work } from '@/core/project/work';
+import type { Trial, TrialOutcome } from '@/core/proof/tryMend';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import type { ProofReply, ProofRequest, ProofWork } from '@/workers/proofMessages';
 import { useHouse } from '../../shared/useHouse';
 import type { DeskView } from '../deskContext';
 import type { ProofDesk, QuietQuestion } from './proofView';
 import { createProofStore } from './proofView';
-
-// What is typed is proofed this soon after the last letter.
-const SETTLE_MS = 60;
 
 /** The proof of a project in a worker of its own, told of every change. */
 export function useProof(view: DeskView): ProofDesk {
@@ -29,13 +28,14 @@ export function useProof(view: DeskView): ProofDesk {
     const send = (): void =>
       desk.take(store.getState(), { house, editions, project: { name: settings.name, rate: rate.id } });
     send();
-    let timer: ReturnType<typeof setTimeout> | undefined;
+    // Once for each frame of the screen, after what was typed is shown.
+    let asked = 0;
     const unsubscribe = store.subscribe(() => {
-      clearTimeout(timer);
-      timer = setTimeout(send, SETTLE_MS);
+      cancelAnimationFrame(asked);
+      asked = requestAnimationFrame(send);
     });
     return () => {
-      clearTimeout(timer);
+      cancelAnimationFrame(asked);
       unsubscribe();
     };
   }, [desk, store, house, editions, settings, rate]);
@@ -54,13 +54,15 @@ class ProofWorkerDesk implements ProofDesk {
   private sentTitles = new Map<string, Title>();
   private sent: Partial<Work & Around> = {};
   private readonly questions = new Map<number, (map: QuietMap | null) => void>();
+  private readonly trials = new Map<number, (outcomes: readonly (TrialOutcome | null)[]) => void>();
+  private sentOrder: readonly string[] = [];
   private asked = 0;
 
   start(): void {
     if (this.worker !== null) return;
     this.worker = new Worker(new URL('../../../workers/proofWorker.ts', import.meta.url));
     this.worker.onmessage = ({ data }: MessageEvent<ProofReply>) => this.hear(data);
-    this.worker.onerror = () => this.store.setState({ failure: 'The proof stopped. Reload the page.' });
+    this.worker.onerror = () => this.fail('The proof stopped. Reload the page.');
   }
 
   stop(): void {
@@ -68,6 +70,7 @@ class ProofWorkerDesk implements ProofDesk {
     this.worker = null;
     this.sent = {};
     this.sentTitles = new Map();
+    this.sentOrder = [];
   }
 
   /** Sends what has changed since the last time. */
@@ -81,15 +84,16 @@ class ProofWorkerDesk implements ProofDesk {
     )
       return;
     const changed = work.titles.filter((title) => this.sentTitles.get(title.id) !== title);
+    const order = work.titles.map(({ id }) => id);
     const { house, editions, project } = around;
-    const { checks, reading, areas, language } = house;
+    const { checks, reading, areas, language, colours } = house;
     this.say({
       kind: 'work',
       changed,
-      order: work.titles.map(({ id }) => id),
+      ...(sameValue(order, this.sentOrder) ? {} : { order }),
       ...(sent.clips === work.clips ? {} : { clips: work.clips }),
       ...(sent.plan === work.plan ? {} : { plan: work.plan }),
-      ...(sent.house === house ? {} : { house: { checks, reading, areas, language } }),
+      ...(sent.house === house ? {} : { house: { checks, reading, areas, language, colours } }),
       ...(sent.editions === editions
         ? {}
         : {
@@ -102,9 +106,25 @@ class ProofWorkerDesk implements ProofDesk {
           }),
       ...(sent.project?.name === project.name ? {} : { project }),
     });
+    this.sentOrder = order;
     this.sentTitles = new Map(work.titles.map((title) => [title.id, title]));
     this.sent = { titles: work.titles, clips: work.clips, plan: work.plan, ...around };
     this.forget(work.titles);
+    this.wait(changed.map(({ id }) => id));
+  }
+
+  /** From now on nothing is said of titles that have changed but that they are being looked at. */
+  private wait(titleIds: readonly string[], progress = this.store.getState().progress): void {
+    const { complete } = this.store.getState();
+    const gone = titleIds.filter((id) => complete.has(id));
+    const left = new Set(complete);
+    for (const id of gone) left.delete(id);
+    this.store.setState(gone.length === 0 ? { progress } : { complete: left, progress });
+  }
+
+  /** Without a proof nothing has been looked at. */
+  private fail(failure: string): void {
+    this.store.setState({ failure, complete: new Set() });
   }
 
   focus(titleId: string | null): void {
@@ -119,16 +139,27 @@ class ProofWorkerDesk implements ProofDesk {
     });
   }
 
+  tryMends(trials: readonly Trial[]): Promise<readonly (TrialOutcome | null)[]> {
+    const request = ++this.asked;
+    return new Promise((resolve) => {
+      this.trials.set(request, resolve);
+      this.say({ kind: 'try', request, trials });
+    });
+  }
+
   private hear(reply: ProofReply): void {
     switch (reply.kind) {
+      case 'waiting':
+        this.wait(reply.titleIds, reply.progress);
+        return;
       case 'findings': {
         const findings = new Map(this.store.getState().findings);
         const complete = new Set(this.store.getState().complete);
         for (const [id, list, done] of reply.findings) {
           if (!this.sentTitles.has(id)) continue;
           findings.set(id, list);
-          // What was whole stays shown while it is looked at again.
           if (done) complete.add(id);
+          else complete.delete(id);
         }
         this.store.setState({ findings, complete, progress: reply.progress });
         return;
@@ -137,8 +168,12 @@ class ProofWorkerDesk implements ProofDesk {
         this.questions.get(reply.request)?.(reply.map);
         this.questions.delete(reply.request);
         return;
+      case 'tried':
+        this.trials.get(reply.request)?.(reply.outcomes);
+        this.trials.delete(reply.request);
+        return;
       case 'failed':
-        this.store.setState({ failure: reply.message });
+        this.fail(reply.message);
     }
   }
 

@@ -25,7 +25,7 @@ interface Props {
   readonly grid: Grid;
   readonly onProblem: (message: string) => void;
   /** Shows the title in the picture. */
-  readonly onShow: (titleId: string) => void;
+  readonly onShow: (titleId: string, frame?: number | null) => void;
 }
 
 /** One title of the cue sheet. */
@@ -80,7 +80,7 @@ export const CueRow = memo(function CueRow({
         {absent ? (
           <span className="truncate text-[12px] text-soft">not in {delivery.name}</span>
         ) : (
-          <FindingPill titleId={title.id} />
+          <FindingPill titleId={title.id} onShow={onShow} />
         )}
       </div>
     </div>

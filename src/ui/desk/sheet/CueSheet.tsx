@@ -7,7 +7,6 @@ import type { Column } from '@/core/project/cells';
 import { fieldOf } from '@/core/project/cells';
 import { classes } from '../../shared/classes';
 import { numbersOf, useCellContext, useDesk, useDeskUi, useSelect, useTitles } from '../deskContext';
-import { useProofView } from '../proof/proofView';
 import { CueRow } from './CueRow';
 import { useGrid } from './useGrid';
 import type { Grid } from './useGrid';
@@ -18,13 +17,21 @@ import { useSheetRows } from './useSheetRows';
 interface Props {
   readonly filter: SheetFilter;
   /** Shows a title in the picture. */
-  readonly onShow: (titleId: string) => void;
+  readonly onShow: (titleId: string, frame?: number | null) => void;
 }
 
 const ROW_PX = 36;
 const HEAD_PX = 33;
 
 const WIDTHS = { in: '104px', lasts: '68px', template: '124px' };
+
+const NOTHING_LEFT = {
+  stop: 'Nothing is left to fix.',
+  look: 'Nothing is left to look at.',
+  unseen: 'Nothing is left that could not be looked at.',
+  waiting: 'Nothing is being looked at.',
+  pass: 'No title is clear.',
+};
 
 /** How wide each column is: times and names as they need, words by what is left. */
 function gridTemplate(columns: readonly Column[]): string {
@@ -39,8 +46,7 @@ function gridTemplate(columns: readonly Column[]): string {
 export function CueSheet({ filter, onShow }: Props) {
   const titles = useTitles();
   const context = useCellContext();
-  const { toneOf } = useProofView();
-  const { rows, columns, sorted, sortBy } = useSheetRows(titles, filter, context, toneOf);
+  const { rows, columns, sorted, sortBy } = useSheetRows(titles, filter, context);
   const scroller = useRef<HTMLDivElement>(null);
   const select = useSelect();
   // eslint-disable-next-line react-hooks/incompatible-library -- rows are few, and drawn anew as the list scrolls
@@ -124,7 +130,7 @@ function Empty() {
 
 function nothingFound({ words, template, proof }: SheetFilter): string {
   if (words !== '') return `No title says “${words}”.`;
-  if (proof !== 'all') return proof === 'stop' ? 'Nothing is left to fix.' : 'Nothing is left to look at.';
+  if (proof !== 'all') return NOTHING_LEFT[proof];
   return `No title uses “${template}”.`;
 }
 

@@ -20,6 +20,14 @@ interface Props {
   readonly onFilter: (filter: SheetFilter) => void;
 }
 
+const SHOWN_ONLY = {
+  stop: 'to fix',
+  look: 'to look at',
+  unseen: 'not looked at',
+  waiting: 'being looked at',
+  pass: 'clear',
+};
+
 /** What stands over the cue sheet: adding, filling, what is new, and which rows are shown. */
 export function SheetTools({ frame, filter, onFilter }: Props) {
   const { ui } = useDesk();
@@ -32,7 +40,7 @@ export function SheetTools({ frame, filter, onFilter }: Props) {
       <TemplateFilter filter={filter} onFilter={onFilter} />
       {filter.proof !== 'all' && (
         <Button onClick={() => onFilter({ ...filter, proof: 'all' })}>
-          {filter.proof === 'stop' ? 'Only to fix ×' : 'Only to look at ×'}
+          {`Only ${SHOWN_ONLY[filter.proof]} ×`}
         </Button>
       )}
       <input

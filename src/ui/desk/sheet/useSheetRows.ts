@@ -6,13 +6,15 @@ import type { Template } from '@/core/model/template';
 import type { CellContext, Column } from '@/core/project/cells';
 import { cellText, columnsFor } from '@/core/project/cells';
 import type { Titles } from '../deskStore';
+import type { Tone } from '../proof/proofView';
+import { useToneOf } from '../proof/proofView';
 
 /** Which rows of the cue sheet are shown. */
 export interface SheetFilter {
   readonly words: string;
   /** A template's name; empty for all. */
   readonly template: string;
-  readonly proof: 'all' | 'stop' | 'look';
+  readonly proof: 'all' | Tone;
 }
 
 export const NO_FILTER: SheetFilter = { words: '', template: '', proof: 'all' };
@@ -33,12 +35,8 @@ export interface SheetRows {
 }
 
 /** The rows and columns of the cue sheet: the titles that pass the filter, in time or as they were sorted. */
-export function useSheetRows(
-  titles: Titles,
-  filter: SheetFilter,
-  context: CellContext,
-  toneOf: (titleId: string) => 'pass' | 'look' | 'stop',
-): SheetRows {
+export function useSheetRows(titles: Titles, filter: SheetFilter, context: CellContext): SheetRows {
+  const toneOf = useToneOf(filter.proof !== 'all');
   const [sorting, setSorting] = useState<Sorting | null>(null);
   const shown = useMemo(
     () => titles.filter((title) => passes(title, filter, context, toneOf)),
@@ -81,7 +79,7 @@ function passes(
   title: Title,
   { words, template, proof }: SheetFilter,
   context: CellContext,
-  toneOf: (titleId: string) => 'pass' | 'look' | 'stop',
+  toneOf: (titleId: string) => Tone,
 ): boolean {
   const document = context.templateOf(title.editionId);
   if (template !== '' && document?.name !== template) return false;
