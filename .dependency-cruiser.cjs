@@ -69,7 +69,7 @@ module.exports = {
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|yup|fflate|culori|date-fns|svgpath|bezier-easing|papaparse|fastest-levenshtein)/',
+          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|yup|fflate|culori|date-fns|svgpath|bezier-easing|papaparse|fastest-levenshtein|double-metaphone)/',
       },
     },
     {

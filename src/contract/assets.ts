@@ -30,6 +30,39 @@ export const received = { received: receivedFactsSchema.required() };
 export const takenPictureSchema = yup.object({ ...facts, isNew: flag(), notes: texts() });
 export type TakenPicture = TypeOf<typeof takenPictureSchema>;
 
-/** A video that was taken in. */
-export const takenVideoSchema = yup.object({ id: text() });
+/** A video that was taken in, and what its file says of itself. */
+export const takenVideoSchema = yup.object({
+  id: text(),
+  seconds: figure(),
+  /** The timecode of its first frame; empty where the file says none. */
+  startTimecode: text(),
+  /** Whether browsers cannot show it, so that a viewing copy is being made. */
+  copying: flag(),
+});
 export type TakenVideo = TypeOf<typeof takenVideoSchema>;
+
+/** A video that is kept, in a list. */
+export const videoFactsSchema = yup.object({
+  id: text(),
+  name: text(),
+  /** 0 where nobody looked. */
+  seconds: figure(),
+  startTimecode: text(),
+});
+export type KeptVideo = TypeOf<typeof videoFactsSchema>;
+
+/** How far a viewing copy is. */
+export const copyStateSchema = yup.object({
+  state: yup
+    .string()
+    .oneOf(['ready', 'copying', 'failed'] as const)
+    .required(),
+  /** From 0 to 1. */
+  share: figure(),
+  /** Why there is none, in words. */
+  message: text(),
+});
+export type CopyState = TypeOf<typeof copyStateSchema>;
+
+/** So many peaks of a second of sound are sent, to be drawn on the strip. */
+export const PEAKS_PER_SECOND = 25;

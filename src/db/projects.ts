@@ -54,7 +54,10 @@ export async function findProject(db: Db, id: string): Promise<ProjectRecord | u
   return {
     id,
     settings: { name: row.name, production: row.production, format: row.format, rate: row.rate },
-    clips: clipRows.map(({ projectId: _, ...clip }) => clip),
+    clips: clipRows.map(({ projectId: _, source, ...clip }) => ({
+      ...clip,
+      ...(source === null ? {} : { source }),
+    })),
     titles: titleRows.map(({ projectId: _, ...title }) => title),
     plan: row.plan ?? newPlan(row.format),
     planRevision: row.planRevision,

@@ -16,7 +16,7 @@ import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
 import type { Plan } from '@/core/model/plan';
-import type { Scrim, Shift, Title } from '@/core/model/project';
+import type { Clip, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { ListedTemplate } from '@/core/resolve/listed';
 
@@ -102,6 +102,8 @@ export const clips = pgTable(
     sourceLengthFrames: integer('source_length_frames'),
     place: text().notNull().default(''),
     recordedAt: text('recorded_at').notNull().default(''),
+    /** What a cut list says of its source; null for a clip that came from none. */
+    source: jsonb().$type<NonNullable<Clip['source']>>(),
     revision: integer().notNull().default(1),
   },
   (table) => [index('clips_project').on(table.projectId, table.startFrame)],
@@ -165,6 +167,9 @@ export const media = pgTable('media', {
   name: text().notNull(),
   byteCount: bigint('byte_count', { mode: 'number' }).notNull(),
   hash: text().notNull(),
+  /** 0 for one that nobody looked into. */
+  seconds: doublePrecision().notNull().default(0),
+  startTimecode: text('start_timecode').notNull().default(''),
   createdAt: now(),
   away: away(),
   awayAt: awayAt(),

@@ -1,6 +1,7 @@
 import { backUpDaily } from './backup/daily';
 import { clearUnfinished } from './backup/folder';
 import { sweepDeleted } from './usecases/room';
+import { clearCopies } from './videos/viewingCopy';
 import type { Workshop } from './workshop';
 
 const FIRST_AFTER_MS = 60_000;
@@ -9,6 +10,7 @@ const EVERY_MS = 60 * 60 * 1000;
 /** What is done without being asked: the backup of the day, and the end of what was deleted a month ago. */
 export function startUpkeep(shop: Workshop): void {
   void clearUnfinished(shop.dataFolder);
+  void clearCopies(shop.mediaFolder);
   if (process.env.GILDER_UPKEEP === 'off') return;
   const run = async (): Promise<void> => {
     try {

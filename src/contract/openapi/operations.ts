@@ -1,5 +1,12 @@
 import * as yup from 'yup';
-import { assetFactsSchema, received, takenPictureSchema, takenVideoSchema } from '../assets';
+import {
+  assetFactsSchema,
+  copyStateSchema,
+  received,
+  takenPictureSchema,
+  takenVideoSchema,
+  videoFactsSchema,
+} from '../assets';
 import { houseRecordSchema } from '../house';
 import { jobOrderSchema, jobSummarySchema, pressPageSchema } from '../jobs';
 import { deskProjectSchema, projectChangesSchema, projectSummarySchema } from '../projects';
@@ -223,12 +230,32 @@ export const OPERATIONS: readonly Operation[] = [
   {
     method: 'post',
     path: '/media',
-    says: 'Takes in a video: MP4, WebM or MOV, at most 4 GB.',
+    says: 'Takes in a video of at most 4 GB: MP4, MOV, WebM, MXF; of one that browsers cannot show a viewing copy is made.',
     query: name,
     body: 'file',
     answer: takenVideoSchema.concat(yup.object(received)),
     status: 201,
     refusals: [507],
+  },
+  {
+    method: 'get',
+    path: '/media',
+    says: 'The videos that are in use, the newest first.',
+    answer: yup.array().of(videoFactsSchema.required()).required(),
+  },
+  {
+    method: 'get',
+    path: '/media/{id}/copy',
+    says: 'How far the viewing copy is of a video that browsers cannot show.',
+    answer: copyStateSchema,
+    refusals: [404],
+  },
+  {
+    method: 'get',
+    path: '/media/{id}/sound',
+    says: 'How loud a video is over its time: a byte for each twenty-fifth of a second, none for one without sound.',
+    answer: 'application/octet-stream',
+    refusals: [404],
   },
   {
     method: 'get',

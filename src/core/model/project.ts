@@ -21,6 +21,16 @@ export interface Clip {
   readonly place: string;
   /** When it was recorded, as an ISO date or time; empty when nobody said. */
   readonly recordedAt: string;
+  /** What a cut list says of its source; left out for a clip that came from none. */
+  readonly source?: ClipSource;
+}
+
+/** Where a clip's picture comes from, as a cut list says it. */
+interface ClipSource {
+  readonly reel: string;
+  readonly file: string;
+  /** The source's timecode at its picture's first frame, in frames of the project. */
+  readonly firstFrame: number;
 }
 
 /** What a delivery has otherwise for one title. */
@@ -237,6 +247,9 @@ export const clipSchema = yup
     sourceLengthFrames: yup.number().defined().nullable().integer().min(1),
     place: yup.string().defined().max(80),
     recordedAt: yup.string().defined().max(40),
+    source: exactly({ reel: text(LONGEST_NAME), file: text(LONGEST_NAME), firstFrame: frames(0) })
+      .default(undefined)
+      .optional(),
   })
   .noUnknown()
   .required();

@@ -1,6 +1,6 @@
 'use client';
-import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
-import { useMemo } from 'react';
+import { PauseIcon, PlayIcon, SpeakerWaveIcon, SpeakerXMarkIcon } from '@heroicons/react/24/outline';
+import { useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
@@ -15,6 +15,7 @@ import { PictureCanvas } from '../picture/PictureCanvas';
 import { useClipBackdrop } from '../picture/useClipBackdrop';
 import type { Player } from '../picture/usePlayer';
 import { useClips, useClock, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
+import { useClipSound } from './useClipSound';
 import { useTitleCompiler } from './useTitleCompiler';
 
 interface Props {
@@ -108,8 +109,37 @@ export function DeskPicture({ player, format, fonts, end, children }: Props) {
         <span className="font-mono" data-testid="timecode">
           {frameToTimecode(frame, clock)}
         </span>
+        <SoundSwitch player={player} />
         <span className="truncate text-[12px] text-[#c9c4b8]">{clip?.label ?? 'no picture here'}</span>
       </div>
     </section>
+  );
+}
+
+const SOUND_KEY = 'gilder.sound';
+
+/** Switches the sound of the clips on and off; how it was left is remembered in this browser. */
+function SoundSwitch({ player }: { readonly player: Player }) {
+  const { rate } = useDesk();
+  const clips = useClips();
+  const [on, setOn] = useState(
+    () => typeof window !== 'undefined' && localStorage.getItem(SOUND_KEY) !== 'off',
+  );
+  useClipSound(player, clips, rate, on);
+  if (!clips.some(({ picture }) => picture.startsWith('video:'))) return null;
+  const Icon = on ? SpeakerWaveIcon : SpeakerXMarkIcon;
+  return (
+    <button
+      type="button"
+      aria-label="Sound"
+      aria-pressed={on}
+      onClick={() => {
+        localStorage.setItem(SOUND_KEY, on ? 'off' : 'on');
+        setOn(!on);
+      }}
+      className="grid h-7 w-7 place-items-center rounded-md hover:bg-white/10"
+    >
+      <Icon className="h-4.5 w-4.5" />
+    </button>
   );
 }

@@ -19,22 +19,30 @@ export function UploadTray() {
           <li key={id}>
             <span className="flex items-center gap-2">
               <span className="min-w-0 flex-1 truncate font-semibold">{name}</span>
-              <button
-                type="button"
-                aria-label={`Cancel sending ${name}`}
-                onClick={cancel}
-                className="grid h-7 w-7 place-items-center rounded-lg hover:bg-paper"
-              >
-                <XMarkIcon className="h-4 w-4" />
-              </button>
+              {cancel !== null && (
+                <button
+                  type="button"
+                  aria-label={`Cancel sending ${name}`}
+                  onClick={cancel}
+                  className="grid h-7 w-7 place-items-center rounded-lg hover:bg-paper"
+                >
+                  <XMarkIcon className="h-4 w-4" />
+                </button>
+              )}
             </span>
-            <ProgressBar label={`Sending ${name}`} done={sentBytes} total={totalBytes} />
+            <ProgressBar
+              label={cancel === null ? name : `Sending ${name}`}
+              done={sentBytes}
+              total={totalBytes}
+            />
             <span className="text-[12px] text-soft">
               {waits
                 ? 'The connection broke; going on by itself.'
-                : sentBytes >= totalBytes
-                  ? 'Sent. It is being checked.'
-                  : `${megabytes(sentBytes)} of ${megabytes(totalBytes)} MB`}
+                : cancel === null
+                  ? `${Math.round((sentBytes / totalBytes) * 100)} % made on the server`
+                  : sentBytes >= totalBytes
+                    ? 'Sent. It is being checked.'
+                    : `${megabytes(sentBytes)} of ${megabytes(totalBytes)} MB`}
             </span>
           </li>
         ))}

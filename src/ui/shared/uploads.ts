@@ -10,7 +10,8 @@ interface Upload {
   readonly totalBytes: number;
   /** Whether the connection broke and it waits to go on. */
   readonly waits: boolean;
-  cancel(): void;
+  /** null for what cannot be called off. */
+  readonly cancel: (() => void) | null;
 }
 
 interface Uploads {
@@ -91,6 +92,18 @@ export async function sendFile<T>(kind: 'picture' | 'package' | 'video', file: F
       sending.start();
     });
   });
+}
+
+/** Work on the server that somebody waits for, shown where uploads are. */
+export function showProgress(name: string): { tell(share: number): void; end(): void } {
+  const id = (sent += 1);
+  const total = 100;
+  const fresh = { id, name, sentBytes: 0, totalBytes: total, waits: false, cancel: null };
+  useUploads.setState(({ list }) => ({ list: [...list, fresh] }));
+  return {
+    tell: (share) => change(id, { sentBytes: Math.round(share * total) }),
+    end: () => useUploads.setState(({ list }) => ({ list: list.filter((one) => one.id !== id) })),
+  };
 }
 
 function wordsOfRefusal(body: string | undefined, name: string): string {

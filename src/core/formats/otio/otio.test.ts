@@ -103,9 +103,77 @@ describe('a timeline', () => {
     ]);
     expect(list.markers).toEqual([{ frame: 38, name: 'Here' }]);
     expect(list.notes).toEqual([
-      '1 further tracks were left out: cuts come from the first video track.',
-      '1 things on the track are no clips and were left out.',
+      'A further track was left out: cuts come from the first video track.',
+      'One thing on the track is no clip and was left out.',
+      'A transition is a cut here, where one clip gives way to the next.',
     ]);
+  });
+
+  test('knows files and their first timecodes, speeds, held frames, and what is switched off', () => {
+    const media = (url: string): object => ({
+      OTIO_SCHEMA: 'ExternalReference.1',
+      target_url: url,
+      available_range: range(86_400, 2400),
+    });
+    const { clips, notes } = otioToCutList(
+      timeline([
+        {
+          OTIO_SCHEMA: 'Clip.2',
+          name: 'A',
+          source_range: range(86_424, 24),
+          media_references: {
+            OTHER: media('file:///x/proxy.mov'),
+            DEFAULT_MEDIA: media('file:///rushes/Weir%20close.mov'),
+          },
+          active_media_reference_key: 'DEFAULT_MEDIA',
+          effects: [{ OTIO_SCHEMA: 'LinearTimeWarp.1', time_scalar: 2 }],
+        },
+        { OTIO_SCHEMA: 'Clip.2', name: 'Off', source_range: range(0, 24), enabled: false },
+        {
+          OTIO_SCHEMA: 'Clip.2',
+          name: 'B',
+          source_range: range(0, 24),
+          media_references: { DEFAULT_MEDIA: media('100%.mov') },
+          effects: [{ OTIO_SCHEMA: 'FreezeFrame.1', time_scalar: 0 }],
+        },
+      ]),
+      clock,
+    );
+    expect(clips).toEqual([
+      {
+        name: 'A',
+        startFrame: 0,
+        lengthFrames: 25,
+        sourceStartFrame: 90_025,
+        file: 'Weir close.mov',
+        sourceFirstFrame: 90_000,
+      },
+      {
+        name: 'B',
+        startFrame: 50,
+        lengthFrames: 25,
+        sourceStartFrame: 0,
+        file: '100%.mov',
+        sourceFirstFrame: 90_000,
+      },
+    ]);
+    expect(notes).toEqual([
+      '“A” runs at 200 %; here its picture runs at its own speed.',
+      '“B” holds one frame; here its picture goes on.',
+    ]);
+  });
+
+  test('one clip that cannot be read is told, and the others are read', () => {
+    const { clips, notes } = otioToCutList(
+      timeline([
+        { OTIO_SCHEMA: 'Clip.2', name: 'A', source_range: range(0, 24) },
+        { OTIO_SCHEMA: 'Clip.2', name: 'B' },
+        { OTIO_SCHEMA: 'Clip.2', name: 'C', source_range: range(0, 24) },
+      ]),
+      clock,
+    );
+    expect(clips.map(({ name }) => name)).toEqual(['A', 'C']);
+    expect(notes[0]).toMatch(/^Timeline, clip 2: expected a source range .* what follows it may be early\.$/);
   });
 
   test.each([

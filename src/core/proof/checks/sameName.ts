@@ -2,48 +2,53 @@ import { distance } from 'fastest-levenshtein';
 import type { SeenTitle } from '../check';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
+import { soundOf } from '../nameSound';
 import { isCapitalised, wordsOf } from '../speller';
 
+/** One place where a name stands. */
+interface Use {
+  readonly titleId: string;
+  readonly fieldId: string;
+  readonly value: string;
+  readonly index: number;
+  /** How the other words of its field sound, and what else the title says: whose name it is. */
+  readonly beside: readonly string[];
+  readonly elsewhere: readonly string[];
+}
+
+/** A word as it is spelt, and where. */
 interface Spelling {
   readonly text: string;
   readonly lower: string;
-  readonly uses: {
-    readonly titleId: string;
-    readonly fieldId: string;
-    readonly value: string;
-    readonly index: number;
-  }[];
+  readonly sound: string;
+  readonly uses: Use[];
 }
 
 // Shorter words are too often different names.
-const SHORTEST = 4;
+const SHORTEST = 3;
+// So often, a spelling is no slip.
+const OFTEN = 2;
 
 export const sameNameCheck = defineCheck({
   kind: 'project',
   id: 'names',
   label: 'Names spelt two ways',
   about:
-    'Finds names that are spelt nearly alike in two titles; the spelling that is there more often is proposed.',
+    'Finds one person’s name spelt in two ways, in any delivery; the spelling that is there more often is proposed.',
   run(titles) {
-    const spellings = gatherNames(titles);
     const found = new Map<string, Found[]>();
     const speller = titles[0]?.context.speller;
     const known = (word: string): boolean => speller?.correct(word.toLowerCase()) ?? false;
-    for (const [rarer, other] of nearlyAlike(spellings)) {
+    for (const [rarer, other] of pairs(gatherNames(titles))) {
       // Two words of the language that differ by a letter are two words.
       if (known(rarer.text) && known(other.text)) continue;
-      for (const use of rarer.uses) tell(found, use, rarer, other);
+      if (isOnePerson(rarer, other)) for (const use of rarer.uses) tell(found, use, rarer, other);
     }
     return found;
   },
 });
 
-function tell(
-  found: Map<string, Found[]>,
-  use: Spelling['uses'][number],
-  rarer: Spelling,
-  other: Spelling,
-): void {
+function tell(found: Map<string, Found[]>, use: Use, rarer: Spelling, other: Spelling): void {
   const value = use.value.slice(0, use.index) + other.text + use.value.slice(use.index + rarer.text.length);
   const one: Found = {
     tone: 'look',
@@ -58,18 +63,27 @@ function tell(
   found.set(use.titleId, [...(found.get(use.titleId) ?? []), one]);
 }
 
-/** Every capitalised word that somebody typed and that is none of the project's own, by its spelling. */
+/** Every word that may be a name and that somebody typed, in all deliveries, by its spelling. */
 function gatherNames(titles: readonly SeenTitle[]): Spelling[] {
   const byWord = new Map<string, Spelling>();
   for (const { context } of titles) {
-    for (const { field, text, typed } of context.words) {
-      if (!typed) continue;
-      for (const word of wordsOf(text)) {
-        const lower = word.text.toLowerCase();
-        const isName = isCapitalised(word.text) || word.text.toLowerCase() === word.text.toUpperCase();
+    const { title, words } = context;
+    const typed = words.filter((one) => one.typed);
+    const texts = typed.flatMap(({ field, text }) => {
+      const own = Object.values(title.perDelivery).map(({ values }) => values[field.id]);
+      const all = [text, ...own.flatMap((value) => (typeof value === 'string' ? [value] : []))];
+      return [...new Set(all)].map((value) => ({ fieldId: field.id, value }));
+    });
+    for (const { fieldId, value } of texts) {
+      const inField = wordsOf(value);
+      const elsewhere = typed.filter(({ field }) => field.id !== fieldId).map(({ text }) => soundsOf(text));
+      for (const word of inField) {
+        const lower = word.text.toLocaleLowerCase('und');
+        const isName = isCapitalised(word.text) || lower === word.text.toLocaleUpperCase('und');
         if (!isName || Array.from(lower).length < SHORTEST) continue;
-        const spelling = byWord.get(lower) ?? { text: word.text, lower, uses: [] };
-        spelling.uses.push({ titleId: context.title.id, fieldId: field.id, value: text, index: word.index });
+        const spelling = byWord.get(lower) ?? { text: word.text, lower, sound: soundOf(lower), uses: [] };
+        const beside = inField.filter((one) => one !== word).map(({ text }) => soundOf(text));
+        spelling.uses.push({ titleId: title.id, fieldId, value, index: word.index, beside, elsewhere });
         byWord.set(lower, spelling);
       }
     }
@@ -77,19 +91,24 @@ function gatherNames(titles: readonly SeenTitle[]): Spelling[] {
   return [...byWord.values()];
 }
 
-/** Pairs of spellings that differ in one letter, or in two where they are long; the rarer first. */
-function* nearlyAlike(spellings: readonly Spelling[]): Generator<readonly [Spelling, Spelling]> {
+const soundsOf = (text: string): string =>
+  wordsOf(text)
+    .map((word) => soundOf(word.text))
+    .join(' ');
+
+/** Pairs of spellings that may be one name, the rarer first: those that sound alike, and long ones that look alike. */
+function* pairs(spellings: readonly Spelling[]): Generator<readonly [Spelling, Spelling]> {
   const buckets = new Map<string, Spelling[]>();
-  const pairs = new Set<string>();
+  const seen = new Set<string>();
   for (const spelling of spellings) {
-    // Two words that differ in at most two letters share their start or their end.
-    const keys = [`^${spelling.lower.slice(0, 2)}`, `${spelling.lower.slice(-2)}$`];
-    for (const key of keys) {
+    // Words that differ in at most two letters share their start or their end.
+    const { lower, sound } = spelling;
+    for (const key of [`~${sound}`, `^${lower.slice(0, 3)}`, `${lower.slice(-3)}$`]) {
       const bucket = buckets.get(key) ?? [];
       for (const other of bucket) {
-        const pair = `${other.lower} ${spelling.lower}`;
-        if (pairs.has(pair) || !isNear(spelling.lower, other.lower)) continue;
-        pairs.add(pair);
+        const pair = `${other.lower} ${lower}`;
+        if (seen.has(pair) || !isNear(spelling, other)) continue;
+        seen.add(pair);
         yield spelling.uses.length <= other.uses.length ? [spelling, other] : [other, spelling];
       }
       bucket.push(spelling);
@@ -98,10 +117,27 @@ function* nearlyAlike(spellings: readonly Spelling[]): Generator<readonly [Spell
   }
 }
 
-/** A slip rarely hits the first letter; names that differ there are two names. */
-function isNear(a: string, b: string): boolean {
-  if (a[0] !== b[0]) return false;
-  const longest = Math.max(a.length, b.length);
-  const most = longest >= 8 ? 2 : 1;
-  return Math.abs(a.length - b.length) <= most && distance(a, b) <= most;
+/** Whether two words sound alike, or differ in so few letters that one may be a slip of the other. */
+function isNear(a: Spelling, b: Spelling): boolean {
+  const longest = Math.max(a.lower.length, b.lower.length);
+  if (a.sound === b.sound) return distance(a.lower, b.lower) <= Math.max(1, Math.floor(longest / 3));
+  // A slip rarely hits the first letter, and short names that sound different are two.
+  if (longest < 6 || a.lower[0] !== b.lower[0]) return false;
+  return distance(a.lower, b.lower) <= (longest >= 8 ? 2 : 1);
+}
+
+/**
+ * Whether two spellings stand for one person: they stand beside the same other name, or, where a name stands alone,
+ * with the same words about it. Two spellings that are both there often are two people unless they share those words.
+ */
+function isOnePerson(rarer: Spelling, other: Spelling): boolean {
+  const often = rarer.uses.length >= OFTEN && other.uses.length >= OFTEN;
+  return rarer.uses.some((a) =>
+    other.uses.some((b) => {
+      const sameWords = a.elsewhere.some((sound) => sound !== '' && b.elsewhere.includes(sound));
+      if (a.beside.length === 0 || b.beside.length === 0) return sameWords && rarer.sound === other.sound;
+      const sameName = a.beside.some((sound) => b.beside.includes(sound));
+      return sameName && (!often || sameWords);
+    }),
+  );
 }

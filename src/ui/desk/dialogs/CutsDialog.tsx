@@ -1,33 +1,42 @@
 'use client';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { InputError } from '@/core/kit/inputError';
 import type { CutList } from '@/core/formats/cutList';
 import { edlToCutList } from '@/core/formats/edl/edl';
 import { otioToCutList } from '@/core/formats/otio/otio';
-import { cutListToWork } from '@/core/project/cutListToWork';
+import { cutListToClips, withMarkers } from '@/core/project/cutListToClips';
+import type { KnownPicture } from '@/core/project/pictureMatch';
+import { applyRecut, planRecut } from '@/core/project/recut';
 import type { Clock } from '@/core/time/clock';
 import { clockOf, frameToTimecode, lengthToTimecode } from '@/core/time/clock';
 import { sameValue } from '@/core/kit/sameValue';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
-import { useApplyWork, useClips, useClock, useDesk } from '../deskContext';
+import { useApplyWork, useClips, useClock, useDesk, useTitles } from '../deskContext';
+import { keptVideos } from '../media';
+import { RecutTitles } from './RecutTitles';
 import { counted } from '../../shared/counted';
 
 const LARGEST_BYTES = 8 * 1024 * 1024;
 
-/** Cuts and markers from an EDL or an OTIO file: shown first, then in place of the pictures on the strip. */
+interface ReadList {
+  readonly list: CutList | null;
+  readonly media: readonly KnownPicture[];
+  readonly problem: string;
+}
+
+/** Cuts and markers from an EDL or an OTIO file: shown first, with what becomes of the titles, then in place of the clips. */
 export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
   const { rate } = useDesk();
   const clock = useClock();
   const clips = useClips();
+  const titles = useTitles();
   const [adopts, setAdopts] = useState(true);
   const apply = useApplyWork();
-  const [read, setRead] = useState<{ readonly list: CutList | null; readonly problem: string }>({
-    list: null,
-    problem: '',
-  });
+  const [read, setRead] = useState<ReadList>({ list: null, media: [], problem: '' });
+  const [chosen, setChosen] = useState<ReadonlyMap<string, 'along' | 'stay'>>(new Map());
   const take = async ([file]: readonly File[]): Promise<void> => {
     if (file === undefined) return;
     try {
@@ -35,12 +44,14 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
         throw InputError.of(`File “${file.name}”`, 'at most 8 MB', `${file.size} bytes`);
       const text = await file.text();
       const list = /^\s*\{/.test(text) ? otioToCutList(text, clock) : edlToCutList(text, clock);
-      setRead({ list, problem: '' });
+      const media = await keptVideos(clock).catch(() => []);
+      setRead({ list, media, problem: '' });
+      setChosen(new Map());
       // A project that still counts from nothing takes over what its cuts are counted by.
       setAdopts(clock.startFrame === 0);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      setRead({ list: null, problem: error.message });
+      setRead({ list: null, media: [], problem: error.message });
     }
   };
   const { getRootProps, getInputProps, isDragActive } = useDropzone({
@@ -50,15 +61,27 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
   const said = read.list?.clock ?? null;
   const isOther = said !== null && !sameValue(clockOf(rate, said), clock);
   const adopted = isOther && adopts ? said : null;
+  const next = useMemo(
+    () =>
+      read.list === null ? null : cutListToClips(read.list, { clips }, read.media, rate, () => nanoid(12)),
+    [read, clips, rate],
+  );
+  const recut = useMemo(
+    () => (next === null ? [] : planRecut({ titles, clips }, next.clips)),
+    [next, titles, clips],
+  );
   const bringIn = (): void => {
     const { list } = read;
-    if (list === null) return;
+    if (list === null || next === null) return;
     apply((work) => {
-      const next = cutListToWork(work, list, () => nanoid(12));
-      return adopted === null ? next : { ...next, plan: { ...next.plan, clock: adopted } };
+      // What another desk changed meanwhile counts: titles are placed by what is there now.
+      const placed = applyRecut(work, next.clips, planRecut(work, next.clips), chosen);
+      const marked = withMarkers(placed, list, () => nanoid(12));
+      return adopted === null ? marked : { ...marked, plan: { ...marked.plan, clock: adopted } };
     });
     onClose();
   };
+  const shownBy = adopted === null ? clock : clockOf(rate, adopted);
   return (
     <Modal
       title="Cuts from a file"
@@ -68,9 +91,7 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
       foot={
         <>
           <span className="flex-1 text-soft">
-            {read.list !== null && clips.length > 0
-              ? 'They take the place of the pictures on the strip; titles stay where they are.'
-              : ''}
+            {read.list !== null && clips.length > 0 ? 'They take the place of the clips on the strip.' : ''}
           </span>
           <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={read.list === null} onClick={bringIn}>
@@ -103,8 +124,16 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
           {`Start the project at ${frameToTimecode(0, clockOf(rate, said))}, as the file does`}
         </label>
       )}
-      {read.list !== null && (
-        <CutPreview list={read.list} clock={adopted === null ? clock : clockOf(rate, adopted)} />
+      {read.list !== null && next !== null && (
+        <>
+          <CutPreview list={{ ...read.list, notes: [...read.list.notes, ...next.notes] }} clock={shownBy} />
+          <RecutTitles
+            plan={recut}
+            chosen={chosen}
+            clock={shownBy}
+            onChoose={(id, way) => setChosen(new Map(chosen).set(id, way))}
+          />
+        </>
       )}
     </Modal>
   );
@@ -123,7 +152,7 @@ function CutPreview({ list, clock }: { readonly list: CutList; readonly clock: C
           {note}
         </p>
       ))}
-      <ul className="mt-2 divide-y divide-line border-y border-line">
+      <ul className="mt-2 max-h-52 divide-y divide-line overflow-auto border-y border-line">
         {list.clips.slice(0, MOST_SHOWN).map((clip, i) => (
           <li key={i} className="flex gap-3 py-1">
             <span className="font-mono text-[12.5px]">{frameToTimecode(clip.startFrame, clock)}</span>

@@ -6,6 +6,7 @@ import { EditionsDialog } from './EditionsDialog';
 import { FillDialog } from './FillDialog';
 import { FindDialog } from './FindDialog';
 import { QuietDialog } from './QuietDialog';
+import { RelinkDialog } from './RelinkDialog';
 import { SwapDialog } from './SwapDialog';
 
 /** The screen that lies over the desk, if any. */
@@ -26,6 +27,8 @@ export function DeskDialogs({ frame }: { readonly frame: number }) {
       return <DeliveriesDialog onClose={onClose} />;
     case 'cuts':
       return <CutsDialog onClose={onClose} />;
+    case 'relink':
+      return <RelinkDialog onClose={onClose} />;
     case 'quiet':
       return <QuietDialog onClose={onClose} />;
     case null:

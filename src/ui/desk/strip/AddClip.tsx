@@ -7,14 +7,15 @@ import type { Clip } from '@/core/model/project';
 import { MISSING_PICTURE, newClip, PLAIN_PICTURE } from '@/core/model/project';
 import { makeRoom } from '@/core/project/clips';
 import { endOf } from '@/core/project/lanes';
+import { withPicture } from '@/core/project/pictureMatch';
 import { SCENES } from '@/core/scenes';
-import type { FrameRate } from '@/core/time/rates';
+import type { Clock } from '@/core/time/clock';
 import { secondsToNearestFrames } from '@/core/time/rates';
 import { PICTURE_TYPES, sayRefused } from '../../shared/assets';
 import { Segmented } from '../../shared/Segmented';
-import { useDesk, useDeskUi } from '../deskContext';
+import { useClock, useDesk, useDeskUi } from '../deskContext';
 import type { MediaFile } from '../media';
-import { bringInMedia, VIDEO_TYPES } from '../media';
+import { bringInMedia, knownPicture, VIDEO_TYPES } from '../media';
 
 const SECONDS = 8;
 const ITEM = 'block w-full rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash';
@@ -25,14 +26,17 @@ const ITEM = 'block w-full rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-w
  */
 export function AddClip({ frame }: { readonly frame: number }) {
   const { store, ui, rate } = useDesk();
+  const clock = useClock();
   const picker = useRef<HTMLInputElement>(null);
   const clipId = useDeskUi((state) => state.clipId);
   const [instead, setInstead] = useState(false);
+  const putPlain = (picture: string, label: string): void =>
+    put({ picture, label, fileName: label, seconds: SECONDS, endless: true, startTimecode: '' });
   const put = (media: MediaFile): void => {
     if (!instead || clipId === null) return add(media);
     store.getState().applyWork((work) => ({
       ...work,
-      clips: work.clips.map((clip) => (clip.id === clipId ? withMedia(clip, media, rate) : clip)),
+      clips: work.clips.map((clip) => (clip.id === clipId ? withMedia(clip, media, clock) : clip)),
     }));
   };
   const add = ({ picture, label, seconds, endless }: MediaFile): void => {
@@ -101,25 +105,13 @@ export function AddClip({ frame }: { readonly frame: number }) {
             </button>
           </MenuItem>
           <MenuItem>
-            <button
-              type="button"
-              className={ITEM}
-              onClick={() =>
-                put({ picture: PLAIN_PICTURE, label: 'Background', seconds: SECONDS, endless: true })
-              }
-            >
+            <button type="button" className={ITEM} onClick={() => putPlain(PLAIN_PICTURE, 'Background')}>
               A plain background
             </button>
           </MenuItem>
           {SCENES.list.map((scene) => (
             <MenuItem key={scene.id}>
-              <button
-                type="button"
-                className={ITEM}
-                onClick={() =>
-                  put({ picture: scene.id, label: scene.label, seconds: SECONDS, endless: true })
-                }
-              >
+              <button type="button" className={ITEM} onClick={() => putPlain(scene.id, scene.label)}>
                 Stand-in: {scene.label}
               </button>
             </MenuItem>
@@ -143,14 +135,7 @@ export function AddClip({ frame }: { readonly frame: number }) {
 }
 
 /** A clip with another picture, as long as it was. One whose picture was not here keeps the name that a cut list gave it. */
-function withMedia(clip: Clip, { picture, label, seconds, endless }: MediaFile, rate: FrameRate): Clip {
-  const length = endless ? null : Math.max(1, secondsToNearestFrames(seconds, rate));
-  const latest = length === null ? Infinity : Math.max(0, length - clip.lengthFrames);
-  return {
-    ...clip,
-    picture,
-    label: clip.picture === MISSING_PICTURE ? clip.label : label,
-    sourceStartFrame: Math.min(clip.sourceStartFrame, latest),
-    sourceLengthFrames: length,
-  };
+function withMedia(clip: Clip, media: MediaFile, clock: Clock): Clip {
+  const next = withPicture(clip, knownPicture(media, clock));
+  return clip.picture === MISSING_PICTURE ? next : { ...next, label: media.label };
 }

@@ -12,6 +12,7 @@ import { useClock, useDesk } from '../deskContext';
 import { snapFrames } from './stripDrag';
 import { SNAP_REACH_PX, useStrip } from './stripView';
 import { useStripDrag } from './useStripDrag';
+import { Waveform } from './Waveform';
 
 interface Props {
   readonly clip: Clip;
@@ -40,6 +41,7 @@ export const StripClip = memo(function StripClip({ clip, chosen }: Props) {
         background: clipColours(clip.picture),
       }}
     >
+      <Waveform clip={clip} widthPx={Math.max(3, clip.lengthFrames * pxPerFrame - 2)} />
       <span className="absolute inset-0 truncate px-1.5 py-1 whitespace-nowrap">
         {says === '' ? clip.label : says}
       </span>

@@ -17,8 +17,10 @@ import type { ReactNode } from 'react';
 import { alignTitles, closeGaps } from '@/core/project/arrangeTitles';
 import { cutAt, removeClip } from '@/core/project/clips';
 import { spanAt } from '@/core/project/lanes';
+import { missingClips } from '@/core/project/pictureMatch';
 import type { Player } from '../../picture/usePlayer';
 import { classes } from '../../shared/classes';
+import { counted } from '../../shared/counted';
 import { useApplyTitles, useApplyWork, useClips, useDesk, useDeskUi } from '../deskContext';
 import { AddClip } from './AddClip';
 import type { StripZoom } from './useStripZoom';
@@ -67,6 +69,7 @@ export function StripTools({ player, zoom }: Props) {
       <TitleTools />
       <Divider />
       <ClipTools player={player} />
+      <MissingPictures />
       <span className="flex-1" />
       <RangeNote />
       <Tool
@@ -78,6 +81,22 @@ export function StripTools({ player, zoom }: Props) {
         <RectangleGroupIcon className={icon} />
       </Tool>
     </div>
+  );
+}
+
+/** How many pictures are not here; a click looks for them. */
+function MissingPictures() {
+  const { ui } = useDesk();
+  const missing = new Set(missingClips(useClips()).map(({ label, source }) => source?.file || label)).size;
+  if (missing === 0) return null;
+  return (
+    <button
+      type="button"
+      className="ml-2 rounded-full bg-stop-wash px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap text-stop-ink"
+      onClick={() => ui.setState({ dialog: 'relink' })}
+    >
+      {`${counted(missing, 'picture is', 'pictures are')} missing`}
+    </button>
   );
 }
 

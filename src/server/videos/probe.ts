@@ -1,0 +1,47 @@
+import { hasFfmpeg, runTool } from '../press/ffmpeg';
+
+/** What a video's file says of itself. */
+export interface VideoFacts {
+  /** The codec of its pictures, by its usual short name; empty where nobody can tell. */
+  readonly codec: string;
+  readonly seconds: number;
+  readonly widthPx: number;
+  /** The timecode of its first frame as the file says it; empty where it says none. */
+  readonly startTimecode: string;
+  readonly hasSound: boolean;
+}
+
+interface Stream {
+  readonly codec_type?: string;
+  readonly codec_name?: string;
+  readonly width?: number;
+  readonly tags?: { readonly timecode?: string };
+}
+
+/** Looks into a video's file; null where there is no ffprobe or it finds no pictures in it. */
+export async function probeVideo(path: string): Promise<VideoFacts | null> {
+  if (!hasFfmpeg()) return null;
+  const args = ['-show_streams', '-show_format', '-of', 'json', '-protocol_whitelist', 'file', path];
+  const said = await runTool('ffprobe', args).catch(() => null);
+  if (said === null) return null;
+  const found: {
+    readonly streams?: readonly Stream[];
+    readonly format?: { readonly duration?: string; readonly tags?: { readonly timecode?: string } };
+  } = JSON.parse(said.toString());
+  const streams = found.streams ?? [];
+  const pictures = streams.find(({ codec_type }) => codec_type === 'video');
+  if (pictures === undefined) return null;
+  const timecodes = [...streams.map(({ tags }) => tags?.timecode), found.format?.tags?.timecode];
+  return {
+    codec: pictures.codec_name ?? '',
+    seconds: Number(found.format?.duration ?? 0) || 0,
+    widthPx: pictures.width ?? 0,
+    startTimecode: timecodes.find((timecode) => timecode !== undefined && timecode !== '') ?? '',
+    hasSound: streams.some(({ codec_type }) => codec_type === 'audio'),
+  };
+}
+
+const SHOWN_BY_BROWSERS = new Set(['h264', 'vp8', 'vp9', 'av1']);
+
+/** Whether browsers show pictures of a codec. */
+export const isShownByBrowsers = ({ codec }: VideoFacts): boolean => SHOWN_BY_BROWSERS.has(codec);
