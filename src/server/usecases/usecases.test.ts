@@ -114,9 +114,11 @@ describe('templates', () => {
 });
 
 describe('projects', () => {
-  test('start with each stand-in picture once, one after the other', async () => {
-    const id = await startProject({ name: 'Night Ferry', production: '', format: 'classic-576', rate: '25' });
-    const { clips, titles } = await getProject(id);
+  test('start empty, or with each stand-in picture once where that is asked for', async () => {
+    const asked = { name: 'Night Ferry', production: '', format: 'classic-576', rate: '25' };
+    expect((await getProject(await startProject(asked))).clips).toEqual([]);
+    await expect(startProject({ ...asked, standIns: 'yes' })).rejects.toThrow(/standIns: expected true or false/);
+    const { clips, titles } = await getProject(await startProject({ ...asked, standIns: true }));
     expect(titles).toEqual([]);
     expect(clips.map((clip) => clip.startFrame)).toEqual([0, 300, 600, 900, 1200]);
     expect((await getProjects()).map((project) => project.name)).toContain('Night Ferry');
@@ -223,7 +225,7 @@ describe('videos', () => {
     const before = readdirSync(mediaFolder);
     const file = await received(Buffer.from('no video'));
     await expect(takeInVideo('x.mp4', file)).rejects.toThrow(
-      /File "x.mp4": expected an MP4, WebM or MOV video/,
+      /File "x.mp4": expected a video: MP4, MOV, WebM or MXF/,
     );
     expect(readdirSync(mediaFolder)).toEqual(before);
     await expect(videoFile(ask(), '../../etc/passwd')).rejects.toBeInstanceOf(NotFoundError);

@@ -5,13 +5,15 @@ import { cutAt, cutFrames, removeClip } from '@/core/project/clips';
 import { nextDelivery } from '@/core/project/deliver';
 import { endOf } from '@/core/project/lanes';
 import type { Player } from '../picture/usePlayer';
-import { actsItself, takesArrows, useKeys } from '../shared/useKeys';
+import { actsItself, takesArrows, useClickLetsGo, useKeys } from '../shared/useKeys';
 import { useDesk, useSelect } from './deskContext';
 import { setMarker } from './strip/StripTools';
 import { useDuplicate } from './useDuplicate';
+import { useRemoveTitles } from './useRemoveTitles';
 
 /** The desk's keys; none of them act while text is typed, save undo and duplicate. */
 export function useDeskKeys({ player, end }: { readonly player: Player; readonly end: number }): void {
+  useClickLetsGo();
   useTimeKeys(player, end);
   useTitleKeys(player);
   useScreenKeys();
@@ -50,18 +52,22 @@ function useTimeKeys(player: Player, end: number): void {
 function useTitleKeys(player: Player): void {
   const { store, ui, rate } = useDesk();
   const select = useSelect();
+  const remove = useRemoveTitles();
   const duplicate = useDuplicate();
   const chosen = (): ReadonlySet<string> => new Set(ui.getState().selection);
   useKeys('delete, backspace', () => {
     const { clipId } = ui.getState();
     const ids = chosen();
     if (ids.size > 0) {
-      store.getState().apply((now) => now.filter((one) => !ids.has(one.id)));
-      select();
+      remove(ids);
     } else if (clipId !== null) {
       store.getState().applyWork((work) => removeClip(work, clipId, 'ripple'));
       ui.setState({ clipId: null });
     }
+  });
+  useKeys('mod+a', (event) => {
+    event.preventDefault();
+    select(...store.getState().titles.map(({ id }) => id));
   });
   useKeys('d', duplicate);
   useKeys('mod+shift+d', duplicate, { enableOnFormTags: true, preventDefault: true });
@@ -86,8 +92,7 @@ function useScreenKeys(): void {
   });
   useKeys('g', () => ui.setState(({ guides }) => ({ guides: !guides })));
   useKeys('q', () => ui.getState().selection.length > 0 && ui.setState({ dialog: 'quiet' }));
-  useKeys('t', (event) => {
-    event.preventDefault();
+  useKeys('t', () => {
     document.querySelector<HTMLButtonElement>('[data-add-title]')?.click();
   });
   useKeys(

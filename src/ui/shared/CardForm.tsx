@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import type { ChangeEvent } from 'react';
 import { countGraphemes, cutGraphemes } from '@/core/text/graphemes';
 import { airValue, DEFAULT_DATE_PATTERN, designValue, isWords, writeDate } from '@/core/resolve/fieldValue';
@@ -20,10 +21,14 @@ interface Props {
   readonly onChange: (fieldId: string, value: FieldValue) => void;
   /** Whether what nobody typed is shown as the design has it, where a template is designed, or only as a hint. */
   readonly showsSamples?: boolean;
+  /** Fields in which several titles differ: what they say is not shown, and stays until something is typed. */
+  readonly mixed?: ReadonlySet<string>;
 }
 
+const NONE: ReadonlySet<string> = new Set();
+
 /** The card: the form that an editor fills for one title. */
-export function CardForm({ template, values, onChange, showsSamples = false }: Props) {
+export function CardForm({ template, values, onChange, showsSamples = false, mixed = NONE }: Props) {
   if (template.fields.length === 0)
     return <p className="text-soft">Nothing on this template is open to editors.</p>;
   return (
@@ -45,6 +50,7 @@ export function CardForm({ template, values, onChange, showsSamples = false }: P
                 values[field.id] ?? (showsSamples ? designValue(template, field) : airValue(template, field))
               }
               sample={isWords(field) ? String(designValue(template, field)) : ''}
+              mixed={mixed.has(field.id)}
               onChange={(value) => onChange(field.id, value)}
             />
             {field.help !== '' && <p className="mt-0.5 text-[12px] text-soft">{field.help}</p>}
@@ -61,16 +67,27 @@ interface ControlProps {
   readonly value: FieldValue;
   /** What the design shows in its place: a hint, never more. */
   readonly sample: string;
+  readonly mixed: boolean;
   readonly onChange: (value: FieldValue) => void;
 }
 
-function FieldControl({ template, field, value, sample, onChange }: ControlProps) {
+function FieldControl({ template, field, value, sample, mixed, onChange }: ControlProps) {
   const { label, limits } = field;
   switch (field.kind) {
     case 'text':
-      return <TextField field={field} value={String(value)} sample={sample} onChange={onChange} />;
+      return (
+        <TextField field={field} value={String(value)} sample={sample} mixed={mixed} onChange={onChange} />
+      );
     case 'colour':
-      return <ColourBox label={label} value={String(value)} swatches={limits.choices} onChange={onChange} />;
+      return (
+        <ColourBox
+          label={label}
+          value={String(value)}
+          swatches={limits.choices}
+          mixed={mixed}
+          onChange={onChange}
+        />
+      );
     case 'number': {
       const control = controlOf(template, field);
       const unit = control?.kind === 'number' ? control.unit : '';
@@ -83,28 +100,58 @@ function FieldControl({ template, field, value, sample, onChange }: ControlProps
           min={limits.min ?? -1e6}
           max={limits.max ?? 1e6}
           value={Number(value)}
+          mixed={mixed}
           onChange={onChange}
         />
       );
     }
     case 'choice':
       return (
-        <ChoiceBox label={label} value={String(value)} choices={limits.choices ?? []} onChange={onChange} />
+        <ChoiceBox
+          label={label}
+          value={mixed ? '' : String(value)}
+          choices={
+            mixed ? [{ value: '', label: 'several' }, ...(limits.choices ?? [])] : (limits.choices ?? [])
+          }
+          onChange={(next) => next !== '' && onChange(next)}
+        />
       );
     case 'rows': {
       const control = controlOf(template, field);
       const columns = control?.kind === 'rows' ? control.columns : 1;
-      return <RowsBox label={label} value={String(value)} columns={columns} onChange={onChange} />;
+      return (
+        <>
+          {mixed && <Several />}
+          <RowsBox label={label} value={mixed ? '' : String(value)} columns={columns} onChange={onChange} />
+        </>
+      );
     }
     case 'switch':
-      return <SwitchBox label={label} value={value === true} onChange={onChange} />;
+      return (
+        <>
+          {mixed && <Several />}
+          <SwitchBox label={label} value={!mixed && value === true} onChange={onChange} />
+        </>
+      );
     case 'picture':
-      return <PictureBox label={label} value={String(value)} onChange={onChange} />;
+      return (
+        <>
+          {mixed && <Several />}
+          <PictureBox label={label} value={mixed ? '' : String(value)} onChange={onChange} />
+        </>
+      );
     case 'date':
-      return <DateField field={field} value={String(value)} sample={sample} onChange={onChange} />;
+      return (
+        <DateField field={field} value={String(value)} sample={sample} mixed={mixed} onChange={onChange} />
+      );
     default:
       return assertNever(field.kind, 'field kind');
   }
+}
+
+/** Said where titles differ and the box has no room for it. */
+function Several() {
+  return <span className="mr-2 text-soft italic">several</span>;
 }
 
 function controlOf(template: Template, field: Field) {
@@ -114,7 +161,8 @@ function controlOf(template: Template, field: Field) {
 }
 
 /** A date, with a time where the pattern writes one. */
-function DateField({ field, value, sample, onChange }: TextProps) {
+function DateField({ field, value: own, sample, mixed, onChange }: TextProps) {
+  const value = mixed ? '' : own;
   const pattern = field.limits.pattern ?? DEFAULT_DATE_PATTERN;
   const withTime = /[Hhms]/.test(pattern);
   const isDate = /^\d{4}-\d{2}-\d{2}/.test(value);
@@ -128,9 +176,11 @@ function DateField({ field, value, sample, onChange }: TextProps) {
         className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2.5"
       />
       <span className="mt-0.5 block text-[12px] text-soft">
-        {value === ''
-          ? `Empty; such as “${writeDate(sample, pattern)}”`
-          : `Reads “${writeDate(value, pattern)}”`}
+        {mixed
+          ? 'several'
+          : value === ''
+            ? `Empty; such as “${writeDate(sample, pattern)}”`
+            : `Reads “${writeDate(value, pattern)}”`}
       </span>
     </>
   );
@@ -140,21 +190,28 @@ interface TextProps {
   readonly field: Field;
   readonly value: string;
   readonly sample: string;
+  readonly mixed: boolean;
   readonly onChange: (value: string) => void;
 }
 
-function TextField({ field, value, sample, onChange }: TextProps) {
+function TextField({ field, value: own, sample, mixed, onChange }: TextProps) {
+  const value = mixed ? '' : own;
+  const [cut, setCut] = useState(false);
   const length = countGraphemes(value);
   const most = field.limits.maxLength;
-  const empty = field.required && value.trim() === '';
+  const empty = field.required && !mixed && value.trim() === '';
   const shared = {
     'aria-label': field.label,
     'aria-invalid': empty,
     dir: 'auto',
-    placeholder: sample.split('\n')[0],
+    placeholder: mixed ? 'several' : sample.split('\n')[0],
     value,
-    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
-      onChange(most === undefined ? event.target.value : cutGraphemes(event.target.value, most)),
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
+      const typed = event.target.value;
+      const kept = most === undefined ? typed : cutGraphemes(typed, most);
+      setCut(kept !== typed);
+      onChange(kept);
+    },
     className: classes(
       'min-w-0 flex-1 rounded-lg border bg-field px-2.5',
       empty ? 'border-stop' : 'border-line-strong',
@@ -181,6 +238,11 @@ function TextField({ field, value, sample, onChange }: TextProps) {
           >{`${length}/${most}`}</span>
         )}
       </span>
+      {cut && (
+        <span role="status" className="mt-0.5 block text-[12px] text-leaf-ink">
+          {`Only the first ${most} characters were taken.`}
+        </span>
+      )}
       {empty && <span className="mt-0.5 block text-[12px] text-stop-ink">{field.label} is needed</span>}
     </>
   );

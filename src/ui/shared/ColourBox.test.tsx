@@ -58,14 +58,32 @@ describe('a colour', () => {
     expect(value).toBe('#aabbcc');
   });
 
-  test('what is no colour changes nothing', async () => {
+  test('is typed as rgb() or a name too, and never becomes another one', async () => {
+    render(<Box />);
+    const box = screen.getByLabelText('Panel, hex');
+    await userEvent.clear(box);
+    await userEvent.type(box, 'rgb(16, 48, 60){Enter}');
+    expect(value).toBe('#10303c');
+    await userEvent.clear(box);
+    await userEvent.type(box, 'teal{Enter}');
+    expect(value).toBe('#008080');
+  });
+
+  test('what is none changes nothing and says why, until it is right or taken back', async () => {
     render(<Box />);
     const box = screen.getByLabelText('Panel, hex');
     await userEvent.clear(box);
     await userEvent.type(box, 'c98a{Enter}');
     await userEvent.tab();
     expect(value).toBe('');
-    expect(box).toHaveValue('#6d2a2c');
+    expect(screen.getByRole('alert')).toHaveTextContent('“c98a” is no colour.');
+    await userEvent.type(box, 'c98a2b');
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(value).toBe('#c98a2b');
+    await userEvent.clear(box);
+    await userEvent.type(box, 'deep water{Enter}{Escape}');
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(box).toHaveValue('#c98a2b');
   });
 
   test('is picked from the card’s colours and from those of the House', async () => {

@@ -3,9 +3,10 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { EyeDropperIcon, PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { createContext, useContext, useState } from 'react';
-import { HexColorInput, HexColorPicker } from 'react-colorful';
+import { HexColorPicker } from 'react-colorful';
 import { toast } from 'sonner';
 import { hexToOklch, oklchToHex } from '@/core/colour/oklch';
+import { typedColour } from '@/core/colour/typedColour';
 import type { Oklch } from '@/core/colour/oklch';
 import { wordsOf } from './api';
 import { changeHouse, useHouse } from './useHouse';
@@ -19,26 +20,21 @@ interface Props {
   readonly onChange: (value: string) => void;
   /** Colours to choose from by one click, before those of the House. */
   readonly swatches?: readonly { readonly value: string; readonly label: string }[];
+  /** Whether it stands for several colours; none of them is shown then. */
+  readonly mixed?: boolean;
 }
 
-const SHORT = /^#[0-9a-f]{3}$/i;
+const WHOLE = /^#?[0-9a-f]{6}$/i;
 
-/** A colour: a swatch that opens a picker, and its hex figure to type. */
-export function ColourBox({ label, value, onChange, swatches = [] }: Props) {
-  // Three figures may be the beginning of six: they count once the box is left.
-  const type = (hex: string): void => {
-    if (!SHORT.test(hex)) onChange(hex.toLowerCase());
-  };
-  const settle = ({ value: hex }: HTMLInputElement): void => {
-    if (SHORT.test(hex)) onChange(hex.toLowerCase().replace(/[0-9a-f]/g, '$&$&'));
-  };
+/** A colour: a swatch that opens a picker, and a box to type it into. */
+export function ColourBox({ label, value, onChange, swatches = [], mixed = false }: Props) {
   return (
-    <div className="flex w-full min-w-0 items-center gap-2">
-      <Popover className="relative shrink-0">
+    <div className="flex w-full min-w-0 items-start gap-2">
+      <Popover className="relative shrink-0 pt-0.5">
         <PopoverButton
-          aria-label={`${label}: ${value}, choose`}
+          aria-label={mixed ? `${label}: several, choose` : `${label}: ${value}, choose`}
           className="block h-7 w-7 rounded-lg border border-line-strong"
-          style={{ background: value }}
+          style={{ background: mixed ? 'linear-gradient(135deg, #c9c4b8 50%, #655f54 50%)' : value }}
         />
         <PopoverPanel
           anchor={{ to: 'bottom start', gap: 6 }}
@@ -49,20 +45,58 @@ export function ColourBox({ label, value, onChange, swatches = [] }: Props) {
           )}
         </PopoverPanel>
       </Popover>
-      <HexColorInput
-        aria-label={`${label}, hex`}
-        prefixed
-        color={value}
-        onChange={type}
-        onBlur={(event) => settle(event.currentTarget)}
-        onKeyDown={(event) => event.key === 'Enter' && settle(event.currentTarget)}
-        className="h-8 w-full min-w-0 rounded-lg border border-line-strong bg-field px-2 font-mono text-[12.5px]"
-      />
+      <TypedColour label={label} value={mixed ? '' : value} onChange={onChange} />
     </div>
   );
 }
 
-interface PanelProps extends Required<Props> {
+/** A colour as it is typed. Six figures count at once, all else once the box is left; what is none is refused. */
+function TypedColour({ label, value, onChange }: Pick<Props, 'label' | 'value' | 'onChange'>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const type = (text: string): void => {
+    setTyped(text);
+    const colour = typedColour(text);
+    if (colour !== null) setWrong(false);
+    // Three figures may be the beginning of six, and a name that of a longer one.
+    if (colour !== null && WHOLE.test(text.trim())) onChange(colour);
+  };
+  const settle = (): void => {
+    if (typed === null) return;
+    const colour = typed.trim() === '' ? value : typedColour(typed);
+    setWrong(colour === null);
+    if (colour === null) return;
+    if (colour !== value) onChange(colour);
+    setTyped(null);
+  };
+  return (
+    <span className="block w-full min-w-0">
+      <input
+        aria-label={`${label}, hex`}
+        aria-invalid={wrong}
+        placeholder={value === '' ? 'several' : undefined}
+        value={typed ?? value}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => type(event.target.value)}
+        onBlur={settle}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') settle();
+          if (event.key !== 'Escape') return;
+          setTyped(null);
+          setWrong(false);
+        }}
+        className={`h-8 w-full min-w-0 rounded-lg border bg-field px-2 font-mono text-[12.5px] ${wrong ? 'border-stop' : 'border-line-strong'}`}
+      />
+      {wrong && (
+        <span role="alert" className="mt-1 block text-[12px] text-stop-ink">
+          {`“${typed}” is no colour. Try #10303c, rgb(16 48 60) or teal, without opacity.`}
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface PanelProps extends Required<Omit<Props, 'mixed'>> {
   readonly close: () => void;
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 
 type Keys = Parameters<typeof useHotkeys>[0];
@@ -17,7 +18,12 @@ const isWithin = ({ target }: KeyboardEvent, selector: string): boolean =>
 
 /** A key of a screen. It does nothing while another screen lies over it, where keys are the other's. */
 export function useKeys(keys: Keys, act: Act, options: KeyOptions = {}): void {
-  useHotkeys(keys, act, { ...options, ignoreEventWhen: (event) => isWithin(event, '[role="dialog"]') });
+  const once = (event: KeyboardEvent): void => {
+    // A key that acts does not type too, wherever its act leads: the letter would land in the box that is gone to.
+    if (/^[\p{L}\p{N}\p{P}]$/u.test(event.key)) event.preventDefault();
+    act(event);
+  };
+  useHotkeys(keys, once, { ...options, ignoreEventWhen: (event) => isWithin(event, '[role="dialog"]') });
 }
 
 /** Whether Space and Enter mean something to what is focused. */
@@ -31,4 +37,40 @@ export function actsItself(event: KeyboardEvent): boolean {
 /** Whether arrows mean something to what is focused. */
 export function takesArrows(event: KeyboardEvent): boolean {
   return isWithin(event, 'select, [role="tablist"], [role="radiogroup"], [role="menu"], [role="slider"]');
+}
+
+const LETS_GO = 'button, a, [role="tab"], [role="radio"], [role="switch"], select';
+const KEEPS = '[role="dialog"], [role="menu"], [role="listbox"], [role="grid"], [aria-expanded="true"]';
+
+/**
+ * What was clicked with the mouse gives the keys back to the screen: after a click on a button, Space plays again and
+ * does not press it a second time. Whoever uses the keyboard keeps the focus where it is.
+ */
+export function useClickLetsGo(): void {
+  useEffect(() => {
+    let pointer = false;
+    const down = (): void => {
+      pointer = true;
+    };
+    const key = (): void => {
+      pointer = false;
+    };
+    const letGo = ({ target }: Event): void => {
+      if (!pointer || !(target instanceof HTMLElement)) return;
+      const held = target.closest<HTMLElement>(LETS_GO);
+      // What opens on a click says so a moment later.
+      requestAnimationFrame(() => {
+        if (held !== null && held === document.activeElement && held.closest(KEEPS) === null) held.blur();
+      });
+    };
+    const events = ['click', 'change', 'focusin'] as const;
+    window.addEventListener('pointerdown', down, true);
+    window.addEventListener('keydown', key, true);
+    for (const name of events) window.addEventListener(name, letGo);
+    return () => {
+      window.removeEventListener('pointerdown', down, true);
+      window.removeEventListener('keydown', key, true);
+      for (const name of events) window.removeEventListener(name, letGo);
+    };
+  }, []);
 }

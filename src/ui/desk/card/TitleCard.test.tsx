@@ -1,6 +1,7 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { act, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { Toaster } from 'sonner';
 import { newPlan } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
@@ -44,6 +45,48 @@ describe('the card', () => {
     expect(screen.getByRole('heading')).toHaveTextContent('3 titles');
     await type('Role', 'Judge');
     expect(titles().map(({ values }) => values.role)).toEqual(['Judge', 'Judge', undefined]);
+  });
+
+  test('shows of several titles only what all share, and changes only what is typed', async () => {
+    const [one, two] = [
+      { ...a, values: { ...a.values, role: 'Judge' }, lengthFrames: 100 },
+      { ...b, values: { ...b.values, role: 'Judge' } },
+    ];
+    open([one, two], ['a', 'b']);
+    expect(screen.getByLabelText('Name')).toHaveValue('');
+    expect(screen.getByLabelText('Name')).toHaveAttribute('placeholder', 'several');
+    expect(screen.getByLabelText('Role')).toHaveValue('Judge');
+    expect(screen.getByLabelText('Lasts, in seconds')).toHaveValue('');
+    // Going through the boxes changes nothing.
+    screen.getByLabelText('Name').focus();
+    for (let i = 0; i < 8; i++) await userEvent.tab();
+    expect(titles()).toEqual([one, two]);
+    await type('Role', 'Umpire');
+    expect(titles().map(({ values }) => [values.name, values.role])).toEqual([
+      ['Ilse Marrow', 'Umpire'],
+      ['Teo Vance', 'Umpire'],
+    ]);
+  });
+
+  test('takes several titles away with undo at hand', async () => {
+    open([a, b], ['a', 'b']);
+    render(<Toaster />);
+    await userEvent.click(screen.getByRole('button', { name: 'Remove these titles' }));
+    expect(titles()).toEqual([]);
+    expect(await screen.findByText('2 titles were removed.')).toBeInTheDocument();
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(titles()).toHaveLength(2);
+  });
+
+  test('says that a limit was kept where it was typed', async () => {
+    open([a], ['a']);
+    const box = screen.getByLabelText('Fades in, in frames');
+    await userEvent.clear(box);
+    await userEvent.type(box, '9000{Enter}');
+    expect(screen.getByText('5000 f is the most')).toBeInTheDocument();
+    await userEvent.clear(box);
+    await userEvent.type(box, '12');
+    expect(screen.queryByText('5000 f is the most')).toBeNull();
   });
 
   test('duplicates with the words selected, and removes', async () => {

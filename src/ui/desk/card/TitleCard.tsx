@@ -1,7 +1,9 @@
 'use client';
+import { useMemo } from 'react';
 import { DocumentDuplicateIcon, TrashIcon } from '@heroicons/react/24/outline';
 import type { Title } from '@/core/model/project';
-import type { FieldValue } from '@/core/model/template';
+import type { Field, FieldValue, FieldValues, Template } from '@/core/model/template';
+import { airValue } from '@/core/resolve/fieldValue';
 import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import { plainName } from '@/core/project/swap';
 import { CardForm } from '../../shared/CardForm';
@@ -12,10 +14,10 @@ import {
   useDeliveryValues,
   useDesk,
   useDeskUi,
-  useSelect,
   useTitles,
 } from '../deskContext';
 import { useDuplicate } from '../useDuplicate';
+import { useRemoveTitles } from '../useRemoveTitles';
 import { useOnlyHere } from './onlyHere';
 import { TitleTimes } from './TitleTimes';
 import { TitleExtras } from './TitleExtras';
@@ -25,7 +27,10 @@ export function TitleCard() {
   const selection = useDeskUi((ui) => ui.selection);
   const titles = useTitles();
   const { editions } = useDesk();
-  const chosen = selection.flatMap((id) => titles.find((one) => one.id === id) ?? []);
+  const chosen = useMemo(
+    () => selection.flatMap((id) => titles.find((one) => one.id === id) ?? []),
+    [selection, titles],
+  );
   const [first] = chosen;
   const edition = first && editions.get(first.editionId);
   if (first === undefined || edition === undefined) {
@@ -49,8 +54,7 @@ export interface ChosenTitles {
 
 function CardHead({ first, chosen }: ChosenTitles) {
   const { editions, ui } = useDesk();
-  const apply = useApplyTitles();
-  const select = useSelect();
+  const remove = useRemoveTitles();
   const duplicate = useDuplicate();
   const edition = editions.get(first.editionId);
   const ids = new Set(chosen.map(({ id }) => id));
@@ -80,15 +84,43 @@ function CardHead({ first, chosen }: ChosenTitles) {
         aria-label={chosen.length === 1 ? 'Remove this title' : 'Remove these titles'}
         title="Remove (Delete)"
         className={icon}
-        onClick={() => {
-          apply((now) => now.filter((one) => !ids.has(one.id)));
-          select();
-        }}
+        onClick={() => remove(ids)}
       >
         <TrashIcon className="h-4 w-4" />
       </button>
     </div>
   );
+}
+
+/** The field of a template by its id, or, in another template, by what it is called. */
+function fieldLike(
+  template: Template | undefined,
+  wanted: { readonly id: string } | { readonly label: string },
+): Field | undefined {
+  return template?.fields.find((field) =>
+    'id' in wanted ? field.id === wanted.id : plainName(field.label) === plainName(wanted.label),
+  );
+}
+
+/** The fields of a template in which some titles differ; a title without such a field says nothing to it. */
+function mixedFields(
+  template: Template | undefined,
+  chosen: readonly Title[],
+  templateOf: (editionId: string) => Template | undefined,
+  valuesOf: (title: Title) => FieldValues,
+): ReadonlySet<string> {
+  const mixed = new Set<string>();
+  for (const { id, label } of chosen.length < 2 ? [] : (template?.fields ?? [])) {
+    const said = chosen.flatMap((title) => {
+      const own = templateOf(title.editionId);
+      const field = fieldLike(own, own === template ? { id } : { label });
+      return own === undefined || field === undefined
+        ? []
+        : [valuesOf(title)[field.id] ?? airValue(own, field)];
+    });
+    if (new Set(said).size > 1) mixed.add(id);
+  }
+  return mixed;
 }
 
 function CardFields({ first, chosen }: ChosenTitles) {
@@ -98,6 +130,10 @@ function CardFields({ first, chosen }: ChosenTitles) {
   const valuesOf = useDeliveryValues();
   const { possible, onlyHere, setOnlyHere } = useOnlyHere();
   const template = editions.get(first.editionId)?.document;
+  const mixed = useMemo(
+    () => mixedFields(template, chosen, (id) => editions.get(id)?.document, valuesOf),
+    [template, chosen, editions, valuesOf],
+  );
   if (template === undefined) return null;
   const set = (fieldId: string, value: FieldValue): void => {
     const label = template.fields.find(({ id }) => id === fieldId)?.label ?? '';
@@ -107,11 +143,7 @@ function CardFields({ first, chosen }: ChosenTitles) {
         if (!ids.has(title.id)) return title;
         // Another template has the field under an id of its own; what it is called decides.
         const own = editions.get(title.editionId)?.document;
-        const target = own?.fields.find((field) =>
-          title.editionId === first.editionId
-            ? field.id === fieldId
-            : plainName(field.label) === plainName(label),
-        );
+        const target = fieldLike(own, own === template ? { id: fieldId } : { label });
         if (target === undefined) return title;
         if (!onlyHere) return withSharedValues(title, delivery.id, { [target.id]: value });
         const here = title.perDelivery[delivery.id]?.values ?? {};
@@ -135,7 +167,13 @@ function CardFields({ first, chosen }: ChosenTitles) {
           />
         </div>
       )}
-      <CardForm template={template} values={valuesOf(first)} onChange={set} />
+      <CardForm
+        key={chosen.map(({ id }) => id).join(' ')}
+        template={template}
+        values={valuesOf(first)}
+        mixed={mixed}
+        onChange={set}
+      />
       {otherwise.length > 0 && (
         <p className="pt-2 text-soft">
           {`${otherwise.length === 1 ? 'One field is' : `${otherwise.length} fields are`} otherwise in ${delivery.name}. `}

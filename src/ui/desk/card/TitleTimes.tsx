@@ -20,6 +20,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
   const template = editions.get(first.editionId)?.document;
   if (template === undefined) return null;
   const ids = new Set(chosen.map(({ id }) => id));
+  const differ = (of: (title: Title) => number): boolean => new Set(chosen.map(of)).size > 1;
   const set = (change: Partial<Title>): void =>
     apply((now) => changeTitles(now, ids, (title) => ({ ...title, ...change })));
   const { reads, readable, neededFrames } = readingFor(first) ?? NOT_YET;
@@ -36,6 +37,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
         max={36000}
         step={0.2}
         value={first.lengthFrames / perSecond}
+        mixed={differ(({ lengthFrames }) => lengthFrames)}
         units={{ f: 1 / perSecond }}
         onChange={(seconds) => set({ lengthFrames: Math.max(2, secondsToNearestFrames(seconds, rate)) })}
       />
@@ -56,6 +58,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
         {...frames}
         label="Fades in, in frames"
         value={first.fadeInFrames}
+        mixed={differ(({ fadeInFrames }) => fadeInFrames)}
         onChange={(fadeInFrames) => set({ fadeInFrames: Math.round(fadeInFrames) })}
       />
       <span className="w-[84px]">
@@ -63,6 +66,7 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
           {...frames}
           label="Fades out, in frames"
           value={first.fadeOutFrames}
+          mixed={differ(({ fadeOutFrames }) => fadeOutFrames)}
           onChange={(fadeOutFrames) => set({ fadeOutFrames: Math.round(fadeOutFrames) })}
         />
       </span>

@@ -44,8 +44,12 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
         throw InputError.of(`File “${file.name}”`, 'at most 8 MB', `${file.size} bytes`);
       const text = await file.text();
       const list = /^\s*\{/.test(text) ? otioToCutList(text, clock) : edlToCutList(text, clock);
-      const media = await keptVideos(clock).catch(() => []);
-      setRead({ list, media, problem: '' });
+      setRead({ list, media: [], problem: '' });
+      // The list is shown at once; what was brought in before fits a moment later.
+      void keptVideos(clock).then(
+        (media) => setRead((now) => (now.list === list ? { ...now, media } : now)),
+        () => undefined,
+      );
       setChosen(new Map());
       // A project that still counts from nothing takes over what its cuts are counted by.
       setAdopts(clock.startFrame === 0);

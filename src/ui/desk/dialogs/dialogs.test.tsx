@@ -271,7 +271,7 @@ FCM: NON-DROP FRAME
     open('cuts');
     drop('Cut list file', 'heats.edl', EDL);
     expect(await screen.findByText('“HEATS” has 2 clips and 0 markers.')).toBeInTheDocument();
-    expect(screen.getByText(/^They take the place of the pictures/)).toBeInTheDocument();
+    expect(screen.getByText(/^They take the place of the clips/)).toBeInTheDocument();
     await userEvent.click(button('Bring in 2 clips'));
     const { clips } = view.store.getState();
     expect(clips.map(({ label, startFrame, lengthFrames }) => [label, startFrame, lengthFrames])).toEqual([

@@ -22,6 +22,8 @@ interface Props {
   readonly onProblem: (message: string) => void;
 }
 
+const isMod = ({ ctrlKey, metaKey }: KeyboardEvent): boolean => ctrlKey || metaKey;
+
 /** The active cell: a list for templates and choices, else a box whose words are selected until somebody types. */
 export function CellInput(props: Props) {
   const { column, field } = props;
@@ -97,8 +99,15 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
       event.stopPropagation();
     } else if (event.key === 'Escape') {
       event.stopPropagation();
-      back();
-    } else if (event.key === 'F2') {
+      // Once takes back what was typed; once more gives the keys back to the strip.
+      if (grid.editing || wrong !== '' || typed !== null) back();
+      else box.current?.blur();
+    } else if (
+      event.key === 'F2' ||
+      (event.key === 'Enter' && !grid.editing && !event.shiftKey && !isMod(event))
+    ) {
+      event.preventDefault();
+      event.stopPropagation();
       grid.setEditing(true);
       box.current?.setSelectionRange(text.length, text.length);
     } else if (['Enter', 'Tab', 'ArrowUp', 'ArrowDown'].includes(event.key)) {
@@ -117,7 +126,6 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
     'aria-invalid': wrong !== '',
     dir: live ? 'auto' : undefined,
     value: live ? text : (typed ?? text),
-    maxLength: live ? field.limits.maxLength : undefined,
     onFocus: (event: FocusEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
       if (!grid.editing) event.target.select();
     },

@@ -80,6 +80,9 @@ describe('the cue sheet', () => {
   test('Tab, Enter and the arrows go from cell to cell, and choose the title', async () => {
     render(<Desk />);
     press(cell('Name, row 1'));
+    // Enter edits, and once more goes on to the row below.
+    await userEvent.keyboard('{Enter}');
+    expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
     await userEvent.keyboard('{Enter}');
     expect(screen.getByLabelText('Name, row 2')).toHaveFocus();
     expect(view.ui.getState().selection).toEqual(['b']);
@@ -90,6 +93,28 @@ describe('the cue sheet', () => {
     await userEvent.keyboard('{Shift>}{Tab}{/Shift}{ArrowUp}{ArrowLeft}');
     expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
     expect(row(1)).toHaveAttribute('aria-selected', 'true');
+  });
+
+  test('Escape takes back what was typed, and once more gives the keys back to the strip', async () => {
+    render(<Desk />);
+    press(cell('Name, row 1'));
+    await userEvent.keyboard('{Enter} Stott');
+    expect(titles()[0].values.name).toMatch(/ Stott$/);
+    await userEvent.keyboard('{Escape}');
+    expect(titles()[0].values.name).not.toMatch(/Stott/);
+    expect(screen.getByLabelText('Name, row 1')).toHaveFocus();
+    await userEvent.keyboard('{Escape}');
+    expect(document.body).toHaveFocus();
+  });
+
+  test('Ctrl A chooses the words of the cell, and Delete takes away no titles', async () => {
+    render(<Desk />);
+    press(cell('Name, row 1'));
+    const many = titles().length;
+    await userEvent.keyboard('{Control>}a{/Control}{Delete}');
+    expect(titles()).toHaveLength(many);
+    expect(view.ui.getState().selection).toEqual(['a']);
+    expect(titles()[0].values.name).toBe('');
   });
 
   test('a cell of several lines keeps its breaks, and Alt Enter makes one', async () => {

@@ -27,7 +27,6 @@ export interface Grid {
   rowOf(titleId: string): number;
   go(to: CellAt, options?: { readonly extend?: boolean; readonly edit?: boolean }): void;
   setEditing(editing: boolean): void;
-  selectAll(): void;
   /** Handles a key that moves between cells; says whether it was one. */
   onKey(event: KeyboardEvent, pageRows: number): boolean;
 }
@@ -70,14 +69,6 @@ export function useGrid(
     const col = Math.max(0, Math.min(columnCount - 1, active.col + across));
     if (rows[row] !== undefined) go({ titleId: rows[row].id, col }, { extend });
   };
-  const selectAll = (): void => {
-    const [first, last] = [rows[0], rows.at(-1)];
-    if (first === undefined || last === undefined) return;
-    setAnchor({ titleId: first.id, col: 0 });
-    setActive({ titleId: last.id, col: columnCount - 1 });
-    setEditing(false);
-    latest.current.onChoose(rows.map(({ id }) => id));
-  };
   const onKey: Grid['onKey'] = (event, pageRows) => {
     const step = stepOf(event, { editing, pageRows, rowCount: rows.length, columnCount });
     if (step === null) return false;
@@ -90,7 +81,7 @@ export function useGrid(
     } else moveBy(step.down, step.across, event.shiftKey && event.key.startsWith('Arrow'));
     return true;
   };
-  return { active, range, editing, focused, rowOf, go, setEditing, selectAll, onKey };
+  return { active, range, editing, focused, rowOf, go, setEditing, onKey };
 }
 
 interface Step {

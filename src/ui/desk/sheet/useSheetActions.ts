@@ -72,7 +72,11 @@ export function useSheetActions(rows: Titles, columns: readonly Column[], grid: 
       };
       if (mod && key === 'd' && !event.shiftKey)
         return act(() => write(fillDownWrites(chosenRows, chosenColumns, context)));
-      if (mod && key === 'a' && !editing) return act(() => grid.selectAll());
+      // All of the cell's words, never all titles: a Delete after it would take those away.
+      if (mod && key === 'a') {
+        event.stopPropagation();
+        return true;
+      }
       if (mod && key === 'enter' && many && grid.active !== null) {
         const [text] = readCells(
           rows.filter((title) => title.id === grid.active?.titleId),
