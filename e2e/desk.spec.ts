@@ -278,7 +278,7 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
   const bars = strip.locator('[data-lane] button');
 
   // By key: T, a few letters, Enter; then the words.
-  await page.getByTestId('timecode').click();
+  await page.getByTestId('under-playhead').click();
   await page.keyboard.press('t');
   await page.keyboard.type('tideline');
   await page.keyboard.press('Enter');

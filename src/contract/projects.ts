@@ -39,6 +39,10 @@ export const projectSummarySchema = yup.object({
   format: text(),
   rate: text(),
   titleCount: whole(),
+  /** The picture of its first clip; empty for a strip without clips. */
+  picture: text(),
+  /** When it was last worked on, as an ISO time. */
+  changedAt: text(),
 });
 export type ProjectSummary = TypeOf<typeof projectSummarySchema>;
 
@@ -75,6 +79,9 @@ export const projectChangesSchema = yup.object({
   plan: yup.object({ value: planSchema, revision: whole() }).nullable(),
   by: yup.string().max(40),
 });
+
+/** What a project says of itself, to be changed; a new rate keeps the time of everything. */
+export const projectSettingsSchema = yup.object({ settings: settingsSchema, by: yup.string().max(40) });
 
 /** What is put in and taken away of a list. A null revision means that it is new. */
 export interface RowChanges<T> {

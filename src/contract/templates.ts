@@ -64,3 +64,7 @@ export const templateStartSchema = yup
   .noUnknown()
   .required();
 export type TemplateStart = TypeOf<typeof templateStartSchema>;
+
+/** An edition in a list. */
+export const editionFactsSchema = yup.object({ id: text(), number: whole(), releasedAt: text() });
+export type EditionFacts = TypeOf<typeof editionFactsSchema>;

@@ -1,5 +1,5 @@
 import type { SQL } from 'drizzle-orm';
-import { and, asc, count, eq, getTableColumns, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, sql } from 'drizzle-orm';
 import type {
   ProjectChanges,
   ProjectRecord,
@@ -14,22 +14,30 @@ import type { Db } from './open';
 import { clips, projects, titles } from './schema';
 import { StaleWriteError } from './staleWrite';
 
-/** All projects that are in use, the oldest first. */
+/** All projects that are in use, the one that was worked on last first. */
 export async function listProjects(db: Db): Promise<ProjectSummary[]> {
-  return db
+  const worked = sql<Date>`coalesce(${projects.changedAt}, ${projects.createdAt})`;
+  const rows = await db
     .select({
       id: projects.id,
       name: projects.name,
       production: projects.production,
       format: projects.format,
       rate: projects.rate,
-      titleCount: count(titles.id),
+      titleCount: sql<number>`(select count(*)::int from ${titles} t where t.project_id = ${projects}.id)`,
+      picture: sql<string | null>`(select c.scene from ${clips} c where c.project_id = ${projects}.id
+        order by c.start_frame limit 1)`,
+      changedAt: sql<string>`to_char(${worked} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`,
     })
     .from(projects)
-    .leftJoin(titles, eq(titles.projectId, projects.id))
     .where(isNull(projects.away))
-    .groupBy(projects.id)
-    .orderBy(projects.createdAt);
+    .orderBy(desc(worked), projects.id);
+  return rows.map((row) => ({ ...row, picture: row.picture ?? '' }));
+}
+
+/** Remembers that a project was worked on. */
+async function touch(tx: Pick<Db, 'update'>, id: string): Promise<void> {
+  await tx.update(projects).set({ changedAt: new Date() }).where(eq(projects.id, id));
 }
 
 /** Whether there is a project with this id. */
@@ -95,7 +103,16 @@ export async function changeProject(
   projectId: string,
   changes: ProjectChanges,
 ): Promise<ProjectRevisions> {
-  return db.transaction(async (tx) => ({
+  return db.transaction((tx) => changeWithin(tx, projectId, changes));
+}
+
+async function changeWithin(
+  tx: Parameters<Parameters<Db['transaction']>[0]>[0],
+  projectId: string,
+  changes: ProjectChanges,
+): Promise<ProjectRevisions> {
+  await touch(tx, projectId);
+  return {
     titles: await changeRows('title', changes.titles, {
       find: (ids) =>
         tx
@@ -135,7 +152,20 @@ export async function changeProject(
       remove: (ids) => tx.delete(clips).where(inArray(clips.id, [...ids])),
     }),
     plan: changes.plan === null ? null : await changePlan(tx, projectId, changes.plan),
-  }));
+  };
+}
+
+/** Changes what a project says of itself together with all that follows from it. Throws StaleWriteError. */
+export async function changeSettings(
+  db: Db,
+  projectId: string,
+  settings: ProjectSettings,
+  changes: ProjectChanges,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    await changeWithin(tx, projectId, changes);
+    await tx.update(projects).set(settings).where(eq(projects.id, projectId));
+  });
 }
 
 type Transaction = Pick<Db, 'select' | 'update'>;

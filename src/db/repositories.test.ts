@@ -41,7 +41,12 @@ afterAll(async () => {
 describe('the demo', () => {
   test('has one project with ten titles, and every demo template is released', async () => {
     expect(await listProjects(db)).toEqual([
-      expect.objectContaining({ id: DEMO_PROJECT_ID, titleCount: 10 }),
+      expect.objectContaining({
+        id: DEMO_PROJECT_ID,
+        titleCount: 10,
+        picture: 'lock-gates',
+        changedAt: expect.stringMatching(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/),
+      }),
     ]);
     expect(await listTemplates(db)).toHaveLength(DEMO_TEMPLATES.length);
     const uses = (await listShelf(db)).map((entry) => [entry.templateId, entry.number, entry.totalUses]);

@@ -83,6 +83,8 @@ export const projects = pgTable('projects', {
   /** Words that its titles showed although nobody typed them, until somebody has seen the list; null for none. */
   emptied: jsonb().$type<readonly EmptiedWords[]>(),
   createdAt: now(),
+  /** When something of it was last saved; null for one that nobody has changed since this is kept. */
+  changedAt: timestamp('changed_at', { withTimezone: true }),
   away: away(),
   awayAt: awayAt(),
 });

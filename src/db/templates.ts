@@ -1,5 +1,11 @@
 import { and, asc, count, desc, eq, inArray, isNull, max, sql } from 'drizzle-orm';
-import type { EditionRecord, ShelfEntry, TemplateRecord, TemplateSummary } from '@/contract/templates';
+import type {
+  EditionFacts,
+  EditionRecord,
+  ShelfEntry,
+  TemplateRecord,
+  TemplateSummary,
+} from '@/contract/templates';
 import type { Template } from '@/core/model/template';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
 import type { ListedTemplate } from '@/core/resolve/listed';
@@ -208,6 +214,17 @@ export async function readEditions(db: Db, ids: readonly string[]): Promise<Edit
     .from(editions)
     .where(inArray(editions.id, [...ids]));
   return rows.map(toEdition);
+}
+
+/** All editions of a template, the newest first, without their documents. */
+export async function listEditions(db: Db, templateId: string): Promise<EditionFacts[]> {
+  const { id, number, releasedAt } = editions;
+  const rows = await db
+    .select({ id, number, releasedAt })
+    .from(editions)
+    .where(eq(editions.templateId, templateId))
+    .orderBy(desc(number));
+  return rows.map((row) => ({ ...row, releasedAt: row.releasedAt.toISOString() }));
 }
 
 /** The ids of the newest edition of each template that is in use, and of those that a project's titles use. */

@@ -9,11 +9,17 @@ import {
 } from '../assets';
 import { houseRecordSchema } from '../house';
 import { jobOrderSchema, jobSummarySchema, pressPageSchema } from '../jobs';
-import { deskProjectSchema, projectChangesSchema, projectSummarySchema } from '../projects';
+import {
+  deskProjectSchema,
+  projectChangesSchema,
+  projectSettingsSchema,
+  projectSummarySchema,
+} from '../projects';
 import { putAwaySchema, roomFactsSchema, roomListSchema, thingUsesSchema } from '../room';
 import { documentOf, text, texts, whole } from '../schema';
 import {
   broughtInSchema,
+  editionFactsSchema,
   editionRecordSchema,
   shelfEntrySchema,
   templateRecordSchema,
@@ -107,6 +113,13 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     method: 'get',
+    path: '/templates/{id}/editions',
+    says: 'All editions of a template, the newest first.',
+    answer: listOf(editionFactsSchema),
+    refusals: [404],
+  },
+  {
+    method: 'get',
     path: '/templates/{id}/package',
     says: 'A template with its pictures as one file.',
     answer: 'application/zip',
@@ -133,6 +146,22 @@ export const OPERATIONS: readonly Operation[] = [
     path: '/projects/{id}',
     says: 'A project with its clips, titles, plan and the editions they use.',
     answer: deskProjectSchema,
+    refusals: [404, 410],
+  },
+  {
+    method: 'put',
+    path: '/projects/{id}',
+    says: 'Changes the name, production, format and rate of a project; a new rate keeps the time of everything.',
+    body: projectSettingsSchema,
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'post',
+    path: '/projects/{id}/copy',
+    says: 'Makes a copy of a project with everything in it.',
+    answer: made,
+    status: 201,
     refusals: [404, 410],
   },
   {

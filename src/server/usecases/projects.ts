@@ -8,11 +8,15 @@ import type {
 } from '@/contract/projects';
 import { parsePlan } from '@/core/model/plan';
 import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/model/project';
+import { sameValue } from '@/core/kit/sameValue';
+import type { Clip, Title } from '@/core/model/project';
+import { changeRate } from '@/core/project/changeRate';
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
 import { RATES, secondsToNearestFrames } from '@/core/time/rates';
 import {
   changeProject,
+  changeSettings,
   findProject,
   forgetEmptied,
   insertProject,
@@ -100,6 +104,71 @@ export async function seeEmptied(projectId: string): Promise<void> {
   if (!(await isProject(db, readId(projectId, 'project'))))
     throw new NotFoundError(`There is no project "${projectId}".`);
   await forgetEmptied(db, projectId);
+}
+
+/**
+ * Changes a project's name, production, format and rate. A new rate keeps the time of everything; a new format is that of
+ * the master. Other desks are told. Throws InputError, NotFoundError and StaleWriteError.
+ */
+export async function putSettings(projectId: string, body: Record<string, unknown>): Promise<void> {
+  const { db, news } = await workshop();
+  const settings = parseProjectSettings(body.settings);
+  const before = await findProject(db, readId(projectId, 'project'));
+  if (before === undefined) throw new NotFoundError(`There is no project "${projectId}".`);
+  await refuseDeleted(db, 'project', projectId);
+  const work = { titles: before.titles, clips: before.clips, plan: before.plan };
+  const [from, to] = [RATES.get(before.settings.rate), RATES.get(settings.rate)];
+  const next = from === to ? work : changeRate(work, from, to).work;
+  const [master, ...others] = next.plan.deliveries;
+  const plan = { ...next.plan, deliveries: [{ ...master, format: settings.format }, ...others] };
+  const put = <T extends { readonly id: string }>(list: readonly T[], old: readonly Saved<T>[]) =>
+    list.map((value, i) => ({ value: withoutRevision(value), revision: old[i].revision }));
+  await changeSettings(db, projectId, settings, {
+    titles: { put: from === to ? [] : put(next.titles, before.titles), remove: [] },
+    clips: { put: from === to ? [] : put(next.clips, before.clips), remove: [] },
+    plan: sameValue(plan, before.plan) ? null : { value: plan, revision: before.planRevision },
+  });
+  news.tell({ kind: 'project', projectId, by: '' });
+}
+
+type Saved<T> = T & { readonly revision: number };
+
+function withoutRevision<T extends object>(value: T): T {
+  const { revision: _, ...rest }: T & { revision?: number } = value;
+  return rest as T;
+}
+
+/** Makes a copy of a project with everything in it; gives its id. Throws NotFoundError and GoneError. */
+export async function copyProject(projectId: string): Promise<string> {
+  const { db } = await workshop();
+  const from = await findProject(db, readId(projectId, 'project'));
+  if (from === undefined) throw new NotFoundError(`There is no project "${projectId}".`);
+  await refuseDeleted(db, 'project', projectId);
+  const id = nanoid(12);
+  const ids = new Map(from.titles.map((title) => [title.id, nanoid(12)]));
+  // What was decided about a title's findings was decided about its copy too.
+  const setAside = from.plan.setAside.map((one) => ({
+    ...one,
+    key: one.key
+      .split(' ')
+      .map((part) => ids.get(part) ?? part)
+      .join(' '),
+  }));
+  const name = `${from.settings.name}, copy`.slice(0, 80);
+  const clips = from.clips.map((clip) => ({ ...withoutRevision<Clip>(clip), id: nanoid(12) }));
+  await insertProject(db, id, { ...from.settings, name }, clips, { ...from.plan, setAside });
+  await changeProject(db, id, {
+    titles: {
+      put: from.titles.map((title) => ({
+        value: { ...withoutRevision<Title>(title), id: ids.get(title.id) ?? nanoid(12) },
+        revision: null,
+      })),
+      remove: [],
+    },
+    clips: { put: [], remove: [] },
+    plan: null,
+  });
+  return id;
 }
 
 function parseChanges(body: Record<string, unknown>): ProjectChanges {

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import type {
+  EditionFacts,
   EditionRecord,
   ShelfEntry,
   TemplateRecord,
@@ -18,6 +19,7 @@ import { findHouse } from '@/db/house';
 import {
   findTemplate,
   insertTemplate,
+  listEditions,
   listShelf,
   listTemplates,
   readEditions,
@@ -117,4 +119,11 @@ async function checkTemplate(value: unknown): Promise<Template> {
   const document = parseTemplate(value);
   compile(document, {}, FORMATS.get(document.formats[0]), await serverFonts());
   return document;
+}
+
+/** All editions of a template, the newest first. Throws NotFoundError. */
+export async function getEditionsOf(id: string): Promise<EditionFacts[]> {
+  const list = await listEditions((await workshop()).db, readId(id, 'template'));
+  if (list.length === 0) throw new NotFoundError(`The template "${id}" has no edition.`);
+  return list;
 }

@@ -18,7 +18,7 @@ import { workshop } from '../workshop';
 import { assetFile, getAssets, takeInPicture } from './assets';
 import { getHouse, putHouse, spreadFinish } from './house';
 import { takeInVideo, videoFile } from './media';
-import { getProject, getProjects, putChanges, startProject } from './projects';
+import { copyProject, getProject, getProjects, putChanges, putSettings, startProject } from './projects';
 import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
 
 let folder: string;
@@ -117,11 +117,44 @@ describe('projects', () => {
   test('start empty, or with each stand-in picture once where that is asked for', async () => {
     const asked = { name: 'Night Ferry', production: '', format: 'classic-576', rate: '25' };
     expect((await getProject(await startProject(asked))).clips).toEqual([]);
-    await expect(startProject({ ...asked, standIns: 'yes' })).rejects.toThrow(/standIns: expected true or false/);
+    await expect(startProject({ ...asked, standIns: 'yes' })).rejects.toThrow(
+      /standIns: expected true or false/,
+    );
     const { clips, titles } = await getProject(await startProject({ ...asked, standIns: true }));
     expect(titles).toEqual([]);
     expect(clips.map((clip) => clip.startFrame)).toEqual([0, 300, 600, 900, 1200]);
     expect((await getProjects()).map((project) => project.name)).toContain('Night Ferry');
+  });
+
+  test('change their name, format and rate; everything keeps its time', async () => {
+    const id = await copyProject(DEMO_PROJECT_ID);
+    const before = await getProject(id);
+    const settings = { ...before.settings, name: 'Faster', rate: '50', format: 'wide-2160' };
+    await putSettings(id, { settings });
+    const after = await getProject(id);
+    expect(after.settings).toEqual(settings);
+    expect(after.plan.deliveries[0].format).toBe('wide-2160');
+    expect(after.plan.deliveries.slice(1)).toEqual(before.plan.deliveries.slice(1));
+    for (const kind of ['titles', 'clips'] as const)
+      expect(after[kind].map(({ startFrame, lengthFrames }) => [startFrame, lengthFrames])).toEqual(
+        before[kind].map(({ startFrame, lengthFrames }) => [startFrame * 2, lengthFrames * 2]),
+      );
+    await expect(putSettings(id, { settings: { ...settings, rate: '26' } })).rejects.toThrow(/rate/);
+    await expect(putSettings('gone', { settings })).rejects.toBeInstanceOf(NotFoundError);
+  });
+
+  test('are copied with all that is in them, and the copy goes its own way', async () => {
+    const from = await getProject(DEMO_PROJECT_ID);
+    const copy = await getProject(await copyProject(DEMO_PROJECT_ID));
+    expect(copy.settings).toEqual({ ...from.settings, name: `${from.settings.name}, copy` });
+    const plain = (project: typeof from) => ({
+      titles: project.titles.map(({ id: _, revision: __, ...title }) => title),
+      clips: project.clips.map(({ id: _, revision: __, ...clip }) => clip),
+    });
+    expect(plain(copy)).toEqual(plain(from));
+    const ids = new Set(from.titles.map(({ id }) => id));
+    expect(copy.titles.every(({ id }) => !ids.has(id))).toBe(true);
+    await expect(copyProject('gone')).rejects.toBeInstanceOf(NotFoundError);
   });
 
   test('bring the editions that their titles use, and the newest of each template', async () => {

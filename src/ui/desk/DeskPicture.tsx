@@ -10,11 +10,12 @@ import { titleFrame, titleIn } from '@/core/project/deliver';
 import { endOf, spanAt } from '@/core/project/lanes';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { frameToSeconds } from '@/core/time/rates';
-import { frameToTimecode } from '@/core/time/clock';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useClipBackdrop } from '../picture/useClipBackdrop';
 import type { Player } from '../picture/usePlayer';
-import { useClips, useClock, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
+import { useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
+import { MoveInPicture } from './MoveInPicture';
+import { TimecodeBox } from './TimecodeBox';
 import { useClipSound } from './useClipSound';
 import { useTitleCompiler } from './useTitleCompiler';
 
@@ -23,23 +24,26 @@ interface Props {
   readonly format: FrameFormat;
   readonly fonts: FontLibrary | null;
   readonly end: number;
+  /** How wide the column is that it stands in. */
+  readonly widthPx?: number;
   /** What lies over the picture, in design units. */
   readonly children?: ReactNode;
 }
 
-const WIDTH_PX = 414;
-const TALLEST_PX = 250;
+// What stands beside and round the picture in its column.
+const MARGIN_PX = 26;
+const TALLEST_SHARE = 0.6;
 
 /** The pictures with all titles of the shown delivery over them at the playhead. */
-export function DeskPicture({ player, format, fonts, end, children }: Props) {
+export function DeskPicture({ player, format, fonts, end, widthPx = 440, children }: Props) {
   const { editions, rate } = useDesk();
-  const clock = useClock();
   const clips = useClips();
   const titles = useTitles();
   const delivery = useDelivery();
   const guides = useDeskUi((ui) => ui.guides);
   const { widthU, heightU } = pictureSize(format);
-  const width = Math.min(WIDTH_PX, (TALLEST_PX * widthU) / heightU);
+  const columnPx = widthPx - MARGIN_PX;
+  const width = Math.min(columnPx, (columnPx * TALLEST_SHARE * widthU) / heightU);
   const shown = useMemo(() => previewFormat(format, width * 1.5), [format, width]);
   const frame = Math.min(player.frame, end);
   const seen = useMemo(
@@ -55,15 +59,22 @@ export function DeskPicture({ player, format, fonts, end, children }: Props) {
   const seconds =
     clip === undefined ? 0 : frameToSeconds(frame - clip.startFrame + clip.sourceStartFrame, rate);
   const backdrop = useClipBackdrop(clip?.picture, seconds);
-  const lists = useMemo(
+  const laid = useMemo(
     () =>
       seen.flatMap((title) => {
-        const template = editions.get(title.editionId)?.document;
         const compiled = compiler(title);
-        if (template === undefined || compiled === null) return [];
+        return compiled === null ? [] : [{ title, compiled }];
+      }),
+    [seen, compiler],
+  );
+  const lists = useMemo(
+    () =>
+      laid.flatMap(({ title, compiled }) => {
+        const template = editions.get(title.editionId)?.document;
+        if (template === undefined) return [];
         return titleFrame(compiled, title, template, rate, frame - title.startFrame);
       }),
-    [seen, frame, compiler, editions, rate],
+    [laid, frame, editions, rate],
   );
   const safe = safeArea(format, 'titleSafe');
   return (
@@ -93,7 +104,7 @@ export function DeskPicture({ player, format, fonts, end, children }: Props) {
               strokeDasharray={`${(4 * widthU) / width} ${(3 * widthU) / width}`}
             />
           )}
-          {children}
+          {children ?? <MoveInPicture shown={laid} format={format} pxPerU={width / widthU} />}
         </svg>
       </div>
       <div className="flex h-9 items-center gap-3 text-[#efece4]">
@@ -106,11 +117,11 @@ export function DeskPicture({ player, format, fonts, end, children }: Props) {
         >
           {player.playing ? <PauseIcon className="h-4.5 w-4.5" /> : <PlayIcon className="h-4.5 w-4.5" />}
         </button>
-        <span className="font-mono" data-testid="timecode">
-          {frameToTimecode(frame, clock)}
-        </span>
+        <TimecodeBox frame={frame} end={end} onGo={player.seek} />
         <SoundSwitch player={player} />
-        <span className="truncate text-[12px] text-[#c9c4b8]">{clip?.label ?? 'no picture here'}</span>
+        <span className="truncate text-[12px] text-[#c9c4b8]" data-testid="under-playhead">
+          {clip?.label ?? 'no picture here'}
+        </span>
       </div>
     </section>
   );

@@ -31,6 +31,7 @@ import { CueSheet } from './sheet/CueSheet';
 import { SheetTools } from './sheet/SheetTools';
 import { NO_FILTER } from './sheet/useSheetRows';
 import { ShelfDrawer } from './ShelfDrawer';
+import { SideDivider, useSideWidth } from './SideDivider';
 import { Strip } from './strip/Strip';
 import { EmptiedBar } from './EmptiedBar';
 import { useDeskKeys } from './useDeskKeys';
@@ -112,6 +113,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const format = FORMATS.get(delivery.format);
   const { player, end } = useDeskPlayer();
   const [filter, setFilter] = useState(NO_FILTER);
+  const [side, setSide] = useSideWidth();
   const shelfOpen = useDeskUi((ui) => ui.shelfOpen);
   const panel = useDeskUi((ui) => ui.panel);
   useDeskKeys({ player, end });
@@ -149,8 +151,9 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
             <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />
             <Sheet filter={filter} onShow={show} />
           </section>
-          <div className="flex w-[440px] shrink-0 flex-col bg-card">
-            <DeskPicture player={player} format={format} fonts={fonts} end={end} />
+          <SideDivider width={side} onWidth={setSide} />
+          <div className="flex shrink-0 flex-col bg-card" style={{ width: side }} suppressHydrationWarning>
+            <DeskPicture player={player} format={format} fonts={fonts} end={end} widthPx={side} />
             <PanelSwitch />
             <div className="min-h-0 flex-1 overflow-y-auto">
               {panel === 'card' ? <Card /> : <Findings onLook={show} />}
@@ -160,7 +163,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
         {shelfOpen && <ShelfDrawer frame={player.frame} format={format} fonts={fonts} />}
         <Strip player={player} end={end} />
       </main>
-      <DeskDialogs frame={player.frame} />
+      <DeskDialogs frame={player.frame} flush={saving.flush} />
     </div>
   );
 }

@@ -5,7 +5,8 @@ import { MASTER_ID } from '@/core/model/plan';
 import type { Span } from '@/core/project/lanes';
 
 /** A screen that lies over the desk. */
-type DeskDialog = 'fill' | 'find' | 'swap' | 'editions' | 'deliveries' | 'cuts' | 'relink' | 'quiet' | null;
+type DeskDialog =
+  'fill' | 'find' | 'swap' | 'editions' | 'deliveries' | 'cuts' | 'relink' | 'project' | 'quiet' | null;
 
 /** What is chosen and shown on the desk; nothing of it is saved. */
 export interface DeskUi {

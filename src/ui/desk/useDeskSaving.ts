@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import type { NewsItem } from '@/contract/news';
 import type { DeskProject } from '@/contract/projects';
 import type { EditionRecord } from '@/contract/templates';
+import { sameValue } from '@/core/kit/sameValue';
 import type { Work } from '@/core/project/work';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
@@ -44,7 +45,7 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
     return () => clearTimeout(timer);
   }, [draft, unsaved, work]);
   useKeptSteps(`project-${project.id}`, store);
-  useNews(project.id, draft, take);
+  useNews(project, draft, take);
   return useMemo(() => ({ ...save, editions }), [save, editions]);
 }
 
@@ -82,7 +83,7 @@ function useEditions(project: DeskProject): {
 
 /** Listens to the server's news: other desks' changes come in, new editions are told at once. */
 function useNews(
-  projectId: string,
+  { id: projectId, settings }: Pick<DeskProject, 'id' | 'settings'>,
   draft: DeskDraft,
   take: (project: Pick<DeskProject, 'editions' | 'otherEditions'>) => void,
 ): void {
@@ -90,7 +91,14 @@ function useNews(
     const source = new EventSource('/api/news');
     let lost = false;
     const catchUp = (): void => {
-      draft.catchUp().then(take, () => undefined);
+      draft.catchUp().then(
+        (now) => {
+          take(now);
+          // Another rate or format counts and lays out everything anew.
+          if (!sameValue(now.settings, settings)) window.location.reload();
+        },
+        () => undefined,
+      );
     };
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const item: NewsItem = JSON.parse(data);
@@ -109,5 +117,5 @@ function useNews(
       lost = false;
     };
     return () => source.close();
-  }, [projectId, draft, take]);
+  }, [projectId, settings, draft, take]);
 }

@@ -119,7 +119,8 @@ describe('the card', () => {
 
   test('a moved title goes back to its place, and a scrim is taken away', async () => {
     open([{ ...a, shift: { dxU: 20, dyU: -40 }, scrim: { colour: '#000000', opacity: 0.4 } }], ['a']);
-    expect(screen.getByText('moved 20 u across, -40 u down')).toBeInTheDocument();
+    expect(screen.getByLabelText('Moved across')).toHaveValue('20');
+    expect(screen.getByLabelText('Moved down')).toHaveValue('-40');
     expect(screen.getByText('dark, 40 %')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Back' }));
     await userEvent.click(screen.getByRole('button', { name: 'Take away' }));

@@ -1,13 +1,17 @@
 'use client';
 import type { ReactNode } from 'react';
-import type { Title } from '@/core/model/project';
+import type { Shift, Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import { changeTitles } from '@/core/project/work';
 import { Button } from '../../shared/Button';
+import { NumberBox } from '../../shared/NumberBox';
 import { SwitchBox } from '../../shared/SwitchBox';
 import { useApplyTitles, useDelivery, useDesk } from '../deskContext';
 import { useOnlyHere } from './onlyHere';
 import type { ChosenTitles } from './TitleCard';
+
+const PLACE = { unit: 'u', min: -8000, max: 8000, step: 1, digits: 0 };
+const NO_SHIFT: Shift = { dxU: 0, dyU: 0 };
 
 /** Where the chosen titles stand, what lies under them, and what they stay with. */
 export function TitleExtras({ first, chosen }: ChosenTitles) {
@@ -19,6 +23,13 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
   const change = (work: (title: Title) => Title): void => apply((now) => changeTitles(now, ids, work));
   const own = first.perDelivery[delivery.id];
   const shift = own?.shift ?? first.shift;
+  const place = (moved: Partial<Shift>): void =>
+    change((title) => {
+      const before = (onlyHere ? title.perDelivery[delivery.id]?.shift : null) ?? title.shift ?? NO_SHIFT;
+      const next = { ...before, ...moved };
+      const to = next.dxU === 0 && next.dyU === 0 ? null : next;
+      return onlyHere ? withDeliveryChange(title, delivery.id, { shift: to }) : { ...title, shift: to };
+    });
   const resetPlace = (): void =>
     change((title) =>
       onlyHere ? withDeliveryChange(title, delivery.id, { shift: null }) : { ...title, shift: null },
@@ -26,10 +37,28 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
   return (
     <div className="mt-3 grid gap-1.5 border-t border-line pt-3">
       <Row label="Place">
-        <span className="flex-1">
-          {shift === null ? 'as the template has it' : `moved ${shift.dxU} u across, ${shift.dyU} u down`}
+        <span className="w-[84px]">
+          <NumberBox
+            {...PLACE}
+            label="Moved across"
+            value={shift?.dxU ?? 0}
+            onChange={(dxU) => place({ dxU })}
+          />
         </span>
-        {shift !== null && <Button onClick={resetPlace}>Back</Button>}
+        <span className="w-[84px]">
+          <NumberBox
+            {...PLACE}
+            label="Moved down"
+            value={shift?.dyU ?? 0}
+            onChange={(dyU) => place({ dyU })}
+          />
+        </span>
+        <span className="flex-1" />
+        {shift !== null && (
+          <Button title="Where the template has it" onClick={resetPlace}>
+            Back
+          </Button>
+        )}
         <Button title="Q" onClick={() => ui.setState({ dialog: 'quiet' })}>
           Quiet places…
         </Button>

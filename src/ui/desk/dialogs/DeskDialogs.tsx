@@ -5,12 +5,19 @@ import { DeliveriesDialog } from './DeliveriesDialog';
 import { EditionsDialog } from './EditionsDialog';
 import { FillDialog } from './FillDialog';
 import { FindDialog } from './FindDialog';
+import { ProjectDialog } from './ProjectDialog';
 import { QuietDialog } from './QuietDialog';
 import { RelinkDialog } from './RelinkDialog';
 import { SwapDialog } from './SwapDialog';
 
+interface Props {
+  readonly frame: number;
+  /** Saves what the server does not have yet. */
+  readonly flush?: () => Promise<void>;
+}
+
 /** The screen that lies over the desk, if any. */
-export function DeskDialogs({ frame }: { readonly frame: number }) {
+export function DeskDialogs({ frame, flush = () => Promise.resolve() }: Props) {
   const { ui } = useDesk();
   const dialog = useDeskUi((state) => state.dialog);
   const onClose = (): void => ui.setState({ dialog: null });
@@ -29,6 +36,8 @@ export function DeskDialogs({ frame }: { readonly frame: number }) {
       return <CutsDialog onClose={onClose} />;
     case 'relink':
       return <RelinkDialog onClose={onClose} />;
+    case 'project':
+      return <ProjectDialog flush={flush} onClose={onClose} />;
     case 'quiet':
       return <QuietDialog onClose={onClose} />;
     case null:

@@ -125,6 +125,7 @@ const MoreMenu = memo(function MoreMenu() {
             Proof sheet
           </Link>
         </MenuItem>
+        {act('Project…', () => ui.setState({ dialog: 'project' }))}
         {act('Deliveries…', () => ui.setState({ dialog: 'deliveries' }))}
       </MenuItems>
     </Menu>

@@ -12,6 +12,7 @@ import { useClock, useDesk } from '../deskContext';
 import { snapFrames } from './stripDrag';
 import { SNAP_REACH_PX, useStrip } from './stripView';
 import { useStripDrag } from './useStripDrag';
+import { THUMB_WIDTH_PX, Thumbnail } from './Thumbnail';
 import { Waveform } from './Waveform';
 
 interface Props {
@@ -19,11 +20,16 @@ interface Props {
   readonly chosen: boolean;
 }
 
+// Narrower clips have no room for a picture beside their name.
+const THUMB_PX = 150;
+
 /** A clip on the strip: dragged it goes elsewhere in the order, by its ends it is trimmed and what follows moves up. */
 export const StripClip = memo(function StripClip({ clip, chosen }: Props) {
   const { pxPerFrame } = useStrip();
   const clock = useClock();
   const { says, ...handlers } = useClipDrag(clip);
+  const plain = clip.picture === MISSING_PICTURE || clip.picture.startsWith('#');
+  const pictured = !plain && clip.lengthFrames * pxPerFrame >= THUMB_PX;
   return (
     <button
       type="button"
@@ -41,8 +47,12 @@ export const StripClip = memo(function StripClip({ clip, chosen }: Props) {
         background: clipColours(clip.picture),
       }}
     >
+      {pictured && <Thumbnail clip={clip} />}
       <Waveform clip={clip} widthPx={Math.max(3, clip.lengthFrames * pxPerFrame - 2)} />
-      <span className="absolute inset-0 truncate px-1.5 py-1 whitespace-nowrap">
+      <span
+        className="absolute inset-y-0 right-0 truncate px-1.5 py-1 whitespace-nowrap"
+        style={{ left: pictured ? THUMB_WIDTH_PX : 0 }}
+      >
         {says === '' ? clip.label : says}
       </span>
       <span className="absolute inset-y-0 left-0 w-2 cursor-ew-resize" />

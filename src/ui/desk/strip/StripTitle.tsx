@@ -19,8 +19,8 @@ interface Props {
   readonly chosen: boolean;
 }
 
-// With less room between in and out its words are not begun.
-const LEAST_WORDS_PX = 14;
+// With less room its words are not begun.
+const LEAST_WORDS_PX = 24;
 
 /** A title on the strip: in and out in their own lengths, the time to read under the hold, ends that trim. */
 export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
@@ -60,17 +60,17 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
       style={{ left: title.startFrame * pxPerFrame, width: Math.max(6, wide) }}
     >
       <span
-        className="absolute inset-y-0 left-0 rounded-l-[5px] bg-in"
+        className="absolute inset-y-0 left-0 rounded-l-[5px] border-t-4 border-in bg-in-wash"
         style={{ width: timing.inFrames * pxPerFrame }}
       />
       <span
-        className="absolute inset-y-0 right-0 rounded-r-[5px] bg-out"
+        className="absolute inset-y-0 right-0 rounded-r-[5px] border-t-4 border-out bg-out-wash"
         style={{ width: timing.outFrames * pxPerFrame }}
       />
-      {wide > (timing.inFrames + timing.outFrames) * pxPerFrame + LEAST_WORDS_PX && (
+      {wide > LEAST_WORDS_PX && (
         <span
-          className="absolute inset-y-0 overflow-hidden px-1.5 py-1.5 text-[12px] leading-4 font-semibold whitespace-nowrap"
-          style={{ left: timing.inFrames * pxPerFrame, right: timing.outFrames * pxPerFrame }}
+          dir="auto"
+          className="absolute inset-x-1 inset-y-0 truncate pt-[7px] text-[12px] leading-4 font-semibold text-ink"
         >
           {words}
         </span>
