@@ -1,8 +1,8 @@
-import type { Clip, Title } from '../model/project';
 import type { FrameRate } from '../time/rates';
 import { SHORTEST_FRAMES } from '../time/rates';
 import { clockOf } from '../time/clock';
 import { frameLabel, labelFrame } from '../time/timecode';
+import type { Span } from './lanes';
 import type { Work } from './work';
 
 /** A project's work at another frame rate, and what that does to it. */
@@ -27,7 +27,7 @@ export function changeRate(work: Work, from: FrameRate, to: FrameRate): RateChan
     if ((frame * up) % down !== 0) rounded++;
     return near(frame);
   };
-  const spanOf = ({ startFrame, lengthFrames }: Title | Clip, least: number) => {
+  const spanOf = ({ startFrame, lengthFrames }: Span, least: number) => {
     const start = edge(startFrame);
     const length = edge(startFrame + lengthFrames) - start;
     if (length < least) lengthened++;

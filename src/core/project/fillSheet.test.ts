@@ -271,6 +271,14 @@ describe('an exported cue sheet', () => {
   });
 });
 
+test('a column that is called as a field is that field, whatever other columns mean the same', () => {
+  // An export of two templates: each row has the other's columns empty.
+  const both =
+    'In,Lasts,Template,Name,Place,Where\n00:00:10:00,4s,Place corner,,Upper Weir,\n00:00:20:00,4s,Place corner,,,Pier 4';
+  const rows = fill(both, [], guessRoles(readSheet(both), placeCorner, LABELS));
+  expect(rows.map(({ title }) => title?.values.place)).toEqual(['Upper Weir', '']);
+});
+
 describe('a sheet that is put in again', () => {
   const HEAD = 'In,Lasts,Name,Role';
   const first = `${HEAD}
@@ -341,6 +349,14 @@ describe('a sheet that is put in again', () => {
     // Only the length was changed in the sheet.
     const longer = put(`${HEAD}\n00:00:10:00,6s,Ilse Marrow,Lockkeeper`);
     expect(longer).toEqual({ ...edited, lengthFrames: 150 });
+  });
+
+  test('a column that says nothing new still is its field: no other one that means the same takes its place', () => {
+    const [title] = made(first);
+    const earlier = new Map([['n1', { Name: 'Ilse Marrow', Title: '' }]]);
+    const both = 'In,Name,Title\n00:00:10:00,Ilse Marrow,';
+    const roles = guessRoles(readSheet(both), tidelineStrap, [...LABELS, 'Title']);
+    expect(fill(both, [title], roles, { earlier })[0].title?.values.name).toBe('Ilse Marrow');
   });
 
   test('thousands of rows are found again soon, alike as they are', () => {

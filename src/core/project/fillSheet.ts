@@ -76,7 +76,7 @@ export function fillRows(sheet: Sheet, roles: readonly Role[], context: FillCont
     const earlier = before === undefined ? undefined : context.earlier?.get(before.id);
     const used = earlier === undefined ? roles : changedRoles(sheet, cells, roles, earlier);
     const here = { ...context, fromFrame: next };
-    const title = fillRow(withUnits(cells), used, here, before, problems);
+    const title = fillRow(withUnits(cells), used, here, before, problems, roles);
     const read = { index, cells, before: before ?? null, problems };
     if (title === null || problems.length > 0) return { ...read, title: null, hints: [] };
     const lane =
@@ -143,12 +143,14 @@ function hintsFor(
   ];
 }
 
+/** `columns` are what all columns are, also those that are left out of `roles` because they say nothing new. */
 function fillRow(
   cells: readonly string[],
   roles: readonly Role[],
   context: FillContext,
   before: Title | undefined,
   problems: string[],
+  columns: readonly Role[] = roles,
 ): Title | null {
   const cellOf = (kind: Role['kind']): string => cellAt(cells, roles, kind);
   const attempt = <T>(work: () => T): T | null => {
@@ -166,7 +168,7 @@ function fillRow(
   if (used === null) return null;
   const span = attempt(() => spanFor(cellOf, before, used.document, context));
   const base = before && inTemplate(before, used, context);
-  const words = attempt(() => wordsFor(cells, roles, used.document, base));
+  const words = attempt(() => wordsFor(cells, roles, used.document, base, columns));
   const lane = attempt(() => laneFor(cellOf('lane'), before));
   if (span === null || words === null || lane === null) return null;
   if (base === undefined)
@@ -237,14 +239,18 @@ function wordsFor(
   roles: readonly Role[],
   template: Template,
   before: Title | undefined,
+  columns: readonly Role[],
 ): RowWords {
   const values: Record<string, FieldValue> = {};
   const kept: KeptWords[] = [];
+  const named = new Set(
+    columns.flatMap((role) => (role.kind === 'field' ? (fieldCalled(template, role.label)?.id ?? []) : [])),
+  );
   roles.forEach((role, i) => {
     const cell = cells[i] ?? '';
     if (role.kind === 'kept' && cell !== '') kept.push(keptCell(role.label, cell));
     if (role.kind !== 'field') return;
-    const field = fieldNamed(template, role.label);
+    const field = fieldCalled(template, role.label) ?? fieldMeant(template, role.label, named);
     if (field === undefined) {
       if (cell.trim() !== '') kept.push(keptCell(role.label, cell));
       return;
@@ -277,9 +283,13 @@ function keptWords(before: Title, typed: Title['kept'], roles: readonly Role[]):
   ];
 }
 
-function fieldNamed(template: Template, label: string): Field | undefined {
-  return (
-    template.fields.find((field) => plainName(field.label) === plainName(label)) ??
-    template.fields.find((field) => field.kind === 'text' && sameMeaning(field.label, label))
+function fieldCalled(template: Template, label: string): Field | undefined {
+  return template.fields.find((field) => plainName(field.label) === plainName(label));
+}
+
+/** A field for words by what a column's name means, unless another column is called as the field is. */
+function fieldMeant(template: Template, label: string, named: ReadonlySet<string>): Field | undefined {
+  return template.fields.find(
+    (field) => field.kind === 'text' && !named.has(field.id) && sameMeaning(field.label, label),
   );
 }

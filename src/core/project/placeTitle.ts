@@ -58,6 +58,22 @@ export function placeTitle(
   return { ...room, titles: [...room.titles, title] };
 }
 
+/** Titles like one, without words, each starting where the one before ends: for rows that are pasted below the last. */
+export function titlesAfter(last: Title, count: number, newId: () => string): Title[] {
+  const { editionId, lengthFrames, lane, fadeInFrames, fadeOutFrames } = last;
+  return Array.from({ length: count }, (_, i) =>
+    newTitle({
+      id: newId(),
+      editionId,
+      startFrame: last.startFrame + (i + 1) * lengthFrames,
+      lengthFrames,
+      lane,
+      fadeInFrames,
+      fadeOutFrames,
+    }),
+  );
+}
+
 function spanOf(placing: Placing, suggested: number): Span {
   switch (placing.kind) {
     case 'playhead':

@@ -3,7 +3,7 @@ import { sameValue } from '../kit/sameValue';
 import type { Layer, Template } from '../model/template';
 
 /** What a difference between two editions is about. */
-export type DiffArea = 'timing' | 'fields' | 'layers' | 'motion' | 'layout';
+type DiffArea = 'timing' | 'fields' | 'layers' | 'motion' | 'layout';
 
 /** One thing that two editions of a template have differently, in words for an editor. */
 export interface TemplateDifference {

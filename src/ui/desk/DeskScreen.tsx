@@ -72,7 +72,7 @@ export function useDeskView(project: DeskProject): {
   );
   const [ui] = useState(() => createDeskUi({ selection: project.titles.slice(0, 1).map(({ id }) => id) }));
   const saving = useDeskSaving(project, store);
-  const { editions } = saving;
+  const { editions, addEdition } = saving;
   const view = useMemo<DeskView>(() => {
     const ascending = editions.toSorted((a, b) => a.number - b.number);
     const byName = ascending.toSorted((a, b) => a.document.name.localeCompare(b.document.name, 'und'));
@@ -88,10 +88,11 @@ export function useDeskView(project: DeskProject): {
           return edition === undefined ? [] : [[templateId, edition]];
         }),
       ),
+      addEdition,
       store,
       ui,
     };
-  }, [project.id, project.settings, editions, store, ui]);
+  }, [project.id, project.settings, editions, addEdition, store, ui]);
   return { view, saving };
 }
 

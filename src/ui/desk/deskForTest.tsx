@@ -58,6 +58,7 @@ export function createDeskView({
     rate: RATES.get('25'),
     editions: new Map(editions.map((one) => [one.id, one])),
     newest: new Map(editions.map((one) => [one.templateId, one])),
+    addEdition: () => undefined,
     store: createDeskStore({ titles, clips, plan }),
     ui: createDeskUi(ui),
   };

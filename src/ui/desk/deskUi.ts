@@ -6,7 +6,17 @@ import type { Span } from '@/core/project/lanes';
 
 /** A screen that lies over the desk. */
 type DeskDialog =
-  'fill' | 'find' | 'swap' | 'editions' | 'deliveries' | 'cuts' | 'relink' | 'project' | 'quiet' | null;
+  | 'fill'
+  | 'find'
+  | 'swap'
+  | 'editions'
+  | 'edition'
+  | 'deliveries'
+  | 'cuts'
+  | 'relink'
+  | 'project'
+  | 'quiet'
+  | null;
 
 /** What is chosen and shown on the desk; nothing of it is saved. */
 export interface DeskUi {

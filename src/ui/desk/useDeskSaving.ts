@@ -18,6 +18,8 @@ import type { DeskStore } from './deskStore';
 
 export interface DeskSaving extends Autosave {
   readonly editions: DeskProject['editions'];
+  /** Takes in an edition that was asked for, such as an older one. */
+  readonly addEdition: (edition: EditionRecord) => void;
 }
 
 // Later than a save that goes well: keeping a large project costs more than typing may.
@@ -26,7 +28,8 @@ const KEEP_AFTER_MS = 1000;
 /** Keeps a desk saved, and up to date with what other desks save and the bench releases. */
 export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSaving {
   const [draft] = useState(() => new DeskDraft(project, store));
-  const { editions, take } = useEditions(project);
+  const { editions, take, add } = useEditions(project);
+  const addEdition = useCallback((edition: EditionRecord) => add([edition]), [add]);
   const work = useStore(
     store,
     useShallow(({ titles, clips, plan }): Work => ({ titles, clips, plan })),
@@ -46,13 +49,14 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
   }, [draft, unsaved, work]);
   useKeptSteps(`project-${project.id}`, store);
   useNews(project, draft, take);
-  return useMemo(() => ({ ...save, editions }), [save, editions]);
+  return useMemo(() => ({ ...save, editions, addEdition }), [save, editions, addEdition]);
 }
 
 /** The editions that are here: those the desk opened with, those that came since, and then all others. */
 function useEditions(project: DeskProject): {
   readonly editions: readonly EditionRecord[];
   readonly take: (project: Pick<DeskProject, 'editions' | 'otherEditions'>) => void;
+  readonly add: (more: readonly EditionRecord[]) => void;
 } {
   const [editions, setEditions] = useState(project.editions);
   const add = useCallback((more: readonly EditionRecord[]) => {
@@ -78,7 +82,7 @@ function useEditions(project: DeskProject): {
     [add, loadOthers],
   );
   useEffect(() => loadOthers(project.otherEditions), [loadOthers, project]);
-  return { editions, take };
+  return { editions, take, add };
 }
 
 /** Listens to the server's news: other desks' changes come in, new editions are told at once. */

@@ -65,9 +65,18 @@ function CardHead({ first, chosen }: ChosenTitles) {
       <h2 className="truncate font-serif text-[16px] font-semibold">
         {chosen.length === 1 ? edition?.document.name : `${chosen.length} titles`}
       </h2>
-      <span className="whitespace-nowrap text-soft">
-        {chosen.length === 1 ? `edition ${edition?.number}` : 'changed together'}
-      </span>
+      {chosen.length === 1 ? (
+        <button
+          type="button"
+          title="Choose an edition"
+          className="whitespace-nowrap text-soft hover:text-ink hover:underline"
+          onClick={() => ui.setState({ dialog: 'edition' })}
+        >
+          {`edition ${edition?.number}`}
+        </button>
+      ) : (
+        <span className="whitespace-nowrap text-soft">changed together</span>
+      )}
       <span className="flex-1" />
       <button
         type="button"

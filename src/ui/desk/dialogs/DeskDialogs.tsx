@@ -2,6 +2,7 @@
 import { useDesk, useDeskUi } from '../deskContext';
 import { CutsDialog } from './CutsDialog';
 import { DeliveriesDialog } from './DeliveriesDialog';
+import { EditionDialog } from './EditionDialog';
 import { EditionsDialog } from './EditionsDialog';
 import { FillDialog } from './FillDialog';
 import { FindDialog } from './FindDialog';
@@ -30,6 +31,8 @@ export function DeskDialogs({ frame, flush = () => Promise.resolve() }: Props) {
       return <SwapDialog onClose={onClose} />;
     case 'editions':
       return <EditionsDialog onClose={onClose} />;
+    case 'edition':
+      return <EditionDialog onClose={onClose} />;
     case 'deliveries':
       return <DeliveriesDialog onClose={onClose} />;
     case 'cuts':

@@ -1,12 +1,11 @@
 'use client';
 import type { EditionRecord } from '@/contract/templates';
-import type { Delivery } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
-import { swapTitle } from '@/core/project/swap';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
 import { newerEdition, numbersOf, useApplyTitles, useDesk, usePlan, useTitles } from '../deskContext';
-import { TitleShot } from './TitleShot';
+import { EditionPair } from './EditionPair';
+import { onEdition } from './onEdition';
 
 const MOST_SHOWN = 24;
 
@@ -64,17 +63,6 @@ export function EditionsDialog({ onClose }: { readonly onClose: () => void }) {
   );
 }
 
-/** A title on an edition of its own template, its words where they belong. */
-function onEdition(
-  title: Title,
-  edition: EditionRecord,
-  editions: ReadonlyMap<string, EditionRecord>,
-  deliveries: readonly Delivery[],
-): Title {
-  const from = editions.get(title.editionId)?.document;
-  return swapTitle(title, from, edition, { sameTemplate: true, deliveries });
-}
-
 function Compared({ title, newer }: { readonly title: Title; readonly newer: EditionRecord }) {
   const { editions } = useDesk();
   const titles = useTitles();
@@ -98,10 +86,7 @@ function Compared({ title, newer }: { readonly title: Title; readonly newer: Edi
           Bring up to date
         </Button>
       </div>
-      <div className="grid grid-cols-2 gap-3">
-        <TitleShot title={title} label={`Edition ${used?.number}`} />
-        <TitleShot title={after} label={`Edition ${newer.number}`} />
-      </div>
+      <EditionPair before={title} after={after} />
       {lost.map(({ label, value }, i) => (
         <p key={i} className="pt-1 text-leaf-ink">
           {`${label} is gone from the template; “${String(value)}” stays with the title.`}

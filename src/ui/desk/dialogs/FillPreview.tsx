@@ -108,7 +108,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
         const named = Object.fromEntries(sheet.headers.map((header, i) => [header, cells[i]]));
         return id === undefined || id.startsWith('row-') ? [] : [[id, named] as const];
       }),
-      gone.filter(({ id }) => !removed.has(id)).map(({ id }) => id),
+      removed,
     );
     const waits = { ...sheet, rows: wrong.map(({ cells }) => cells), notes: [] };
     keepWaiting(waiting.key, wrong.length === 0 ? null : waits);

@@ -21,10 +21,12 @@ interface Props {
   readonly width?: number;
   /** The delivery that is shown on the desk when left out. */
   readonly delivery?: Delivery;
+  /** The title's own frame that is shown; one at rest when left out. */
+  readonly frame?: number;
 }
 
-/** A title at rest over its picture, as a delivery has it. */
-export function TitleShot({ title, label, width = 330, delivery }: Props) {
+/** A title, at rest or at one of its frames, over its picture, as a delivery has it. */
+export function TitleShot({ title, label, width = 330, delivery, frame }: Props) {
   const { editions, rate } = useDesk();
   const shownDelivery = useDelivery();
   const wanted = delivery ?? shownDelivery;
@@ -40,7 +42,7 @@ export function TitleShot({ title, label, width = 330, delivery }: Props) {
   const seen = useMemo(() => (shown === null ? [] : [shown]), [shown]);
   const compiler = useTitleCompiler(format, fonts, seen);
   const template = editions.get(title.editionId)?.document;
-  const resting = template === undefined ? 0 : restingFrameOf(title, template.timing, rate);
+  const resting = frame ?? (template === undefined ? 0 : restingFrameOf(title, template.timing, rate));
   const clip = spanAt(clips, title.startFrame + resting);
   const seconds =
     clip === undefined

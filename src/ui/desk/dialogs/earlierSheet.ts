@@ -7,8 +7,8 @@ import { useDesk } from '../deskContext';
 /** What the sheet of a project said the last time, by the id of the title that was made of each row. */
 export interface EarlierSheet {
   readonly rows: ReadonlyMap<string, SheetRow>;
-  /** Keeps what it says now; `also` are titles of the last time that it does not name and that stay. */
-  keep(rows: readonly (readonly [titleId: string, row: SheetRow])[], also: readonly string[]): void;
+  /** Keeps what it says now beside what it said of other titles; `removed` are titles that are there no more. */
+  keep(rows: readonly (readonly [titleId: string, row: SheetRow])[], removed: ReadonlySet<string>): void;
 }
 
 const NONE: ReadonlyMap<string, SheetRow> = new Map();
@@ -29,9 +29,9 @@ export function useEarlierSheet(): EarlierSheet {
     };
   }, [key]);
   const keep = useCallback<EarlierSheet['keep']>(
-    (now, also) => {
-      const next = new Map<string, SheetRow>(now);
-      for (const id of also) next.set(id, rows.get(id) ?? {});
+    (now, removed) => {
+      const next = new Map([...rows, ...now]);
+      for (const id of removed) next.delete(id);
       setRows(next);
       void set(key, next).catch(() => undefined);
     },

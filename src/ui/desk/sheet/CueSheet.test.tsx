@@ -226,6 +226,23 @@ describe('the cue sheet', () => {
     expect(names()).toEqual(['Ilse Marrow', 'Teo Vance', 'Upper Weir']);
   });
 
+  test('makes titles of what is pasted below the last row, one after another, and undo takes them away', async () => {
+    view = createView([title('a', 0, { name: 'Ilse' })]);
+    render(<Desk />);
+    press(cell('Name, row 1'));
+    paste('Noor\tPilot\nMira\tGlazier\nOde\tRinger');
+    expect(titles().map(({ values }) => [values.name, values.role])).toEqual([
+      ['Noor', 'Pilot'],
+      ['Mira', 'Glazier'],
+      ['Ode', 'Ringer'],
+    ]);
+    const [first, second, third] = titles();
+    expect(second.startFrame).toBe(first.startFrame + first.lengthFrames);
+    expect(third.startFrame).toBe(second.startFrame + second.lengthFrames);
+    act(() => view.store.temporal.getState().undo());
+    expect(titles().map(({ values }) => values.name)).toEqual(['Ilse']);
+  });
+
   test('copies a block of cells as a spreadsheet has it, and pastes one', async () => {
     render(<Desk />);
     press(cell('Name, row 1'));

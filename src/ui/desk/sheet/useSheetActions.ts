@@ -1,10 +1,13 @@
 'use client';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
+import { nanoid } from 'nanoid';
 import { toast } from 'sonner';
 import { readClipboard, writeClipboard } from '@/core/formats/csv/csv';
 import type { CellWrite } from '@/core/project/cellRanges';
 import { clearWrites, fillDownWrites, pasteWrites, readCells, writeCells } from '@/core/project/cellRanges';
 import type { Column } from '@/core/project/cells';
+import { titlesAfter } from '@/core/project/placeTitle';
+import { counted } from '../../shared/counted';
 import { useCellContext, useDesk } from '../deskContext';
 import type { Titles } from '../deskStore';
 import type { Grid } from './useGrid';
@@ -28,11 +31,11 @@ export function useSheetActions(rows: Titles, columns: readonly Column[], grid: 
   const chosenRows = range === null ? [] : rows.slice(range.firstRow, range.lastRow + 1);
   const chosenColumns = range === null ? [] : columns.slice(range.firstCol, range.lastCol + 1);
   const many = chosenRows.length * chosenColumns.length > 1;
-  const write = (writes: readonly CellWrite[]): void => {
+  const write = (writes: readonly CellWrite[], fresh: Titles = []): void => {
     let problems: readonly string[] = [];
     store.grouping.begin();
     store.getState().apply((titles) => {
-      const written = writeCells(titles, writes, context);
+      const written = writeCells([...titles, ...fresh], writes, context);
       problems = written.problems;
       return written.titles;
     });
@@ -59,7 +62,13 @@ export function useSheetActions(rows: Titles, columns: readonly Column[], grid: 
       if (editing && !/[\t\n]/.test(text)) return;
       event.preventDefault();
       const block = readClipboard(text);
-      if (block.length > 0) write(pasteWrites(block, rows, columns, range));
+      const beyond = range.firstRow + block.length - rows.length;
+      const last = rows.at(-1);
+      // What is pasted below the last row makes new titles, and says so: undo takes them away again.
+      const more = beyond > 0 && last !== undefined ? titlesAfter(last, beyond, () => nanoid(12)) : [];
+      if (block.length > 0) write(pasteWrites(block, [...rows, ...more], columns, range), more);
+      if (more.length > 0)
+        toast(`${counted(more.length, 'title was', 'titles were')} made of the rows below the last.`);
     },
     onKey(event) {
       const key = event.key.toLowerCase();
