@@ -45,25 +45,29 @@ export function SideDivider({ width, onWidth }: Props) {
     onWidth(width + way * STEP_PX);
   };
   return (
-    <div
-      role="slider"
-      aria-label="Width of the picture"
-      aria-orientation="horizontal"
-      aria-valuemin={LEAST_PX}
-      aria-valuemax={MOST_PX}
-      aria-valuenow={width}
-      tabIndex={0}
-      title="Drag to share the room; twice for the usual width"
-      className="relative z-10 -mx-1 w-2 shrink-0 cursor-col-resize touch-none hover:bg-leaf-wash focus-visible:bg-leaf-wash"
-      onKeyDown={key}
-      onDoubleClick={() => onWidth(FIRST_PX)}
-      onPointerDown={(event: PointerEvent<HTMLDivElement>) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        setFrom({ x: event.clientX, width });
-      }}
-      onPointerMove={(event) => from !== null && onWidth(from.width + from.x - event.clientX)}
-      onPointerUp={() => setFrom(null)}
-      onPointerCancel={() => setFrom(null)}
-    />
+    <div className="relative z-10 w-0 shrink-0">
+      <div
+        role="slider"
+        aria-label="Width of the picture"
+        aria-orientation="horizontal"
+        aria-valuemin={LEAST_PX}
+        aria-valuemax={MOST_PX}
+        aria-valuenow={width}
+        tabIndex={0}
+        title="Drag to share the room; twice for the usual width"
+        className="group absolute top-1/2 -left-3 grid h-16 w-6 -translate-y-1/2 cursor-col-resize touch-none place-items-center rounded-full"
+        onKeyDown={key}
+        onDoubleClick={() => onWidth(FIRST_PX)}
+        onPointerDown={(event: PointerEvent<HTMLDivElement>) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          setFrom({ x: event.clientX, width });
+        }}
+        onPointerMove={(event) => from !== null && onWidth(from.width + from.x - event.clientX)}
+        onPointerUp={() => setFrom(null)}
+        onPointerCancel={() => setFrom(null)}
+      >
+        <span className="h-10 w-1.5 rounded-full bg-line-strong group-hover:bg-leaf" />
+      </div>
+    </div>
   );
 }
