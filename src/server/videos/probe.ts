@@ -18,16 +18,29 @@ interface Stream {
   readonly tags?: { readonly timecode?: string };
 }
 
+interface Probed {
+  readonly streams?: readonly Stream[];
+  readonly format?: { readonly duration?: string; readonly tags?: { readonly timecode?: string } };
+}
+
+const TIMECODE = /^\d{2}[:;.]\d{2}[:;.]\d{2}[:;.]\d{2,3}$/;
+
+/** What ffprobe said; nothing where a file's own words broke it. */
+function parsed(text: string): Probed {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return {};
+  }
+}
+
 /** Looks into a video's file; null where there is no ffprobe or it finds no pictures in it. */
 export async function probeVideo(path: string): Promise<VideoFacts | null> {
   if (!hasFfmpeg()) return null;
   const args = ['-show_streams', '-show_format', '-of', 'json', '-protocol_whitelist', 'file', path];
   const said = await runTool('ffprobe', args).catch(() => null);
   if (said === null) return null;
-  const found: {
-    readonly streams?: readonly Stream[];
-    readonly format?: { readonly duration?: string; readonly tags?: { readonly timecode?: string } };
-  } = JSON.parse(said.toString());
+  const found = parsed(said.toString());
   const streams = found.streams ?? [];
   const pictures = streams.find(({ codec_type }) => codec_type === 'video');
   if (pictures === undefined) return null;
@@ -36,7 +49,8 @@ export async function probeVideo(path: string): Promise<VideoFacts | null> {
     codec: pictures.codec_name ?? '',
     seconds: Number(found.format?.duration ?? 0) || 0,
     widthPx: pictures.width ?? 0,
-    startTimecode: timecodes.find((timecode) => timecode !== undefined && timecode !== '') ?? '',
+    // What a file calls its timecode may be anything.
+    startTimecode: timecodes.find((timecode) => timecode !== undefined && TIMECODE.test(timecode)) ?? '',
     hasSound: streams.some(({ codec_type }) => codec_type === 'audio'),
   };
 }

@@ -13,6 +13,9 @@ import type { DeskView } from '../deskContext';
 import type { ProofDesk, QuietQuestion } from './proofView';
 import { createProofStore } from './proofView';
 
+// What is typed is proofed this soon after the last letter: sooner, and the proof takes the time that typing needs.
+const SETTLE_MS = 30;
+
 /** The proof of a project in a worker of its own, told of every change. */
 export function useProof(view: DeskView): ProofDesk {
   const house = useHouse();
@@ -28,14 +31,13 @@ export function useProof(view: DeskView): ProofDesk {
     const send = (): void =>
       desk.take(store.getState(), { house, editions, project: { name: settings.name, rate: rate.id } });
     send();
-    // Once for each frame of the screen, after what was typed is shown.
-    let asked = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const unsubscribe = store.subscribe(() => {
-      cancelAnimationFrame(asked);
-      asked = requestAnimationFrame(send);
+      clearTimeout(timer);
+      timer = setTimeout(send, SETTLE_MS);
     });
     return () => {
-      cancelAnimationFrame(asked);
+      clearTimeout(timer);
       unsubscribe();
     };
   }, [desk, store, house, editions, settings, rate]);
