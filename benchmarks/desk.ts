@@ -167,8 +167,8 @@ async function measureOneChange(page: Page): Promise<void> {
   await settled.waitFor({ timeout: 120_000 });
   await page.getByRole('grid').evaluate((grid) => grid.scrollTo(0, 0));
   const times: number[] = [];
-  for (let i = 0; i < EDITS; i++) {
-    await page.getByRole('gridcell', { name: `Role, row ${5 + i}: Judge of the boats` }).click();
+  for (let i = 0; i < STRAPS.length; i++) {
+    await page.getByRole('gridcell', { name: `Role, row ${STRAPS[i]}: Judge of the boats` }).click();
     await page.keyboard.type('Stewra');
     await settled.waitFor();
     const letter = 'bcdfghjkl'[i];
@@ -184,7 +184,8 @@ async function measureOneChange(page: Page): Promise<void> {
   report('one edit, slowest', `${Math.max(...times).toFixed(0)} ms`);
 }
 
-const EDITS = 9;
+// Rows whose template has a role: three of each ten are of others.
+const STRAPS = [5, 6, 7, 11, 12, 13, 14, 15, 16];
 
 /** In the page: the time from the next key to the finding that it makes. As text, since it is run as it stands. */
 const waitForFinding = (words: string): string => `new Promise((resolve) => {

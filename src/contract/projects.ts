@@ -7,7 +7,16 @@ import type { TypeOf } from './schema';
 import { documentOf, text, whole } from './schema';
 import { editionRecordSchema } from './templates';
 
-type Saved<T> = T & { readonly revision: number };
+/** A thing of a project as it is kept, with the revision that it is at. */
+export type Saved<T> = T & { readonly revision: number };
+
+/** The thing itself. */
+export function withoutRevision<T extends { readonly revision: number }>({
+  revision: _,
+  ...value
+}: T): Omit<T, 'revision'> {
+  return value;
+}
 
 /** Words that a title showed although nobody typed them: a sample that earlier versions sent to air. */
 const emptiedWordsSchema = yup.object({ titleId: text(), fieldId: text(), label: text(), words: text() });

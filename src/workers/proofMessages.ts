@@ -45,7 +45,7 @@ export type ProofReply =
       readonly progress: ProofProgress;
     }
   /** Titles of which something has to be looked at again. */
-  | { readonly kind: 'waiting'; readonly titleIds: readonly string[]; readonly progress: ProofProgress }
+  | { readonly kind: 'waiting'; readonly titleIds: readonly string[] }
   | { readonly kind: 'tried'; readonly request: number; readonly outcomes: readonly (TrialOutcome | null)[] }
   | { readonly kind: 'quiet'; readonly request: number; readonly map: QuietMap | null }
   | { readonly kind: 'failed'; readonly message: string };

@@ -55,7 +55,7 @@ async function handle(message: ProofRequest): Promise<void> {
     order.flatMap((id) => titles.get(id) ?? []),
     around,
   );
-  reply({ kind: 'waiting', titleIds, progress: made.progress });
+  reply({ kind: 'waiting', titleIds });
   void work(made);
 }
 
@@ -117,6 +117,7 @@ async function work(made: Proofer): Promise<void> {
   working = true;
   let changed = new Map<string, ProofFindings>();
   let told = performance.now();
+  let toldOwn = false;
   const tell = (): void => {
     reply({
       kind: 'findings',
@@ -129,8 +130,11 @@ async function work(made: Proofer): Promise<void> {
   try {
     for (let step = await made.step(); step !== null; step = await made.step()) {
       for (const [id, findings] of step) changed.set(id, findings);
-      // What is worked on is told at once, as soon as it is known.
-      if (performance.now() - told > TELL_EVERY_MS || (focused !== null && step.has(focused))) tell();
+      // What is worked on is told as soon as its words were looked at, and when all of it was.
+      const own = focused !== null && step.has(focused);
+      if (performance.now() - told > TELL_EVERY_MS || (own && (!toldOwn || made.isComplete(focused ?? ''))))
+        tell();
+      toldOwn = own;
       await nextTurn();
     }
   } finally {

@@ -6,7 +6,15 @@ import { newTitle } from '../model/project';
 import { FORMATS } from '../frame/formats';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
-import { fadeAt, nextDelivery, showTitle, titleIn, withDeliveryChange, withSharedValues } from './deliver';
+import {
+  fadeAt,
+  nextDelivery,
+  showTitle,
+  titleIn,
+  withDeliveryChange,
+  withSharedValues,
+  withShift,
+} from './deliver';
 
 let fonts: FontLibrary;
 beforeAll(async () => {
@@ -118,4 +126,24 @@ test('a scrim lies under the title, over the whole picture, and comes and goes w
   const first = shown.frame(0).items[0];
   expect(first.kind === 'fill' && first.opacity > 0 && first.opacity < 0.1).toBe(true);
   expect(shown.frame(100).items).toEqual([]);
+});
+
+test('a title is moved in all deliveries, or in one alone that then says so', () => {
+  const plain = newTitle({ id: 'm', editionId: 'e', startFrame: 0, lengthFrames: 50, lane: 0 });
+  const by = { dxU: 10, dyU: -4 };
+  const home = { dxU: 0, dyU: 0 };
+  const everywhere = withShift(plain, 'tall', by, false);
+  expect(everywhere).toEqual({ ...plain, shift: by });
+  const here = withShift(plain, 'tall', by, true);
+  expect(titleIn(here, 'tall')?.shift).toEqual(by);
+  expect(titleIn(here, 'master')?.shift).toBeNull();
+  // Moved everywhere, it goes along in a delivery that had a place of its own too.
+  expect(titleIn(withShift(here, 'tall', { dxU: 1, dyU: 1 }, false), 'tall')?.shift).toEqual({
+    dxU: 1,
+    dyU: 1,
+  });
+  // Back in one delivery alone, while it stays moved in the others.
+  expect(titleIn(withShift(everywhere, 'tall', null, true), 'tall')?.shift).toEqual(home);
+  expect(withShift(here, 'tall', home, true)).toEqual(plain);
+  expect(withShift(everywhere, 'tall', null, false)).toEqual(plain);
 });

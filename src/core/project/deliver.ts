@@ -2,7 +2,7 @@ import type { DisplayItem, DisplayList } from '../display/list';
 import { rectOutline } from '../display/shapes';
 import type { House } from '../model/house';
 import type { Plan } from '../model/plan';
-import type { DeliveryChange, Scrim, Title } from '../model/project';
+import type { DeliveryChange, Scrim, Shift, Title } from '../model/project';
 import type { FieldValues, Template } from '../model/template';
 import { IDENTITY } from '../kit/matrix';
 import type { PictureSizes } from '../layers/layerKind';
@@ -42,6 +42,17 @@ export function withSharedValues(title: Title, shownDeliveryId: string, values: 
   const own = Object.entries(title.perDelivery[shownDeliveryId]?.values ?? {});
   const others = Object.fromEntries(own.filter(([id]) => values[id] === undefined));
   return own.length === 0 ? said : withDeliveryChange(said, shownDeliveryId, { values: others });
+}
+
+/**
+ * A title moved from where its template puts it, `null` for back there: in one delivery alone, or in all, where that one
+ * gives its own place up. A delivery in which it stands as designed while it is moved elsewhere says so.
+ */
+export function withShift(title: Title, deliveryId: string, shift: Shift | null, onlyHere: boolean): Title {
+  const moved = shift === null || (shift.dxU === 0 && shift.dyU === 0) ? null : shift;
+  if (!onlyHere) return withDeliveryChange({ ...title, shift: moved }, deliveryId, { shift: null });
+  const here = moved ?? (title.shift === null ? null : { dxU: 0, dyU: 0 });
+  return withDeliveryChange(title, deliveryId, { shift: here });
 }
 
 /** The language (BCP 47) of a delivery's words: its own, else the project's, else the House's; `und` for none. */

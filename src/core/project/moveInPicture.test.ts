@@ -29,6 +29,13 @@ test('is caught by the picture’s middle and by title safe, each axis by itself
   expect(moveInPicture(none, { dxU: 1321, dyU: -400 }, space).shift.dxU).toBe(1324);
 });
 
+test('is caught by its own place, so that it can be brought back by hand', () => {
+  expect(moveInPicture({ dxU: 200, dyU: -300 }, { dxU: -195, dyU: 310 }, space).shift).toEqual({
+    dxU: 0,
+    dyU: 0,
+  });
+});
+
 test('goes past every line when it is told to', () => {
   expect(moveInPicture(none, { dxU: 655, dyU: 20 }, { ...space, reachU: 0 })).toEqual({
     shift: { dxU: 655, dyU: 20 },

@@ -28,24 +28,24 @@ interface Space {
  */
 export function moveInPicture(before: Shift, by: Shift, { box, frame, safe, reachU }: Space): Moved {
   const across = caught(
-    [box.x, box.x + box.width / 2, box.x + box.width],
-    [
-      [1, frame.x + frame.width / 2],
-      [0, safe.x],
-      [2, safe.x + safe.width],
-    ],
-    by.dxU,
-    reachU,
+    {
+      start: box.x,
+      length: box.width,
+      safeStart: safe.x,
+      safeLength: safe.width,
+      middle: middleOf(frame.x, frame.width),
+    },
+    { by: by.dxU, home: -before.dxU, reach: reachU },
   );
   const down = caught(
-    [box.y, box.y + box.height / 2, box.y + box.height],
-    [
-      [1, frame.y + frame.height / 2],
-      [0, safe.y],
-      [2, safe.y + safe.height],
-    ],
-    by.dyU,
-    reachU,
+    {
+      start: box.y,
+      length: box.height,
+      safeStart: safe.y,
+      safeLength: safe.height,
+      middle: middleOf(frame.y, frame.height),
+    },
+    { by: by.dyU, home: -before.dyU, reach: reachU },
   );
   return {
     shift: { dxU: Math.round(before.dxU + across.by), dyU: Math.round(before.dyU + down.by) },
@@ -56,17 +56,30 @@ export function moveInPicture(before: Shift, by: Shift, { box, frame, safe, reac
   };
 }
 
-/** A way along one axis, drawn to the nearest line that one of three points (start, middle, end) comes within reach of. */
+const middleOf = (start: number, length: number): number => start + length / 2;
+
+/** What a title and the picture have along one axis. */
+interface Along {
+  readonly start: number;
+  readonly length: number;
+  readonly safeStart: number;
+  readonly safeLength: number;
+  readonly middle: number;
+}
+
+/** A way along one axis, drawn to the nearest line within reach; `home` is the way back to the title's own place. */
 function caught(
-  points: readonly [number, number, number],
-  lines: readonly (readonly [point: 0 | 1 | 2, at: number])[],
-  by: number,
-  reach: number,
+  { start, length, safeStart, safeLength, middle }: Along,
+  { by, home, reach }: { readonly by: number; readonly home: number; readonly reach: number },
 ): { readonly by: number; readonly at: number | null } {
-  let best: { by: number; at: number | null; off: number } = { by, at: null, off: reach };
-  for (const [point, at] of lines) {
-    const off = Math.abs(at - (points[point] + by));
-    if (off < best.off) best = { by: at - points[point], at, off };
-  }
-  return best;
+  const ways = [
+    { by: middle - middleOf(start, length), at: middle },
+    { by: safeStart - start, at: safeStart },
+    { by: safeStart + safeLength - start - length, at: safeStart + safeLength },
+    { by: home, at: middleOf(start + home, length) },
+  ];
+  const near = ways
+    .filter((way) => Math.abs(way.by - by) < reach)
+    .toSorted((a, b) => Math.abs(a.by - by) - Math.abs(b.by - by));
+  return near[0] ?? { by, at: null };
 }

@@ -78,9 +78,14 @@ export function toFinding(
   return { key, check, subject, titleId, deliveryId, mends, frame, ...found };
 }
 
+/** How a tone compares with another: below 0 for the worse one. */
+export function compareSeverity(a: Severity, b: Severity): number {
+  return SEVERITIES.indexOf(a) - SEVERITIES.indexOf(b);
+}
+
 /** Findings with the worst first, otherwise in their order. */
 export function worstFirst<T extends Pick<Finding, 'tone'>>(findings: readonly T[]): T[] {
-  return findings.toSorted((a, b) => SEVERITIES.indexOf(a.tone) - SEVERITIES.indexOf(b.tone));
+  return findings.toSorted((a, b) => compareSeverity(a.tone, b.tone));
 }
 
 /** Seconds as they are told: one digit behind the point, kept together with their unit. */

@@ -4,18 +4,25 @@ import type { Finding } from './finding';
 /** How far it reaches that a finding is set aside: it alone, its like in a template or a delivery, or its whole check. */
 export type AsideScope = 'finding' | 'template' | 'delivery' | 'check';
 
-/** What somebody decided about a finding; undefined where nobody did. `templateId` is that of the finding's title. */
-export function asideFor(
+/** What somebody decided about a finding; undefined where nobody did. The template is asked for only where it counts. */
+export type AsideLookup = (
+  finding: Pick<Finding, 'key' | 'check' | 'deliveryId' | 'titleId'>,
+) => SetAside | undefined;
+
+/** Looks decisions up: there may be thousands of them, and of findings. `templateIdOf` gives a title's template. */
+export function createAsideLookup(
   entries: readonly SetAside[],
-  finding: Pick<Finding, 'key' | 'check' | 'deliveryId'>,
-  templateId: string | undefined,
-): SetAside | undefined {
-  return entries.find(({ key, like }) => {
-    if (like === undefined) return key === finding.key;
-    if (like.check !== finding.check) return false;
-    if (like.templateId !== undefined && like.templateId !== templateId) return false;
-    return like.deliveryId === undefined || like.deliveryId === finding.deliveryId;
-  });
+  templateIdOf: (titleId: string) => string | undefined,
+): AsideLookup {
+  const byKey = new Map(entries.flatMap((one) => (one.like === undefined ? [[one.key, one]] : [])));
+  const wide = entries.filter(({ like }) => like !== undefined);
+  return (finding) =>
+    byKey.get(finding.key) ??
+    wide.find(({ like }) => {
+      if (like?.check !== finding.check) return false;
+      if (like.templateId !== undefined && like.templateId !== templateIdOf(finding.titleId)) return false;
+      return like.deliveryId === undefined || like.deliveryId === finding.deliveryId;
+    });
 }
 
 /**

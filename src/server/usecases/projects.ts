@@ -2,14 +2,16 @@ import { nanoid } from 'nanoid';
 import type {
   DeskProject,
   ProjectChanges,
+  ProjectRecord,
   ProjectRevisions,
   ProjectSummary,
   RowChanges,
+  Saved,
 } from '@/contract/projects';
+import { withoutRevision } from '@/contract/projects';
 import { parsePlan } from '@/core/model/plan';
 import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/model/project';
 import { sameValue } from '@/core/kit/sameValue';
-import type { Clip, Title } from '@/core/model/project';
 import { changeRate } from '@/core/project/changeRate';
 import { InputError } from '@/core/kit/inputError';
 import { SCENES } from '@/core/scenes';
@@ -23,6 +25,7 @@ import {
   isProject,
   listProjects,
 } from '@/db/projects';
+import type { Db } from '@/db/open';
 import { editionIdsFor, knownEditions, readEditions } from '@/db/templates';
 import { NotFoundError, readId, readRevision } from '../respond';
 import { workshop } from '../workshop';
@@ -33,15 +36,21 @@ export async function getProjects(): Promise<ProjectSummary[]> {
   return listProjects((await workshop()).db);
 }
 
+/** A project that is in use. Throws NotFoundError, and GoneError for one that was deleted. */
+async function presentProject(db: Db, id: string): Promise<ProjectRecord> {
+  const project = await findProject(db, readId(id, 'project'));
+  if (project === undefined) throw new NotFoundError(`There is no project "${id}".`);
+  await refuseDeleted(db, 'project', id);
+  return project;
+}
+
 /**
  * A project with its clips, titles and the editions they use; one more edition where it is to be placed at once. Throws
  * NotFoundError, and GoneError for one that was deleted.
  */
 export async function getProject(id: string, placeEditionId: string | null = null): Promise<DeskProject> {
   const { db } = await workshop();
-  const project = await findProject(db, readId(id, 'project'));
-  if (project === undefined) throw new NotFoundError(`There is no project "${id}".`);
-  await refuseDeleted(db, 'project', id);
+  const project = await presentProject(db, id);
   const { used, newest } = await editionIdsFor(db, id);
   const first = await readEditions(db, placeEditionId === null ? used : [...used, placeEditionId]);
   const templates = new Set(first.map(({ templateId }) => templateId));
@@ -113,37 +122,31 @@ export async function seeEmptied(projectId: string): Promise<void> {
 export async function putSettings(projectId: string, body: Record<string, unknown>): Promise<void> {
   const { db, news } = await workshop();
   const settings = parseProjectSettings(body.settings);
-  const before = await findProject(db, readId(projectId, 'project'));
-  if (before === undefined) throw new NotFoundError(`There is no project "${projectId}".`);
-  await refuseDeleted(db, 'project', projectId);
-  const work = { titles: before.titles, clips: before.clips, plan: before.plan };
+  const before = await presentProject(db, projectId);
+  const { plan: was } = before;
+  const work = {
+    titles: before.titles.map(withoutRevision),
+    clips: before.clips.map(withoutRevision),
+    plan: was,
+  };
   const [from, to] = [RATES.get(before.settings.rate), RATES.get(settings.rate)];
   const next = from === to ? work : changeRate(work, from, to).work;
   const [master, ...others] = next.plan.deliveries;
   const plan = { ...next.plan, deliveries: [{ ...master, format: settings.format }, ...others] };
-  const put = <T extends { readonly id: string }>(list: readonly T[], old: readonly Saved<T>[]) =>
-    list.map((value, i) => ({ value: withoutRevision(value), revision: old[i].revision }));
+  const put = <T>(list: readonly T[], old: readonly Saved<T>[]) =>
+    from === to ? [] : list.map((value, i) => ({ value, revision: old[i].revision }));
   await changeSettings(db, projectId, settings, {
-    titles: { put: from === to ? [] : put(next.titles, before.titles), remove: [] },
-    clips: { put: from === to ? [] : put(next.clips, before.clips), remove: [] },
-    plan: sameValue(plan, before.plan) ? null : { value: plan, revision: before.planRevision },
+    titles: { put: put(next.titles, before.titles), remove: [] },
+    clips: { put: put(next.clips, before.clips), remove: [] },
+    plan: sameValue(plan, was) ? null : { value: plan, revision: before.planRevision },
   });
   news.tell({ kind: 'project', projectId, by: '' });
-}
-
-type Saved<T> = T & { readonly revision: number };
-
-function withoutRevision<T extends object>(value: T): T {
-  const { revision: _, ...rest }: T & { revision?: number } = value;
-  return rest as T;
 }
 
 /** Makes a copy of a project with everything in it; gives its id. Throws NotFoundError and GoneError. */
 export async function copyProject(projectId: string): Promise<string> {
   const { db } = await workshop();
-  const from = await findProject(db, readId(projectId, 'project'));
-  if (from === undefined) throw new NotFoundError(`There is no project "${projectId}".`);
-  await refuseDeleted(db, 'project', projectId);
+  const from = await presentProject(db, projectId);
   const id = nanoid(12);
   const ids = new Map(from.titles.map((title) => [title.id, nanoid(12)]));
   // What was decided about a title's findings was decided about its copy too.
@@ -155,12 +158,12 @@ export async function copyProject(projectId: string): Promise<string> {
       .join(' '),
   }));
   const name = `${from.settings.name}, copy`.slice(0, 80);
-  const clips = from.clips.map((clip) => ({ ...withoutRevision<Clip>(clip), id: nanoid(12) }));
+  const clips = from.clips.map((clip) => ({ ...withoutRevision(clip), id: nanoid(12) }));
   await insertProject(db, id, { ...from.settings, name }, clips, { ...from.plan, setAside });
   await changeProject(db, id, {
     titles: {
       put: from.titles.map((title) => ({
-        value: { ...withoutRevision<Title>(title), id: ids.get(title.id) ?? nanoid(12) },
+        value: { ...withoutRevision(title), id: ids.get(title.id) ?? nanoid(12) },
         revision: null,
       })),
       remove: [],

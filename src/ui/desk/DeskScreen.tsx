@@ -1,6 +1,7 @@
 'use client';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { DeskProject } from '@/contract/projects';
+import { withoutRevision } from '@/contract/projects';
 import { FORMATS } from '@/core/frame/formats';
 import { endOf } from '@/core/project/lanes';
 import { RATES } from '@/core/time/rates';
@@ -19,7 +20,6 @@ import { DeskDialogs } from './dialogs/DeskDialogs';
 import { DeskPicture } from './DeskPicture';
 import { DeskProvider, useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import type { DeskView } from './deskContext';
-import { withoutRevision } from './deskDraft';
 import { createDeskStore } from './deskStore';
 import { createDeskUi } from './deskUi';
 import { ProofPanel } from './proof/ProofPanel';
@@ -225,9 +225,13 @@ const COUNTS = [
 function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
   const titles = useTitles();
   const { toneOf, knows } = useProofView();
-  const tones = titles.map(({ id }) => toneOf(id));
-  const waiting = titles.filter(({ id }) => !knows(id)).length;
-  const count = (tone: Tone): number => tones.filter((one) => one === tone).length;
+  const tones = new Map<Tone, number>();
+  let waiting = 0;
+  for (const { id } of titles) {
+    tones.set(toneOf(id), (tones.get(toneOf(id)) ?? 0) + 1);
+    if (!knows(id)) waiting++;
+  }
+  const count = (tone: Tone): number => tones.get(tone) ?? 0;
   const pill = 'rounded-full px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap';
   return (
     <>

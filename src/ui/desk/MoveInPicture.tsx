@@ -7,7 +7,7 @@ import { safeArea } from '@/core/frame/safeAreas';
 import type { Rect } from '@/core/kit/rect';
 import { unionRects } from '@/core/kit/rect';
 import type { Shift, Title } from '@/core/model/project';
-import { withDeliveryChange } from '@/core/project/deliver';
+import { withShift } from '@/core/project/deliver';
 import type { SnapLine } from '@/core/project/moveInPicture';
 import { moveInPicture } from '@/core/project/moveInPicture';
 import type { CompiledTitle } from '@/core/timeline/compile';
@@ -47,15 +47,14 @@ export function MoveInPicture({ shown, format, pxPerU }: Props) {
   const drag = useRef<Drag | null>(null);
   const [lines, setLines] = useState<readonly SnapLine[] | null>(null);
   const { widthU, heightU } = pictureSize(format);
-  const put = (titleId: string, to: Shift): void => {
-    const shift = to.dxU === 0 && to.dyU === 0 ? null : to;
-    store.getState().apply((titles) =>
-      titles.map((title) => {
-        if (title.id !== titleId) return title;
-        return onlyHere ? withDeliveryChange(title, delivery.id, { shift }) : { ...title, shift };
-      }),
-    );
-  };
+  const put = (titleId: string, shift: Shift): void =>
+    store
+      .getState()
+      .apply((titles) =>
+        titles.map((title) =>
+          title.id === titleId ? withShift(title, delivery.id, shift, onlyHere) : title,
+        ),
+      );
   const end = (): void => {
     if (drag.current === null) return;
     drag.current = null;

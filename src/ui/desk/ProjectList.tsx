@@ -7,10 +7,8 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ProjectSummary } from '@/contract/projects';
 import { FORMATS } from '@/core/frame/formats';
-import { previewFormat } from '@/core/frame/previewFormat';
 import { RATES } from '@/core/time/rates';
-import { PictureCanvas } from '../picture/PictureCanvas';
-import { useClipBackdrop } from '../picture/useClipBackdrop';
+import { SmallPicture } from '../picture/SmallPicture';
 import { ask, wordsOf } from '../shared/api';
 import { ThingMenu } from '../shared/ThingMenu';
 import { TopBar } from '../shared/TopBar';
@@ -79,7 +77,13 @@ function ProjectRow({ project }: { readonly project: ProjectSummary }) {
         href={`/desk/${project.id}`}
         className="flex min-w-0 flex-1 items-center gap-4 rounded-[10px] border border-line bg-card p-2.5 hover:border-line-strong"
       >
-        <ProjectPicture picture={project.picture} />
+        <span aria-hidden="true" className="shrink-0 overflow-hidden rounded-md">
+          <SmallPicture
+            picture={project.picture === '' ? undefined : project.picture}
+            seconds={0}
+            widthPx={96}
+          />
+        </span>
         <span className="min-w-0 flex-1">
           <span className="block truncate font-serif text-[16px] font-semibold">{project.name}</span>
           <span className="block truncate text-soft">
@@ -108,27 +112,5 @@ function ProjectRow({ project }: { readonly project: ProjectSummary }) {
         onChange={() => router.refresh()}
       />
     </li>
-  );
-}
-
-const WIDTH_PX = 96;
-const SHEET = previewFormat(FORMATS.get('wide-1080'), WIDTH_PX * 2);
-const NO_TITLES: [] = [];
-
-/** The first picture of a project's strip; black for a strip without clips. */
-function ProjectPicture({ picture }: { readonly picture: string }) {
-  const backdrop = useClipBackdrop(picture === '' ? undefined : picture, 0);
-  return (
-    <span aria-hidden="true" className="shrink-0 overflow-hidden rounded-md">
-      <PictureCanvas
-        format={SHEET}
-        backdrop={backdrop}
-        backdropSeconds={0}
-        lists={NO_TITLES}
-        label=""
-        widthCss={WIDTH_PX}
-        className="block"
-      />
-    </span>
   );
 }

@@ -66,8 +66,13 @@ function ProofNotice({ left: { stops, looks, unseen, unknown } }: { readonly lef
   );
 }
 
+interface DialogProps {
+  readonly flush: () => Promise<void>;
+  readonly onClose: () => void;
+}
+
 /** Chooses which titles become files, and of what kind, and sends them to the press. */
-export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) {
+function SendDialog({ flush, onClose }: DialogProps) {
   const { projectId } = useDesk();
   const selection = useDeskUi((ui) => ui.selection);
   const shown = useDelivery();
@@ -75,7 +80,6 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
   const [delivery, setDelivery] = useState<string | null>(null);
   const titles = useTitles();
   const router = useRouter();
-  const [open, setOpen] = useState(false);
   const [which, setWhich] = useState<'one' | 'all'>('one');
   const [output, setOutput] = useState('mov-png');
   const [problem, setProblem] = useState('');
@@ -84,7 +88,7 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
   const onlyAll = chosen.length === 0;
   const deliveryId = delivery ?? shown.id;
   const sent = which === 'one' && !onlyAll ? chosen : titles.map(({ id }) => id);
-  const left = useLeft(open ? sent : [], deliveryId);
+  const left = useLeft(sent, deliveryId);
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
@@ -99,80 +103,84 @@ export function SendToPress({ flush }: { readonly flush: () => Promise<void> }) 
     }
   };
   return (
+    <Modal
+      title="Send to Press"
+      open
+      onClose={onClose}
+      foot={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="gold" disabled={busy} onClick={() => void send()}>
+            {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
+          </Button>
+        </>
+      }
+    >
+      <Segmented
+        label="Titles"
+        value={onlyAll ? 'all' : which}
+        onChange={setWhich}
+        choices={[
+          ...(onlyAll
+            ? []
+            : [
+                {
+                  value: 'one' as const,
+                  label: chosen.length === 1 ? 'The chosen title' : `${chosen.length} chosen titles`,
+                },
+              ]),
+          { value: 'all' as const, label: `All ${titles.length} titles` },
+        ]}
+      />
+      {deliveries.length > 1 && (
+        <div className="mt-3">
+          <Labelled label="Delivery">
+            <SelectBox
+              label="Delivery"
+              value={deliveryId}
+              onChange={setDelivery}
+              choices={deliveries.map(({ id, name }) => ({ value: id, label: name }))}
+            />
+          </Labelled>
+        </div>
+      )}
+      <RadioGroup aria-label="Kind of file" value={output} onChange={setOutput} className="mt-3 grid gap-1.5">
+        {OUTPUTS.list.map((one) => (
+          <Radio
+            key={one.id}
+            value={one.id}
+            className={({ checked }) =>
+              classes(
+                'cursor-pointer rounded-lg border px-3 py-2 data-focus:outline-2 data-focus:outline-leaf',
+                checked ? 'border-leaf bg-leaf-wash' : 'border-line bg-field',
+              )
+            }
+          >
+            <span className="block font-semibold">{one.label}</span>
+            <span className="text-soft">{one.note}</span>
+          </Radio>
+        ))}
+      </RadioGroup>
+      <ProofNotice left={left} />
+      {problem !== '' && (
+        <p role="alert" className="mt-3 text-stop-ink">
+          {problem}
+        </p>
+      )}
+    </Modal>
+  );
+}
+
+/** The way to the press; nothing of it follows the proof until it is opened. */
+export function SendToPress({ flush }: Pick<DialogProps, 'flush'>) {
+  const titles = useTitles();
+  const [open, setOpen] = useState(false);
+  return (
     <>
       <Button look="gold" disabled={titles.length === 0} onClick={() => setOpen(true)}>
         Send to Press
       </Button>
-      <Modal
-        title="Send to Press"
-        open={open}
-        onClose={() => setOpen(false)}
-        foot={
-          <>
-            <Button onClick={() => setOpen(false)}>Cancel</Button>
-            <Button look="gold" disabled={busy} onClick={() => void send()}>
-              {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
-            </Button>
-          </>
-        }
-      >
-        <Segmented
-          label="Titles"
-          value={onlyAll ? 'all' : which}
-          onChange={setWhich}
-          choices={[
-            ...(onlyAll
-              ? []
-              : [
-                  {
-                    value: 'one' as const,
-                    label: chosen.length === 1 ? 'The chosen title' : `${chosen.length} chosen titles`,
-                  },
-                ]),
-            { value: 'all' as const, label: `All ${titles.length} titles` },
-          ]}
-        />
-        {deliveries.length > 1 && (
-          <div className="mt-3">
-            <Labelled label="Delivery">
-              <SelectBox
-                label="Delivery"
-                value={deliveryId}
-                onChange={setDelivery}
-                choices={deliveries.map(({ id, name }) => ({ value: id, label: name }))}
-              />
-            </Labelled>
-          </div>
-        )}
-        <RadioGroup
-          aria-label="Kind of file"
-          value={output}
-          onChange={setOutput}
-          className="mt-3 grid gap-1.5"
-        >
-          {OUTPUTS.list.map((one) => (
-            <Radio
-              key={one.id}
-              value={one.id}
-              className={({ checked }) =>
-                classes(
-                  'cursor-pointer rounded-lg border px-3 py-2 data-focus:outline-2 data-focus:outline-leaf',
-                  checked ? 'border-leaf bg-leaf-wash' : 'border-line bg-field',
-                )
-              }
-            >
-              <span className="block font-semibold">{one.label}</span>
-              <span className="text-soft">{one.note}</span>
-            </Radio>
-          ))}
-        </RadioGroup>
-        <ProofNotice left={left} />
-        {problem !== '' && (
-          <p role="alert" className="mt-3 text-stop-ink">
-            {problem}
-          </p>
-        )}
-      </Modal>
+      {open && <SendDialog flush={flush} onClose={() => setOpen(false)} />}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { DeskProject, ProjectRevisions } from '@/contract/projects';
+import { withoutRevision } from '@/contract/projects';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
@@ -281,12 +282,4 @@ function keepSame<T extends { readonly id: string }>(
 
 function valuesOf<T>(saved: ReadonlyMap<string, Saved<T>>): readonly T[] {
   return [...saved.values()].map(({ value }) => value);
-}
-
-/** A record without what only the server counts. */
-export function withoutRevision<T extends { readonly revision: number }>({
-  revision: _,
-  ...value
-}: T): Omit<T, 'revision'> {
-  return value;
 }

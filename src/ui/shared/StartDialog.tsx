@@ -30,6 +30,38 @@ interface Props {
   toPath(id: string): string;
 }
 
+interface FormatProps {
+  readonly values: Pick<StartValues, 'format' | 'rate'>;
+  readonly onChange: (change: Partial<StartValues>) => void;
+}
+
+/** The frame format and the rate, in rows of a form. */
+export function FormatFields({ values, onChange }: FormatProps) {
+  return (
+    <>
+      <Labelled label="Format">
+        <SelectBox
+          label="Format"
+          value={values.format}
+          onChange={(format) => onChange({ format })}
+          choices={FORMATS.list.map((one) => ({
+            value: one.id,
+            label: `${one.label} ${one.shapeLabel}, ${one.widthPx} × ${one.heightPx}`,
+          }))}
+        />
+      </Labelled>
+      <Labelled label="Frame rate">
+        <SelectBox
+          label="Frame rate"
+          value={values.rate}
+          onChange={(rate) => onChange({ rate })}
+          choices={RATES.list.map((one) => ({ value: one.id, label: `${one.label} frames a second` }))}
+        />
+      </Labelled>
+    </>
+  );
+}
+
 /** Starts a template or a project: its name, production, format and rate. */
 export function StartDialog({ title, go, productions, children, endpoint, toBody, toPath }: Props) {
   const router = useRouter();
@@ -96,28 +128,7 @@ export function StartDialog({ title, go, productions, children, endpoint, toBody
                   ))}
                 </datalist>
               </Labelled>
-              <Labelled label="Format">
-                <SelectBox
-                  label="Format"
-                  value={values.format}
-                  onChange={(format) => set({ format })}
-                  choices={FORMATS.list.map((one) => ({
-                    value: one.id,
-                    label: `${one.label} ${one.shapeLabel}, ${one.widthPx} × ${one.heightPx}`,
-                  }))}
-                />
-              </Labelled>
-              <Labelled label="Frame rate">
-                <SelectBox
-                  label="Frame rate"
-                  value={values.rate}
-                  onChange={(rate) => set({ rate })}
-                  choices={RATES.list.map((one) => ({
-                    value: one.id,
-                    label: `${one.label} frames a second`,
-                  }))}
-                />
-              </Labelled>
+              <FormatFields values={values} onChange={set} />
               {problem !== '' && (
                 <p role="alert" className="text-stop-ink">
                   {problem}

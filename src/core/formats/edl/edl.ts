@@ -1,5 +1,6 @@
 import { InputError } from '../../kit/inputError';
 import { wellFormedText } from '../../kit/wellFormed';
+import { LONGEST_NAME } from '../../model/project';
 import type { Clock } from '../../time/clock';
 import { frameToTimecode, textToLength } from '../../time/clock';
 import type { Labelling, TimecodeMode } from '../../time/timecode';
@@ -11,7 +12,6 @@ import { readEdlLine } from './edlLines';
 
 const LONGEST_TEXT = 8 * 1024 * 1024;
 const LONGEST_LINE = 1000;
-const LONGEST_NAME = 200;
 const VIDEO = /^(V1?|B|NONE|A{0,2}\d*\/V1?|VA\d*|AV)$/i;
 
 interface Reading {

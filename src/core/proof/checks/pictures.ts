@@ -1,11 +1,10 @@
 import type { Clip, Title } from '../../model/project';
 import { endOf, meet } from '../../project/lanes';
 import { frameToTimecode } from '../../time/clock';
-import type { FrameRate } from '../../time/rates';
-import { frameToSeconds } from '../../time/rates';
 import type { Check } from '../check';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
+import { momentsUnder } from '../underTitle';
 
 export const picturesCheck: Check = defineCheck({
   kind: 'layout',
@@ -26,7 +25,9 @@ export const picturesCheck: Check = defineCheck({
       const frame = Math.max(0, clip.startFrame - title.startFrame);
       const about = { tone: 'unseen', frame } as const;
       const name = `The picture of “${clip.label || 'a clip'}” at ${frameToTimecode(clip.startFrame, clock)}`;
-      const here = await eyes.has(clip.picture, firstSecond(clip, title, rate));
+      const from = Math.max(clip.startFrame, title.startFrame);
+      const [{ picture, seconds }] = momentsUnder([clip], from, from + 1, rate);
+      const here = await eyes.has(picture, seconds);
       if (!here)
         found.push({
           ...about,
@@ -45,12 +46,6 @@ export const picturesCheck: Check = defineCheck({
     return found;
   },
 });
-
-/** The time in its own picture at which a clip is first seen under a title. */
-function firstSecond(clip: Clip, title: Title, rate: FrameRate): number {
-  const under = Math.max(0, title.startFrame - clip.startFrame);
-  return Math.floor(frameToSeconds(under + clip.sourceStartFrame, rate) / 0.2) * 0.2;
-}
 
 /** Whether a clip's picture has no frames any more while the title is over it. */
 function endsUnder(clip: Clip, title: Title): boolean {

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import type { Shift, Title } from '@/core/model/project';
-import { withDeliveryChange } from '@/core/project/deliver';
+import { withDeliveryChange, withShift } from '@/core/project/deliver';
 import { changeTitles } from '@/core/project/work';
 import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
@@ -11,7 +11,6 @@ import { useOnlyHere } from './onlyHere';
 import type { ChosenTitles } from './TitleCard';
 
 const PLACE = { unit: 'u', min: -8000, max: 8000, step: 1, digits: 0 };
-const NO_SHIFT: Shift = { dxU: 0, dyU: 0 };
 
 /** Where the chosen titles stand, what lies under them, and what they stay with. */
 export function TitleExtras({ first, chosen }: ChosenTitles) {
@@ -22,18 +21,12 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
   const ids = new Set(chosen.map(({ id }) => id));
   const change = (work: (title: Title) => Title): void => apply((now) => changeTitles(now, ids, work));
   const own = first.perDelivery[delivery.id];
-  const shift = own?.shift ?? first.shift;
+  const shiftOf = (title: Title): Shift =>
+    title.perDelivery[delivery.id]?.shift ?? title.shift ?? { dxU: 0, dyU: 0 };
   const place = (moved: Partial<Shift>): void =>
-    change((title) => {
-      const before = (onlyHere ? title.perDelivery[delivery.id]?.shift : null) ?? title.shift ?? NO_SHIFT;
-      const next = { ...before, ...moved };
-      const to = next.dxU === 0 && next.dyU === 0 ? null : next;
-      return onlyHere ? withDeliveryChange(title, delivery.id, { shift: to }) : { ...title, shift: to };
-    });
-  const resetPlace = (): void =>
-    change((title) =>
-      onlyHere ? withDeliveryChange(title, delivery.id, { shift: null }) : { ...title, shift: null },
-    );
+    change((title) => withShift(title, delivery.id, { ...shiftOf(title), ...moved }, onlyHere));
+  const resetPlace = (): void => change((title) => withShift(title, delivery.id, null, onlyHere));
+  const differ = (of: keyof Shift): boolean => new Set(chosen.map((title) => shiftOf(title)[of])).size > 1;
   return (
     <div className="mt-3 grid gap-1.5 border-t border-line pt-3">
       <Row label="Place">
@@ -41,7 +34,8 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
           <NumberBox
             {...PLACE}
             label="Moved across"
-            value={shift?.dxU ?? 0}
+            value={shiftOf(first).dxU}
+            mixed={differ('dxU')}
             onChange={(dxU) => place({ dxU })}
           />
         </span>
@@ -49,12 +43,13 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
           <NumberBox
             {...PLACE}
             label="Moved down"
-            value={shift?.dyU ?? 0}
+            value={shiftOf(first).dyU}
+            mixed={differ('dyU')}
             onChange={(dyU) => place({ dyU })}
           />
         </span>
         <span className="flex-1" />
-        {shift !== null && (
+        {chosen.some((title) => shiftOf(title).dxU !== 0 || shiftOf(title).dyU !== 0) && (
           <Button title="Where the template has it" onClick={resetPlace}>
             Back
           </Button>

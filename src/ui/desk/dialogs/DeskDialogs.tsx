@@ -2,7 +2,7 @@
 import { useDesk, useDeskUi } from '../deskContext';
 import { CutsDialog } from './CutsDialog';
 import { DeliveriesDialog } from './DeliveriesDialog';
-import { EditionDialog } from './EditionDialog';
+import { ChooseEditionDialog } from './ChooseEditionDialog';
 import { EditionsDialog } from './EditionsDialog';
 import { FillDialog } from './FillDialog';
 import { FindDialog } from './FindDialog';
@@ -32,7 +32,7 @@ export function DeskDialogs({ frame, flush = () => Promise.resolve() }: Props) {
     case 'editions':
       return <EditionsDialog onClose={onClose} />;
     case 'edition':
-      return <EditionDialog onClose={onClose} />;
+      return <ChooseEditionDialog onClose={onClose} />;
     case 'deliveries':
       return <DeliveriesDialog onClose={onClose} />;
     case 'cuts':

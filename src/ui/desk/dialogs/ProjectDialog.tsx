@@ -8,8 +8,7 @@ import { ask, wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { Modal } from '../../shared/Modal';
-import { SelectBox } from '../../shared/SelectBox';
-import { Labelled } from '../../shared/StartDialog';
+import { FormatFields, Labelled } from '../../shared/StartDialog';
 import { useDesk } from '../deskContext';
 import { StartRow } from './StartRow';
 
@@ -83,25 +82,7 @@ export function ProjectDialog({ flush, onClose }: Props) {
             className={BOX}
           />
         </Labelled>
-        <Labelled label="Format">
-          <SelectBox
-            label="Format of the project"
-            value={values.format}
-            onChange={(format) => set({ format })}
-            choices={FORMATS.list.map((one) => ({
-              value: one.id,
-              label: `${one.label} ${one.shapeLabel}, ${one.widthPx} × ${one.heightPx}`,
-            }))}
-          />
-        </Labelled>
-        <Labelled label="Rate">
-          <SelectBox
-            label="Frames a second"
-            value={values.rate}
-            onChange={(rate) => set({ rate })}
-            choices={RATES.list.map((one) => ({ value: one.id, label: `${one.label} frames a second` }))}
-          />
-        </Labelled>
+        <FormatFields values={values} onChange={set} />
         <StartRow />
       </div>
       {effects.length > 0 && (

@@ -5,7 +5,7 @@ import { FORMATS, pictureSize } from '@/core/frame/formats';
 import { safeArea } from '@/core/frame/safeAreas';
 import type { Rect } from '@/core/kit/rect';
 import { unionRects } from '@/core/kit/rect';
-import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';
+import { withDeliveryChange, withSharedValues, withShift } from '@/core/project/deliver';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import type { QuietPlace } from '@/core/quiet/quietPlaces';
 import { ownPositions, quietPlaces } from '@/core/quiet/quietPlaces';
@@ -107,15 +107,11 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
 
 /** A title at a place: in the shown delivery alone, or in all, this one's own place given up. */
 function placed(title: Title, { shift, values }: QuietPlace, deliveryId: string, onlyHere: boolean): Title {
-  if (onlyHere)
-    return withDeliveryChange(title, deliveryId, {
-      shift: shift ?? { dxU: 0, dyU: 0 },
-      values: { ...title.perDelivery[deliveryId]?.values, ...values },
-    });
-  const there = withSharedValues({ ...title, shift }, deliveryId, values);
-  return there.perDelivery[deliveryId] === undefined
-    ? there
-    : withDeliveryChange(there, deliveryId, { shift: null });
+  const moved = withShift(title, deliveryId, shift, onlyHere);
+  if (!onlyHere) return withSharedValues(moved, deliveryId, values);
+  return withDeliveryChange(moved, deliveryId, {
+    values: { ...title.perDelivery[deliveryId]?.values, ...values },
+  });
 }
 
 function useQuietMap(title: Title | undefined, format: string): QuietMap | 'looking' | null {

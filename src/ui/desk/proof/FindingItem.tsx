@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Mend } from '@/core/proof/finding';
 import { applyMend } from '@/core/proof/mend';
-import type { ToldFinding } from '@/core/proof/sameFinding';
+import type { ToldFinding } from '@/core/proof/toldFindings';
 import type { TriedMend } from '@/core/proof/tryMend';
 import { Button } from '../../shared/Button';
 import { Pill } from '../../shared/Pill';

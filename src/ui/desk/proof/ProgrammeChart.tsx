@@ -1,5 +1,5 @@
 'use client';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { Bar, BarChart, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { endOf } from '@/core/project/lanes';
 import type { ProgrammePart } from '@/core/proof/programme';
@@ -105,7 +105,8 @@ export function ProgrammeChart({ onLook }: { readonly onLook: Look }) {
 
 function useParts(): readonly ProgrammePart[] {
   const { rate } = useDesk();
-  const titles = useTitles();
+  // Typing does not wait for a chart.
+  const titles = useDeferredValue(useTitles());
   const clips = useClips();
   const templateOf = useTemplateOf();
   const valuesOf = useShownValues();

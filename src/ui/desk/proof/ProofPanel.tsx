@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import type { ToldFinding } from '@/core/proof/sameFinding';
+import type { ToldFinding } from '@/core/proof/toldFindings';
 import { useStore } from 'zustand';
 import { ProgressBar } from '../../shared/ProgressBar';
 import { useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
@@ -26,7 +26,7 @@ export function ProofPanel({ onLook }: { readonly onLook: Look }) {
   return (
     <section aria-label="Proof" className="px-4 py-3">
       <div className="flex items-center gap-2 pb-2">
-        <Progress done={progress.done} total={progress.total} />
+        <Progress {...progress} known={titles.every(({ id }) => knows(id))} />
         <span className="flex-1" />
         <Link
           href={`/desk/${projectId}/proof`}
@@ -68,14 +68,21 @@ export function ProofPanel({ onLook }: { readonly onLook: Look }) {
   );
 }
 
-function Progress({ done, total }: { readonly done: number; readonly total: number }) {
+interface ProgressProps {
+  readonly done: number;
+  readonly total: number;
+  /** Whether every title was looked at as it is now: a change counts before the proof has told how far it is. */
+  readonly known: boolean;
+}
+
+function Progress({ done, total, known }: ProgressProps) {
   if (total === 0)
     return (
       <span className="text-soft" role="status">
         Beginning to look
       </span>
     );
-  if (done >= total)
+  if (done >= total && known)
     return (
       <span className="text-soft" role="status">
         All looked at

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { CHECKS } from '@/core/proof/checks';
-import type { ToldFinding } from '@/core/proof/sameFinding';
+import type { ToldFinding } from '@/core/proof/toldFindings';
 import type { AsideScope } from '@/core/proof/setAside';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';

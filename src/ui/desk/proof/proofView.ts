@@ -1,5 +1,5 @@
 'use client';
-import { createContext, useCallback, useContext, useMemo } from 'react';
+import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
@@ -7,13 +7,14 @@ import type { Plan } from '@/core/model/plan';
 import type { SetAside } from '@/core/model/plan';
 import type { Finding, Severity } from '@/core/proof/finding';
 import { worstFirst } from '@/core/proof/finding';
-import type { ToldFinding } from '@/core/proof/sameFinding';
-import { oncePerProblem } from '@/core/proof/sameFinding';
-import type { AsideScope } from '@/core/proof/setAside';
-import { asideEntry, asideFor } from '@/core/proof/setAside';
+import type { ToldFinding } from '@/core/proof/toldFindings';
+import { oncePerProblem } from '@/core/proof/toldFindings';
+import type { AsideLookup, AsideScope } from '@/core/proof/setAside';
+import { asideEntry, createAsideLookup } from '@/core/proof/setAside';
 import type { Trial, TrialOutcome } from '@/core/proof/tryMend';
 import type { ProofProgress } from '@/core/proof/proofer';
 import type { QuietMap } from '@/core/quiet/quietMap';
+import type { DeskView } from '../deskContext';
 import { useDesk, usePlan } from '../deskContext';
 
 /** What the proof has found so far. */
@@ -88,16 +89,14 @@ interface Told {
 const NOTHING: Told = { open: [], aside: [] };
 const NONE: readonly Finding[] = [];
 
-type TemplateIdOf = (titleId: string) => string | undefined;
-
 /** What there is to tell of a title's findings, with what was decided about them. */
-function tell(findings: readonly Finding[], setAside: Plan['setAside'], templateIdOf: TemplateIdOf): Told {
+function tell(findings: readonly Finding[], asideFor: AsideLookup): Told {
   if (findings.length === 0) return NOTHING;
   const reasons = new Map<string, SetAside>();
   const open: Finding[] = [];
   const put: Finding[] = [];
   for (const finding of findings) {
-    const aside = asideFor(setAside, finding, templateIdOf(finding.titleId));
+    const aside = asideFor(finding);
     if (aside !== undefined) reasons.set(finding.key, aside);
     (aside === undefined ? open : put).push(finding);
   }
@@ -110,16 +109,23 @@ function tell(findings: readonly Finding[], setAside: Plan['setAside'], template
   };
 }
 
-/** The template of a title, asked for when something is set aside for a whole template. */
-function useTemplateIdOf(): TemplateIdOf {
+// Every row of the cue sheet asks; decisions are put in order once for all.
+const lookups = new WeakMap<Plan['setAside'], WeakMap<DeskView['editions'], AsideLookup>>();
+
+/** What somebody decided about findings of the project that is open. */
+function useAsideLookup(): AsideLookup {
   const { editions, store } = useDesk();
-  return useCallback(
-    (titleId) => {
+  const { setAside } = usePlan();
+  const known = lookups.get(setAside) ?? new WeakMap<DeskView['editions'], AsideLookup>();
+  lookups.set(setAside, known);
+  const found =
+    known.get(editions) ??
+    createAsideLookup(setAside, (titleId) => {
       const title = store.getState().titles.find(({ id }) => id === titleId);
       return title && editions.get(title.editionId)?.templateId;
-    },
-    [editions, store],
-  );
+    });
+  known.set(editions, found);
+  return found;
 }
 
 /** What is known of one title: drawn again only when that changes. */
@@ -130,31 +136,26 @@ export function useTitleProof(titleId: string): {
   const { store } = useProofDesk();
   const findings = useStore(store, (state) => state.findings.get(titleId) ?? NONE);
   const known = useStore(store, (state) => state.complete.has(titleId));
-  const { setAside } = usePlan();
-  const templateIdOf = useTemplateIdOf();
-  const told = useMemo(() => tell(findings, setAside, templateIdOf).open, [findings, setAside, templateIdOf]);
+  const asideFor = useAsideLookup();
+  const told = useMemo(() => tell(findings, asideFor).open, [findings, asideFor]);
   return { told, known };
 }
 
 /** What there is to tell of lists of findings; of thousands few change at a time, and only those are told again. */
-function createTold(
-  setAside: Plan['setAside'],
-  templateIdOf: TemplateIdOf,
-): (list: readonly Finding[] | undefined) => Told {
+function createTold(asideFor: AsideLookup): (list: readonly Finding[] | undefined) => Told {
   const known = new WeakMap<readonly Finding[], Told>();
   return (list = NONE) => {
     const before = known.get(list);
     if (before !== undefined) return before;
-    const now = tell(list, setAside, templateIdOf);
+    const now = tell(list, asideFor);
     known.set(list, now);
     return now;
   };
 }
 
 function useTold(): ReturnType<typeof createTold> {
-  const { setAside } = usePlan();
-  const templateIdOf = useTemplateIdOf();
-  return useMemo(() => createTold(setAside, templateIdOf), [setAside, templateIdOf]);
+  const asideFor = useAsideLookup();
+  return useMemo(() => createTold(asideFor), [asideFor]);
 }
 
 /** What has been found, without what was set aside. */

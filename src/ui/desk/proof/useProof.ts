@@ -13,8 +13,10 @@ import type { DeskView } from '../deskContext';
 import type { ProofDesk, QuietQuestion } from './proofView';
 import { createProofStore } from './proofView';
 
-// What is typed is proofed this soon after the last letter: sooner, and the proof takes the time that typing needs.
-const SETTLE_MS = 30;
+// A single change is proofed at once. What goes on being typed waits until nothing came for so long: letters come faster
+// than that, and a proof of each would take the time that typing needs.
+const SETTLE_MS = 60;
+const PAUSE_MS = 250;
 
 /** The proof of a project in a worker of its own, told of every change. */
 export function useProof(view: DeskView): ProofDesk {
@@ -32,9 +34,12 @@ export function useProof(view: DeskView): ProofDesk {
       desk.take(store.getState(), { house, editions, project: { name: settings.name, rate: rate.id } });
     send();
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let last = -Infinity;
     const unsubscribe = store.subscribe(() => {
+      const now = performance.now();
       clearTimeout(timer);
-      timer = setTimeout(send, SETTLE_MS);
+      timer = setTimeout(send, now - last > PAUSE_MS ? 0 : SETTLE_MS);
+      last = now;
     });
     return () => {
       clearTimeout(timer);
@@ -116,12 +121,13 @@ class ProofWorkerDesk implements ProofDesk {
   }
 
   /** From now on nothing is said of titles that have changed but that they are being looked at. */
-  private wait(titleIds: readonly string[], progress = this.store.getState().progress): void {
+  private wait(titleIds: readonly string[]): void {
     const { complete } = this.store.getState();
     const gone = titleIds.filter((id) => complete.has(id));
+    if (gone.length === 0) return;
     const left = new Set(complete);
     for (const id of gone) left.delete(id);
-    this.store.setState(gone.length === 0 ? { progress } : { complete: left, progress });
+    this.store.setState({ complete: left });
   }
 
   /** Without a proof nothing has been looked at. */
@@ -152,7 +158,7 @@ class ProofWorkerDesk implements ProofDesk {
   private hear(reply: ProofReply): void {
     switch (reply.kind) {
       case 'waiting':
-        this.wait(reply.titleIds, reply.progress);
+        this.wait(reply.titleIds);
         return;
       case 'findings': {
         const findings = new Map(this.store.getState().findings);

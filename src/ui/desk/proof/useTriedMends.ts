@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import type { Mend } from '@/core/proof/finding';
-import type { ToldFinding } from '@/core/proof/sameFinding';
+import type { ToldFinding } from '@/core/proof/toldFindings';
 import type { TriedMend } from '@/core/proof/tryMend';
 import { worthOffering } from '@/core/proof/tryMend';
 import { useProofDesk, useProofView } from './proofView';

@@ -7,12 +7,13 @@ import { reorderClip, trimRipple } from '@/core/project/clips';
 import type { Work } from '@/core/project/work';
 import { SCENES } from '@/core/scenes';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
+import { frameToSeconds } from '@/core/time/rates';
+import { SmallPicture } from '../../picture/SmallPicture';
 import { classes } from '../../shared/classes';
 import { useClock, useDesk } from '../deskContext';
 import { snapFrames } from './stripDrag';
 import { SNAP_REACH_PX, useStrip } from './stripView';
 import { useStripDrag } from './useStripDrag';
-import { THUMB_WIDTH_PX, Thumbnail } from './Thumbnail';
 import { Waveform } from './Waveform';
 
 interface Props {
@@ -21,15 +22,17 @@ interface Props {
 }
 
 // Narrower clips have no room for a picture beside their name.
-const THUMB_PX = 150;
+const LEAST_PX = 150;
+const PICTURE_PX = 78;
 
 /** A clip on the strip: dragged it goes elsewhere in the order, by its ends it is trimmed and what follows moves up. */
 export const StripClip = memo(function StripClip({ clip, chosen }: Props) {
   const { pxPerFrame } = useStrip();
+  const { rate } = useDesk();
   const clock = useClock();
   const { says, ...handlers } = useClipDrag(clip);
   const plain = clip.picture === MISSING_PICTURE || clip.picture.startsWith('#');
-  const pictured = !plain && clip.lengthFrames * pxPerFrame >= THUMB_PX;
+  const pictured = !plain && clip.lengthFrames * pxPerFrame >= LEAST_PX;
   return (
     <button
       type="button"
@@ -47,11 +50,19 @@ export const StripClip = memo(function StripClip({ clip, chosen }: Props) {
         background: clipColours(clip.picture),
       }}
     >
-      {pictured && <Thumbnail clip={clip} />}
+      {pictured && (
+        <span aria-hidden="true" className="pointer-events-none absolute inset-y-0 left-0">
+          <SmallPicture
+            picture={clip.picture}
+            seconds={frameToSeconds(clip.sourceStartFrame, rate)}
+            widthPx={PICTURE_PX}
+          />
+        </span>
+      )}
       <Waveform clip={clip} widthPx={Math.max(3, clip.lengthFrames * pxPerFrame - 2)} />
       <span
         className="absolute inset-y-0 right-0 truncate px-1.5 py-1 whitespace-nowrap"
-        style={{ left: pictured ? THUMB_WIDTH_PX : 0 }}
+        style={{ left: pictured ? PICTURE_PX : 0 }}
       >
         {says === '' ? clip.label : says}
       </span>

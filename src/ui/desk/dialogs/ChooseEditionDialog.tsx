@@ -14,7 +14,7 @@ import { EditionPair } from './EditionPair';
 import { onEdition } from './onEdition';
 
 /** Any edition of a title's template, older ones too: seen beside the present one, then taken. */
-export function EditionDialog({ onClose }: { readonly onClose: () => void }) {
+export function ChooseEditionDialog({ onClose }: { readonly onClose: () => void }) {
   const { editions, newest, addEdition } = useDesk();
   const titles = useTitles();
   const apply = useApplyTitles();

@@ -1,4 +1,5 @@
 import type { Finding } from './finding';
+import { compareSeverity } from './finding';
 
 /** A finding as it is told: once for a title, with all the deliveries that it is found in. */
 export interface ToldFinding extends Finding {
@@ -29,11 +30,10 @@ export function oncePerProblem(findings: readonly Finding[]): ToldFinding[] {
   }));
 }
 
-const RANK = { stop: 0, unseen: 1, look: 2 } as const;
-
 /** The one of two findings of the same problem that is worse: by its tone, then by what was measured. */
 function worse(a: Finding, b: Finding): Finding {
-  if (RANK[a.tone] !== RANK[b.tone]) return RANK[a.tone] < RANK[b.tone] ? a : b;
+  const by = compareSeverity(a.tone, b.tone);
+  if (by !== 0) return by < 0 ? a : b;
   return leastOf(b) < leastOf(a) ? b : a;
 }
 

@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { toFinding, worstFirst } from './finding';
 import type { Found } from './finding';
-import { oncePerProblem } from './sameFinding';
-import { asideEntry, asideFor } from './setAside';
+import { oncePerProblem } from './toldFindings';
+import { asideEntry, createAsideLookup } from './setAside';
 import { outcomeOf, worthOffering } from './tryMend';
 
 const weak = (value: number, tone: Found['tone'] = 'stop'): Found => ({
@@ -45,13 +45,11 @@ test('a finding is set aside alone, in its template, in a delivery, or with its 
   const reaches = (scope: Parameters<typeof asideEntry>[1], of = tall): boolean[] => {
     const entries = [asideEntry(of, scope, 'strap', said)];
     const elsewhere = toFinding('contrast', 'u', 'tall', weak(2));
-    return [
-      asideFor(entries, tall, 'strap'),
-      asideFor(entries, wide, 'strap'),
-      asideFor(entries, elsewhere, 'strap'),
-      asideFor(entries, elsewhere, 'corner'),
-      asideFor(entries, empty, 'strap'),
-    ].map((one) => one !== undefined);
+    const inStrap = createAsideLookup(entries, () => 'strap');
+    const inCorner = createAsideLookup(entries, () => 'corner');
+    return [inStrap(tall), inStrap(wide), inStrap(elsewhere), inCorner(elsewhere), inStrap(empty)].map(
+      (one) => one !== undefined,
+    );
   };
   expect(reaches('finding')).toEqual([true, false, false, false, false]);
   expect(reaches('template')).toEqual([true, true, true, false, false]);
