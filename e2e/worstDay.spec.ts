@@ -10,22 +10,22 @@ const folder = mkdtempSync(join(tmpdir(), 'gilder-worst-day-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 // Written by hand from SMPTE ST 12-1 and the rules of CMX 3600: 29.97 frames a second with drop frame, an hour's start.
-const FIRST_CUT = `TITLE: NIGHT FERRY, FIRST
+const firstCut = (tag: string): string => `TITLE: NIGHT FERRY, FIRST
 FCM: DROP FRAME
 001  A001     V     C        10:00:00;00 10:00:20;00 01:00:00;00 01:00:20;00
-* FROM CLIP NAME: DECK.MOV
+* FROM CLIP NAME: JETTY-${tag}.MOV
 002  A002     V     C        11:00:00;00 11:00:40;00 01:00:20;00 01:01:00;02
-* FROM CLIP NAME: WEIR.MOV`;
-// The weir comes first now, cut shorter at its head, and a dissolve leads to the deck; bars before the hour.
-const RECUT = `TITLE: NIGHT FERRY, RECUT
+* FROM CLIP NAME: TOWPATH-${tag}.MOV`;
+// The towpath comes first now, cut shorter at its head, and a dissolve leads to the jetty; bars before the hour.
+const recut = (tag: string): string => `TITLE: NIGHT FERRY, RECUT
 FCM: DROP FRAME
 001  BARS     V     C        00:00:00;00 00:00:10;00 00:59:50;00 01:00:00;00
 002  A002     V     C        11:00:04;00 11:00:30;00 01:00:00;00 01:00:26;00
-* FROM CLIP NAME: WEIR.MOV
+* FROM CLIP NAME: TOWPATH-${tag}.MOV
 003  A002     V     C        11:00:30;00 11:00:30;00 01:00:26;00 01:00:26;00
 003  A001     V     D    015  10:00:00;00 10:01:44;02 01:00:26;00 01:02:10;02
-* FROM CLIP NAME: WEIR.MOV
-* TO CLIP NAME: DECK.MOV
+* FROM CLIP NAME: TOWPATH-${tag}.MOV
+* TO CLIP NAME: JETTY-${tag}.MOV
 somebody leant on the keyboard`;
 
 const SHEET = [
@@ -53,11 +53,14 @@ const fill = async (page: Page, text: string): Promise<void> => {
 };
 
 test('an editor’s worst day', async ({ page }) => {
+  // Pictures that were brought in once are found again: a second try needs names of its own.
+  const { repeatEachIndex, retry } = test.info();
+  const tag = `${repeatEachIndex}${retry}`;
   const pictures = ['-f', 'lavfi', '-i', 'color=c=0x101820:size=320x180:rate=30000/1001:duration=110'];
   const sound = ['-f', 'lavfi', '-i', 'sine=frequency=300:duration=110'];
   for (const [name, start] of [
-    ['deck.mov', '10:00:00;00'],
-    ['weir.mov', '11:00:00;00'],
+    [`jetty-${tag}.mov`, '10:00:00;00'],
+    [`towpath-${tag}.mov`, '11:00:00;00'],
   ])
     execFileSync('ffmpeg', [
       ...['-v', 'error', '-y', ...pictures, ...sound, '-c:v', 'mpeg4'],
@@ -75,7 +78,7 @@ test('an editor’s worst day', async ({ page }) => {
   await expect(strip.getByRole('button', { name: /^Clip / })).toHaveCount(0);
 
   // A cut whose pictures are not here: counted, and nothing over them is called clear.
-  await pickCut(page, FIRST_CUT);
+  await pickCut(page, firstCut(tag));
   await page.getByRole('button', { name: 'Bring in 2 clips' }).click();
   await expect(page.getByRole('button', { name: '2 pictures are missing' })).toBeVisible();
 
@@ -105,7 +108,7 @@ test('an editor’s worst day', async ({ page }) => {
   await expect(sheet).toHaveAttribute('aria-rowcount', '4');
 
   // A recut: titles go along with what they stand over, and each choice is shown first.
-  await pickCut(page, RECUT);
+  await pickCut(page, recut(tag));
   await expect(page.getByText('Event 003: a dissolve of 15 frames is a cut where it begins.')).toBeVisible();
   await expect(page.getByText(/^Line 10: .* It was left out\.$/)).toBeVisible();
   await expect(page.getByText('1 event before 01:00:00;00, a leader, was left out.')).toBeVisible();
@@ -113,9 +116,11 @@ test('an editor’s worst day', async ({ page }) => {
   await expect(choices).toHaveCount(3);
   await page.getByRole('button', { name: 'Bring in 2 clips' }).click();
   const starts = sheet.getByRole('gridcell', { name: /^In, row \d+: / });
-  // Four seconds into the weir, which is its first frame now; two and eight into the deck.
+  // Four seconds into the towpath, which is its first frame now; two and eight into the jetty.
   await expect(starts).toHaveText(['01:00:00;00', '01:00:28;00', '01:00:34;00']);
-  await expect(strip.getByRole('button', { name: /^Clip DECK\.MOV, from 01:00:26;00/ })).toBeVisible();
+  await expect(
+    strip.getByRole('button', { name: new RegExp(`^Clip JETTY-${tag}\\.MOV, from 01:00:26;00`) }),
+  ).toBeVisible();
 
   // Ten names by keys alone: a copy, its name, its role.
   await sheet.getByRole('gridcell', { name: /^Name, row 3: / }).click();

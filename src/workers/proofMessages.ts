@@ -10,6 +10,8 @@ import type { QuietMap } from '@/core/quiet/quietMap';
 /** What of a project has changed; what is left out is as it was. */
 export interface ProofWork {
   readonly kind: 'work';
+  /** Counts up with every message of this kind; answers say which was the last they know. */
+  readonly turn: number;
   readonly changed: readonly Title[];
   /** The ids of all titles in their order. */
   readonly order?: readonly string[];
@@ -37,6 +39,7 @@ export type ProofRequest =
 export type ProofReply =
   | {
       readonly kind: 'findings';
+      readonly turn: number;
       readonly findings: readonly (readonly [
         titleId: string,
         findings: readonly Finding[],
@@ -44,8 +47,13 @@ export type ProofReply =
       ])[];
       readonly progress: ProofProgress;
     }
-  /** Titles of which something has to be looked at again. */
-  | { readonly kind: 'waiting'; readonly titleIds: readonly string[] }
+  /** Answers every message of work: what has to be looked at again, and what of the changed was looked at as it is now. */
+  | {
+      readonly kind: 'taken';
+      readonly turn: number;
+      readonly waiting: readonly string[];
+      readonly looked: readonly string[];
+    }
   | { readonly kind: 'tried'; readonly request: number; readonly outcomes: readonly (TrialOutcome | null)[] }
   | { readonly kind: 'quiet'; readonly request: number; readonly map: QuietMap | null }
   | { readonly kind: 'failed'; readonly message: string };

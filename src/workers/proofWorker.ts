@@ -27,6 +27,7 @@ let around: ProofSurroundings | null = null;
 let proofer: Promise<Proofer> | null = null;
 let working = false;
 let focused: string | null = null;
+let turn = 0;
 
 addEventListener('message', ({ data }: MessageEvent<ProofRequest>) => {
   void handle(data).catch((error: unknown) =>
@@ -51,11 +52,14 @@ async function handle(message: ProofRequest): Promise<void> {
   const made = await proofer;
   if (around === null) return;
   await loadTitlePictures(message.editions === undefined ? message.changed : titles.values());
-  const titleIds = made.update(
+  const waiting = made.update(
     order.flatMap((id) => titles.get(id) ?? []),
     around,
   );
-  reply({ kind: 'waiting', titleIds });
+  // While pictures were loaded, a later message may have overtaken this one.
+  turn = Math.max(turn, message.turn);
+  const looked = message.changed.flatMap(({ id }) => (made.isComplete(id) ? id : []));
+  reply({ kind: 'taken', turn, waiting, looked });
   void work(made);
 }
 
@@ -121,6 +125,7 @@ async function work(made: Proofer): Promise<void> {
   const tell = (): void => {
     reply({
       kind: 'findings',
+      turn,
       findings: [...changed].map(([id, list]) => [id, list, made.isComplete(id)]),
       progress: made.progress,
     });
