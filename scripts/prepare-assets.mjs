@@ -1,5 +1,5 @@
 // Puts the fonts that titles are set in into public/fonts, where browser and server read them, and the dictionaries
-// of English that words are looked up in into public/dictionary; both with their licences.
+// that words are looked up in into public/dictionary; both with their licences.
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import wawoff2 from 'wawoff2';
@@ -47,7 +47,7 @@ function copyLicence(face, licence) {
 
 const words = join(root, 'public', 'dictionary');
 mkdirSync(words, { recursive: true });
-for (const language of ['en', 'en-gb']) {
+for (const language of ['el', 'en', 'en-gb', 'es', 'fr', 'nl', 'ru', 'tr']) {
   const from = join(root, 'node_modules', `dictionary-${language}`);
   copyFileSync(join(from, 'index.aff'), join(words, `${language}.aff`));
   copyFileSync(join(from, 'index.dic'), join(words, `${language}.dic`));

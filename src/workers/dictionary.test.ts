@@ -1,33 +1,65 @@
 import { readFileSync } from 'node:fs';
-import { beforeAll, expect, test } from '@jest/globals';
-import type { Speller } from '@/core/proof/speller';
-import { createSpeller } from './dictionary';
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { Dictionaries } from './dictionary';
 
-let speller: Speller;
-beforeAll(() => {
-  const read = (name: string): string => readFileSync(`node_modules/dictionary-${name}`, 'utf8');
-  speller = createSpeller(
-    ['en-gb', 'en'].map((language) => ({
-      aff: read(`${language}/index.aff`),
-      dic: read(`${language}/index.dic`),
-    })),
-  );
+const shipped = (name: string): Promise<string> => {
+  const [language, ending] = name.split('.');
+  return Promise.resolve(readFileSync(`node_modules/dictionary-${language}/index.${ending}`, 'utf8'));
+};
+
+describe('English', () => {
+  const dictionaries = new Dictionaries(shipped);
+  beforeAll(() => dictionaries.load([]));
+
+  test.each(['harbour', 'harbor', 'Weirs', 'it’s', 'low-water', 'steward'])('“%s” is right', (word) => {
+    expect(dictionaries.correct(word, 'und')).toBe(true);
+    expect(dictionaries.correct(word, 'en-GB')).toBe(true);
+  });
+
+  test.each([
+    ['stewrad', 'steward'],
+    ['recieve', 'receive'],
+    ['ferrry', 'ferry'],
+    ['lanterm', 'lantern'],
+  ])('“%s” is wrong, and “%s” is proposed', (wrong, right) => {
+    expect(dictionaries.correct(wrong, 'en')).toBe(false);
+    expect(dictionaries.suggest(wrong, 'en')).toContain(right);
+  });
+
+  test('a word that is like none gets no proposal', () => {
+    expect(dictionaries.suggest('qzxvvk', 'en')).toEqual([]);
+  });
 });
 
-test.each(['harbour', 'harbor', 'Weirs', 'it’s', 'low-water', 'steward'])('“%s” is right', (word) => {
-  expect(speller.correct(word)).toBe(true);
-});
+describe('other languages', () => {
+  test.each([
+    ['es', 'navegación', 'navegasión'],
+    ['nl', 'sluiswachter', 'sluiswachtre'],
+    ['el', 'ποτάμι', 'ποτάμμι'],
+  ])('%s has its own dictionary: “%s”, not “%s”', async (language, right, wrong) => {
+    const dictionaries = new Dictionaries(shipped);
+    await dictionaries.load([`${language}-XX`]);
+    expect(dictionaries.languages).toEqual(['en', language]);
+    expect(dictionaries.correct(right, language)).toBe(true);
+    expect(dictionaries.correct(wrong, language)).toBe(false);
+    expect(dictionaries.suggest(wrong, language)).toContain(right);
+  });
 
-test.each([
-  ['stewrad', 'steward'],
-  ['recieve', 'receive'],
-  ['ferrry', 'ferry'],
-  ['lanterm', 'lantern'],
-])('“%s” is wrong, and “%s” is proposed', (wrong, right) => {
-  expect(speller.correct(wrong)).toBe(false);
-  expect(speller.suggest(wrong)).toContain(right);
-});
+  test('one that is not shipped is not asked for', async () => {
+    const dictionaries = new Dictionaries(shipped);
+    await dictionaries.load(['hi', 'ar']);
+    expect(dictionaries.languages).toEqual(['en']);
+  });
 
-test('a word that is like none gets no proposal', () => {
-  expect(speller.suggest('qzxvvk')).toEqual([]);
+  test('one that cannot be fetched is as one that is not here, and is tried again', async () => {
+    let away = true;
+    const dictionaries = new Dictionaries((name) =>
+      away && name.startsWith('es') ? Promise.reject(new Error('away')) : shipped(name),
+    );
+    await dictionaries.load(['es']);
+    expect(dictionaries.languages).toEqual(['en']);
+    away = false;
+    await dictionaries.load(['es']);
+    expect(dictionaries.languages).toEqual(['en', 'es']);
+  });
 });

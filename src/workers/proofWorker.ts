@@ -4,7 +4,6 @@ import { FORMATS } from '@/core/frame/formats';
 import { displayAspect } from '@/core/proof/eyes';
 import { Proofer } from '@/core/proof/proofer';
 import type { ProofSurroundings } from '@/core/proof/titleContext';
-import { NO_SPELLER } from '@/core/proof/speller';
 import type { TrialOutcome } from '@/core/proof/tryMend';
 import { momentsUnder, picturesUnder } from '@/core/proof/underTitle';
 import { quietMap } from '@/core/quiet/quietMap';
@@ -13,7 +12,7 @@ import { loadFontLibrary } from '@/core/text/fontLibrary';
 import { fetchFonts } from '@/ui/picture/fetchFonts';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
 import { createBrowserEyes } from './browserEyes';
-import { fetchSpeller } from './dictionary';
+import { Dictionaries, fetchDictionary } from './dictionary';
 import type { ProofReply, ProofRequest, ProofWork } from './proofMessages';
 
 /*
@@ -21,6 +20,7 @@ import type { ProofReply, ProofRequest, ProofWork } from './proofMessages';
  * that what changed in between is taken up at the next one.
  */
 const eyes = createBrowserEyes();
+const speller = new Dictionaries(fetchDictionary);
 const titles = new Map<string, Title>();
 let order: readonly string[] = [];
 let around: ProofSurroundings | null = null;
@@ -30,10 +30,12 @@ let focused: string | null = null;
 let turn = 0;
 
 addEventListener('message', ({ data }: MessageEvent<ProofRequest>) => {
-  void handle(data).catch((error: unknown) =>
-    reply({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
-  );
+  void handle(data).catch(fail);
 });
+
+function fail(error: unknown): void {
+  reply({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
+}
 
 function reply(message: ProofReply): void {
   postMessage(message);
@@ -51,7 +53,10 @@ async function handle(message: ProofRequest): Promise<void> {
   takeWork(message);
   const made = await proofer;
   if (around === null) return;
-  await loadTitlePictures(message.editions === undefined ? message.changed : titles.values());
+  await Promise.all([
+    speller.load(languagesIn(around)),
+    loadTitlePictures(message.editions === undefined ? message.changed : titles.values()),
+  ]);
   const waiting = made.update(
     order.flatMap((id) => titles.get(id) ?? []),
     around,
@@ -60,7 +65,15 @@ async function handle(message: ProofRequest): Promise<void> {
   turn = Math.max(turn, message.turn);
   const looked = message.changed.flatMap(({ id }) => (made.isComplete(id) ? id : []));
   reply({ kind: 'taken', turn, waiting, looked });
-  void work(made);
+  // Not waited for: messages go on being answered. What stops it is told all the same.
+  void work(made).catch(fail);
+}
+
+/** The languages that words of a project are in. */
+function languagesIn({ plan, house, editions }: ProofSurroundings): Set<string> {
+  const fields = [...editions.values()].flatMap(({ document }) => document.fields);
+  const tags = [...fields, ...plan.deliveries, plan, house].flatMap(({ language }) => language ?? []);
+  return new Set(tags);
 }
 
 async function answerTrials(
@@ -107,7 +120,7 @@ async function loadTitlePictures(list: Iterable<Title>): Promise<void> {
 }
 
 async function createProofer(): Promise<Proofer> {
-  const [files, speller] = await Promise.all([fetchFonts(), fetchSpeller().catch(() => NO_SPELLER)]);
+  const files = await fetchFonts();
   const fonts = await loadFontLibrary(new Map(files.map(({ name, bytes }) => [name, new Uint8Array(bytes)])));
   const pictures = { size: (asset: string) => loadedSizes().size(asset) };
   return new Proofer({ fonts, eyes, speller, pictures });

@@ -16,6 +16,8 @@ import type { Speller } from './speller';
 export interface FieldWords {
   readonly field: Field;
   readonly text: string;
+  /** The language that it is in (BCP 47); `und` where nobody said. */
+  readonly language: string;
   /** Whether somebody typed them, or they go to air of their own accord. */
   readonly typed: boolean;
 }
@@ -41,8 +43,6 @@ export interface TitleContext {
   /** The newest edition of its template, when that is not its own. */
   readonly newer: { readonly id: string; readonly number: number } | null;
   readonly speller: Speller;
-  /** The language of its words (BCP 47); `und` where nobody said. */
-  readonly language: string;
   /** How long its words can be read, in seconds, were it of another length in frames. */
   readableAt(lengthFrames: number): number;
 }

@@ -1,21 +1,28 @@
 import { UNDETERMINED } from '../faces/language';
 
-/** Knows which words are spelt right. */
+/** Knows which words are spelt right in some languages (BCP 47). */
 export interface Speller {
-  correct(word: string): boolean;
+  /** Whether a word is right in a language; of one that it has no dictionary of, every word is. */
+  correct(word: string, language: string): boolean;
   /** Spellings that are close to a wrong one, the likeliest first. */
-  suggest(word: string): readonly string[];
-  /** The languages that it has a dictionary of, by their first subtag (BCP 47); the first is what `und` counts as. */
+  suggest(word: string, language: string): readonly string[];
+  /** The languages that it has a dictionary of, by their first subtag; the first is what `und` counts as. */
   readonly languages: readonly string[];
 }
 
 /** Has no dictionary at all. */
 export const NO_SPELLER: Speller = { correct: () => true, suggest: () => [], languages: [] };
 
-/** Whether words of a language can be looked up. A language that nobody named counts as the speller's own. */
-export function speaks({ languages }: Pick<Speller, 'languages'>, language: string): boolean {
-  const [primary] = language.toLowerCase().split('-');
-  return primary === UNDETERMINED ? languages.length > 0 : languages.includes(primary);
+/** A language's first subtag, which dictionaries are known by: `pt` for `pt-BR`. */
+export function primaryLanguage(language: string): string {
+  return language.toLowerCase().split('-')[0];
+}
+
+/** The dictionary that a language's words are looked up in; null where there is none. One that nobody named counts as the speller's own. */
+export function dictionaryOf({ languages }: Pick<Speller, 'languages'>, language: string): string | null {
+  const primary = primaryLanguage(language);
+  if (primary === UNDETERMINED) return languages[0] ?? null;
+  return languages.includes(primary) ? primary : null;
 }
 
 const segmenter = new Intl.Segmenter('und', { granularity: 'word' });

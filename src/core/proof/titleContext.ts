@@ -1,3 +1,4 @@
+import { languageOf } from '../faces/language';
 import { FORMATS } from '../frame/formats';
 import { airValue } from '../resolve/fieldValue';
 import { resolve } from '../resolve/resolve';
@@ -53,12 +54,13 @@ export function titleContext(
   const clock = clockOf(rate, around.plan.clock);
   const values = airValues(template, title, { projectName, clock, clips, number });
   const newest = around.newest.get(edition.templateId);
+  const language = deliveryLanguage(around.plan, deliveryId, house);
   return {
     title,
     template,
     applied: resolve(template, { format: FORMATS.get(around.plan.deliveries[0].format), values }).template,
     values,
-    words: fieldWords(template, title.values, values),
+    words: fieldWords(template, title.values, values, language),
     timing: stretchTiming(template.timing, title.lengthFrames, rate),
     rate,
     clock,
@@ -68,7 +70,6 @@ export function titleContext(
     clips,
     newer: newest === undefined || newest.id === edition.id ? null : newest,
     speller: withOwnWords(speller, around.plan.words),
-    language: deliveryLanguage(around.plan, deliveryId, house),
     readableAt: (lengthFrames) =>
       readableFor(template, values, rate, fonts, fadesOf({ ...title, lengthFrames }))(lengthFrames),
   };
@@ -80,12 +81,18 @@ function fadesOf(title: PaintedTitle): FadeAt | undefined {
   return fades ? (frame) => fadeAt(title, frame) : undefined;
 }
 
-function fieldWords(template: Template, typed: FieldValues, shown: FieldValues): FieldWords[] {
+function fieldWords(
+  template: Template,
+  typed: FieldValues,
+  shown: FieldValues,
+  language: string,
+): FieldWords[] {
   return template.fields
     .filter((field) => field.kind === 'text' || field.kind === 'rows')
     .map((field) => ({
       field,
       text: String(shown[field.id] ?? airValue(template, field)),
+      language: languageOf(field.language, language),
       typed: typed[field.id] !== undefined,
     }));
 }
@@ -97,8 +104,8 @@ function withOwnWords(speller: Speller, words: readonly string[]): Speller {
   const own = known.get(words) ?? new Set(words.map((word) => word.toLowerCase()));
   known.set(words, own);
   return {
-    ...speller,
-    correct: (word) => own.has(word.toLowerCase()) || speller.correct(word),
-    suggest: (word) => speller.suggest(word),
+    languages: speller.languages,
+    correct: (word, language) => own.has(word.toLowerCase()) || speller.correct(word, language),
+    suggest: (word, language) => speller.suggest(word, language),
   };
 }

@@ -1,5 +1,8 @@
 import { defineCheck } from '../check';
 
+// Spaces of every kind, and marks that direct or join others and show nothing themselves.
+const NOTHING_SEEN = /^[\s\p{Cf}\u115f\u1160\u3164]*$/u;
+
 export const emptyFieldCheck = defineCheck({
   kind: 'title',
   id: 'empty',
@@ -10,7 +13,7 @@ export const emptyFieldCheck = defineCheck({
       (field) =>
         field.required &&
         ['text', 'rows', 'date', 'picture'].includes(field.kind) &&
-        String(values[field.id] ?? ' x').trim() === '',
+        NOTHING_SEEN.test(String(values[field.id] ?? 'x')),
     );
     return missing.map((field) => ({
       tone: 'stop' as const,

@@ -35,7 +35,8 @@ export const limitsCheck = defineCheck({
 
 /** A limit may set words in capitals; that leaves nothing out. */
 function sameButForCase(a: string, b: string): boolean {
-  return a.toLocaleLowerCase('und') === b.toLocaleLowerCase('und');
+  // Capitals decide: some letters become two of them.
+  return a.toLocaleUpperCase('und') === b.toLocaleUpperCase('und');
 }
 
 const ALLOWED = {

@@ -3,7 +3,7 @@ import type { SeenTitle } from '../check';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 import { soundOf } from '../nameSound';
-import { isCapitalised, wordsOf } from '../speller';
+import { dictionaryOf, isCapitalised, wordsOf } from '../speller';
 
 /** One place where a name stands. */
 interface Use {
@@ -21,6 +21,8 @@ interface Spelling {
   readonly text: string;
   readonly lower: string;
   readonly sound: string;
+  /** Whether its language's dictionary has it. */
+  readonly isWord: boolean;
   readonly uses: Use[];
 }
 
@@ -37,11 +39,9 @@ export const sameNameCheck = defineCheck({
     'Finds one person’s name spelt in two ways, in any delivery; the spelling that is there more often is proposed.',
   run(titles) {
     const found = new Map<string, Found[]>();
-    const speller = titles[0]?.context.speller;
-    const known = (word: string): boolean => speller?.correct(word.toLowerCase()) ?? false;
     for (const [rarer, other] of pairs(gatherNames(titles))) {
       // Two words of the language that differ by a letter are two words.
-      if (known(rarer.text) && known(other.text)) continue;
+      if (rarer.isWord && other.isWord) continue;
       if (isOnePerson(rarer, other)) for (const use of rarer.uses) tell(found, use, rarer, other);
     }
     return found;
@@ -67,21 +67,23 @@ function tell(found: Map<string, Found[]>, use: Use, rarer: Spelling, other: Spe
 function gatherNames(titles: readonly SeenTitle[]): Spelling[] {
   const byWord = new Map<string, Spelling>();
   for (const { context } of titles) {
-    const { title, words } = context;
+    const { title, words, speller } = context;
     const typed = words.filter((one) => one.typed);
-    const texts = typed.flatMap(({ field, text }) => {
+    const texts = typed.flatMap(({ field, text, language }) => {
       const own = Object.values(title.perDelivery).map(({ values }) => values[field.id]);
       const all = [text, ...own.flatMap((value) => (typeof value === 'string' ? [value] : []))];
-      return [...new Set(all)].map((value) => ({ fieldId: field.id, value }));
+      return [...new Set(all)].map((value) => ({ fieldId: field.id, value, language }));
     });
-    for (const { fieldId, value } of texts) {
+    for (const { fieldId, value, language } of texts) {
       const inField = wordsOf(value);
       const elsewhere = typed.filter(({ field }) => field.id !== fieldId).map(({ text }) => soundsOf(text));
       for (const word of inField) {
         const lower = word.text.toLocaleLowerCase('und');
         const isName = isCapitalised(word.text) || lower === word.text.toLocaleUpperCase('und');
         if (!isName || Array.from(lower).length < SHORTEST) continue;
-        const spelling = byWord.get(lower) ?? { text: word.text, lower, sound: soundOf(lower), uses: [] };
+        const isWord = dictionaryOf(speller, language) !== null && speller.correct(lower, language);
+        const known = { text: word.text, lower, sound: soundOf(lower), isWord, uses: [] };
+        const spelling: Spelling = byWord.get(lower) ?? known;
         const beside = inField.filter((one) => one !== word).map(({ text }) => soundOf(text));
         spelling.uses.push({ titleId: title.id, fieldId, value, index: word.index, beside, elsewhere });
         byWord.set(lower, spelling);
