@@ -133,6 +133,7 @@ export const titles = pgTable(
     scrim: jsonb().$type<Scrim | null>(),
     perDelivery: jsonb('per_delivery').$type<Title['perDelivery']>().notNull().default({}),
     kept: jsonb().$type<Title['kept']>().notNull().default([]),
+    cameAs: jsonb('came_as').$type<NonNullable<Title['cameAs']>>().notNull().default({}),
     revision: integer().notNull(),
   },
   (table) => [

@@ -61,6 +61,9 @@ export interface KeptWords {
   readonly value: FieldValue;
 }
 
+/** What words were called where they were typed, before another template got them, and the words themselves. */
+export type CameAs = KeptWords;
+
 /** One use of a template in a project. */
 export interface Title {
   readonly id: string;
@@ -83,6 +86,8 @@ export interface Title {
   /** By delivery id. */
   readonly perDelivery: Readonly<Record<string, DeliveryChange>>;
   readonly kept: readonly KeptWords[];
+  /** By field id, for words that came from a field of another name; it counts for as long as they are the same. */
+  readonly cameAs?: Readonly<Record<string, CameAs>>;
 }
 
 /** A clip with what nobody has set yet. */
@@ -106,6 +111,7 @@ export function newTitle(
     scrim: null,
     perDelivery: {},
     kept: [],
+    cameAs: {},
     ...title,
   };
 }
@@ -151,6 +157,8 @@ const shiftSchema = yup
   .nullable()
   .default(undefined);
 
+const keptSchema = exactly({ label: text(LONGEST_LABEL), value: valueSchema });
+
 /** What is checked of it when it comes from outside. */
 export const titleSchema = yup
   .object({
@@ -186,7 +194,19 @@ export const titleSchema = yup
           Object.keys(changes).every((key) => deliveryId.isValidSync(key)),
         ),
     ),
-    kept: listOf(exactly({ label: text(LONGEST_LABEL), value: valueSchema }), MOST_KEPT),
+    kept: listOf(keptSchema, MOST_KEPT),
+    cameAs: yup.lazy((value: unknown) =>
+      yup
+        .object(
+          Object.fromEntries(
+            Object.keys(typeof value === 'object' && value !== null ? value : {}).map((key) => [
+              key,
+              keptSchema,
+            ]),
+          ),
+        )
+        .test('cameAs', `at most ${MOST_KEPT} fields`, (all) => Object.keys(all ?? {}).length <= MOST_KEPT),
+    ),
   })
   .noUnknown()
   .required();

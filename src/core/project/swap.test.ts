@@ -75,6 +75,21 @@ describe('another template', () => {
   });
 });
 
+test('however many templates a title goes through, its name and role come back to their fields', () => {
+  const through = fc.array(fc.constantFrom(...DEMO_TEMPLATES), { minLength: 1, maxLength: 6 });
+  fc.assert(
+    fc.property(through, (templates) => {
+      let [now, from]: [Title, Template] = [title(NAMES), tidelineStrap];
+      for (const [i, document] of [...templates, tidelineStrap].entries()) {
+        now = swapTitle(now, from, { id: `e${i}`, document });
+        from = document;
+      }
+      expect(now.values).toEqual(NAMES);
+    }),
+    { numRuns: 400 },
+  );
+});
+
 describe('another edition of the same template', () => {
   test('keeps words in their field even where it has another name', () => {
     const next = renamed(renamed(tidelineStrap, 'name', 'Role'), 'role', 'Name');

@@ -1,12 +1,13 @@
 import type { Delivery } from '../model/plan';
-import type { KeptWords, Title } from '../model/project';
-import { LONGEST_LABEL } from '../model/project';
+import type { CameAs, KeptWords, Title } from '../model/project';
+import { LONGEST_LABEL, MOST_KEPT } from '../model/project';
 import type { Field, FieldKind, FieldValue, FieldValues, Template } from '../model/template';
 import { isAsElsewhere } from './deliver';
 
 /** Something that a title has, looking for a field. */
 export interface Source {
   readonly key: string;
+  /** What it was called where it was typed. */
   readonly label: string;
   readonly kind: FieldKind;
   readonly value: FieldValue;
@@ -14,7 +15,7 @@ export interface Source {
   readonly everywhere: boolean;
 }
 
-type SwappedTitle = Pick<Title, 'values' | 'kept' | 'perDelivery'>;
+type SwappedTitle = Pick<Title, 'values' | 'kept' | 'perDelivery' | 'cameAs'>;
 
 /** How words are matched. */
 interface SwapOptions {
@@ -38,6 +39,8 @@ export interface Swap {
   /** What single deliveries have otherwise, in the fields that their words went to. */
   readonly perDelivery: Title['perDelivery'];
   readonly kept: readonly KeptWords[];
+  /** What the words were called that went to a field of another name. */
+  readonly cameAs: NonNullable<Title['cameAs']>;
 }
 
 /** The words that a title has: those typed into fields of its template, and those that are kept with it. */
@@ -49,7 +52,9 @@ export function sourcesOf(title: SwappedTitle, from: Template | undefined): Sour
     .map(([id, value]): Source => {
       const field = fields.get(id);
       const everywhere = title.values[id] !== undefined;
-      return { key: id, label: field?.label ?? id, kind: field?.kind ?? kindOf(value), value, everywhere };
+      const came = title.cameAs?.[id];
+      const label = came !== undefined && came.value === value ? came.label : (field?.label ?? id);
+      return { key: id, label, kind: field?.kind ?? kindOf(value), value, everywhere };
     })
     .sort((a, b) => rank(order, a.key) - rank(order, b.key));
   const kept = title.kept.map(({ label, value }, i): Source => ({
@@ -109,7 +114,15 @@ export function swapTemplate(
     values: Object.fromEntries(said.map(({ field, source }) => [field.id, source.value])),
     perDelivery: own.perDelivery,
     kept: [...left.map(({ label, value }) => ({ label, value })), ...own.kept],
+    cameAs: Object.fromEntries(said.flatMap(cameFrom).slice(0, MOST_KEPT)),
   };
+}
+
+/** What the words of a field were called before, when that was something else. */
+function cameFrom({ field, source }: { readonly field: Field; readonly source: Source }): [string, CameAs][] {
+  const { label, value } = source;
+  if (plainName(label) === plainName(field.label)) return [];
+  return [[field.id, { label: label.slice(0, LONGEST_LABEL), value }]];
 }
 
 /** What deliveries have otherwise goes where the words that it stands for went; else it is kept under both names. */
@@ -144,8 +157,8 @@ export function swapTitle(
   to: { readonly id: string; readonly document: Template },
   options: SwapOptions = {},
 ): Title {
-  const { values, perDelivery, kept } = swapTemplate(title, from, to.document, options);
-  return { ...title, editionId: to.id, values, perDelivery, kept };
+  const { matches: _, ...swapped } = swapTemplate(title, from, to.document, options);
+  return { ...title, editionId: to.id, ...swapped };
 }
 
 type Fits = (field: Field, source: Source) => boolean;

@@ -51,6 +51,7 @@ const CELL_WORDS: Readonly<Record<string, string>> = {
   shift: 'Place',
   scrim: 'Scrim',
   kept: 'Words without a field',
+  cameAs: 'What its words were called',
   leftOut: 'Left out',
 };
 

@@ -1,0 +1,1 @@
+ALTER TABLE "titles" ADD COLUMN "came_as" jsonb DEFAULT '{}'::jsonb NOT NULL;
