@@ -29,7 +29,7 @@ export const heatBoard: Template = {
   formats: [...FOUR_SHAPES, 'ultra-1080'],
   rate: '25',
   backdrop: 'weir',
-  timing: { inSeconds: 1.6, holdSeconds: 6, outSeconds: 0.8 },
+  timing: { inSeconds: 1.6, holdSeconds: 9.6, outSeconds: 0.8 },
   layers: [
     text({
       id: 'heading',

@@ -78,6 +78,22 @@ export const shadowed = (distanceU: number, softnessU: number, colour: string, o
   shadows: [{ ...FIRST_SHADOW, distanceU, softnessU, colour, opacity }],
 });
 
+/** A soft dark patch behind words on the picture itself, so that they can be read over anything. */
+export const shade = (id: string, encloses: readonly string[], padU: number): BoxLayer =>
+  box({
+    id,
+    name: 'Shade',
+    fill: '#06141b',
+    fillOpacity: 0.7,
+    place: place('centre', onLayer(encloses[0]), 'centre'),
+    width: { kind: 'encloses' },
+    height: { kind: 'encloses' },
+    encloses: [...encloses],
+    padding: { leftU: padU, topU: padU * 0.8, rightU: padU, bottomU: padU * 0.8 },
+    look: { ...PLAIN_LOOK, blurAcrossU: padU, blurDownU: padU * 0.8 },
+    motion: motionOf(moveUse('fade', [0, 0.5]), 'mirror'),
+  });
+
 /** What a template has nothing of. */
 export const EMPTY = { version: 3, overrides: [], areas: [], guides: [], marks: [] } as const;
 

@@ -10,6 +10,7 @@ import {
   moveUse,
   onLayer,
   place,
+  shade,
   shadowed,
   text,
   textField,
@@ -37,7 +38,7 @@ export const logoCorner: Template = {
   backdrop: 'harbour-dusk',
   timing: { inSeconds: 0.8, holdSeconds: 8, outSeconds: 0.6 },
   layers: [
-    { ...newGroupLayer('logo', 'Logo', ['leaf', 'rib', 'ring', 'word']), opacity: 0.9 },
+    { ...newGroupLayer('logo', 'Logo', ['leaf', 'rib', 'ring', 'word', 'shade']), opacity: 0.9 },
     text({
       id: 'word',
       name: 'Word',
@@ -94,6 +95,7 @@ export const logoCorner: Template = {
       },
       motion: motionOf(moveUse('fade', [0, 0.5]), 'mirror'),
     }),
+    shade('shade', ['word'], 60),
   ],
   fields: [
     { ...textField('word', 'Word beside it', 'word', 16, false, 'live, repeat, or nothing') },

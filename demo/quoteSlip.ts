@@ -26,7 +26,7 @@ export const quoteSlip: Template = {
   formats: [...FOUR_SHAPES, 'ultra-1080'],
   rate: '50',
   backdrop: 'reed-beds',
-  timing: { inSeconds: 1.2, holdSeconds: 5, outSeconds: 0.8 },
+  timing: { inSeconds: 1.2, holdSeconds: 6, outSeconds: 0.8 },
   layers: [
     text({
       id: 'mark',

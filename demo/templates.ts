@@ -7,6 +7,7 @@ import {
   moveUse,
   onLayer,
   place,
+  shade,
   shadowed,
   text,
   textField,
@@ -147,6 +148,7 @@ export const placeCorner: Template = {
       padding: { leftU: 0, topU: -8, rightU: 0, bottomU: -6 },
       motion: motionOf(moveUse('rise', [0, 0.5], { params: { from: 'above' } }), 'mirror'),
     }),
+    shade('shade', ['place', 'when'], 90),
   ],
   fields: [
     textField('place', 'Place', 'place', 32, true),

@@ -126,3 +126,23 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await page.getByRole('link', { name: 'Shelf', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Weir strap/ })).toHaveCount(1);
 });
+
+test('a release whose own words cannot be read in their time asks first', async ({ page }) => {
+  await page.goto('/bench/quote-slip');
+  const hold = page.getByRole('spinbutton', { name: 'Hold' }).or(page.getByRole('textbox', { name: 'Hold' }));
+  await hold.fill('2');
+  await page.keyboard.press('Enter');
+  const release = page.getByRole('button', { name: /^Release edition \d+$/ });
+  await release.click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('list', { name: 'What was found' })).toContainText('reads in 5.9 s');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await expect(release).toBeEnabled();
+  // Long enough, nothing is asked.
+  await hold.fill('6.5');
+  await page.keyboard.press('Enter');
+  await release.click();
+  await expect(page.getByText(/^Edition \d+ is on the shelf$/)).toBeVisible();
+  await expect(dialog).toHaveCount(0);
+});

@@ -4,11 +4,11 @@ import { useRouter } from 'next/navigation';
 import { memo, useState } from 'react';
 import { toast } from 'sonner';
 import { wordsOf } from '../shared/api';
-import { Button } from '../shared/Button';
 import { NameBox } from '../shared/NameBox';
 import { SaveNote } from '../shared/SaveNote';
 import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
+import { ReleaseButton } from './ReleaseButton';
 import type { TemplateSaving } from './state/useTemplateSaving';
 import { useApply, useBench, useTemplatePart } from './state/benchStore';
 
@@ -54,11 +54,6 @@ export const BenchActions = memo(function BenchActions({ saving }: { readonly sa
       setBusy(false);
     }
   };
-  const release = (): Promise<void> =>
-    run(async () => {
-      const edition = await saving.release();
-      toast.success(`Edition ${edition} is on the shelf`);
-    });
   const copy = (): Promise<void> =>
     run(async () => {
       router.push(`/bench/${await saving.copy()}`);
@@ -86,9 +81,7 @@ export const BenchActions = memo(function BenchActions({ saving }: { readonly sa
       >
         <ArrowDownTrayIcon className="h-4.5 w-4.5" />
       </button>
-      <Button look="gold" disabled={busy || !saving.changed} onClick={() => void release()}>
-        {saving.changed ? `Release edition ${saving.edition + 1}` : `Edition ${saving.edition} released`}
-      </Button>
+      <ReleaseButton saving={saving} busy={busy} run={run} />
     </>
   );
 });
