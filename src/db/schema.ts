@@ -16,7 +16,7 @@ import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
 import type { Plan } from '@/core/model/plan';
-import type { Clip, Scrim, Shift, Title } from '@/core/model/project';
+import type { Clip, Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { ListedTemplate } from '@/core/resolve/listed';
 
@@ -131,6 +131,7 @@ export const titles = pgTable(
     fadeOutFrames: integer('fade_out_frames').notNull().default(0),
     shift: jsonb().$type<Shift | null>(),
     scrim: jsonb().$type<Scrim | null>(),
+    edge: jsonb().$type<Edge | null>(),
     perDelivery: jsonb('per_delivery').$type<Title['perDelivery']>().notNull().default({}),
     kept: jsonb().$type<Title['kept']>().notNull().default([]),
     cameAs: jsonb('came_as').$type<NonNullable<Title['cameAs']>>().notNull().default({}),
@@ -188,6 +189,7 @@ export interface JobTitle {
   /** Left out by jobs that were sent before titles had them. */
   readonly shift?: Shift | null;
   readonly scrim?: Scrim | null;
+  readonly edge?: Edge | null;
   readonly fadeInFrames?: number;
   readonly fadeOutFrames?: number;
   /** For stills: the one frame that is wanted. */

@@ -55,6 +55,15 @@ export interface Scrim {
   readonly opacity: number;
 }
 
+/** An edge round a title's words, added to what its template has. */
+export interface Edge {
+  /** `own` for the colour of the words, which thickens them. */
+  readonly colour: string;
+  readonly widthU: number;
+  /** The width over which it fades; 0 for a hard one. */
+  readonly softU: number;
+}
+
 /** Words that the title's template has no field for, under the name of the field they were typed in. */
 export interface KeptWords {
   readonly label: string;
@@ -83,6 +92,8 @@ export interface Title {
   readonly shift: Shift | null;
   /** What darkens or lightens the pictures under it. */
   readonly scrim: Scrim | null;
+  /** What sets its words off from the pictures, or thickens them; left out for nothing. */
+  readonly edge?: Edge | null;
   /** By delivery id. */
   readonly perDelivery: Readonly<Record<string, DeliveryChange>>;
   readonly kept: readonly KeptWords[];
@@ -109,6 +120,7 @@ export function newTitle(
     fadeOutFrames: 0,
     shift: null,
     scrim: null,
+    edge: null,
     perDelivery: {},
     kept: [],
     cameAs: {},
@@ -179,6 +191,18 @@ export const titleSchema = yup
     fadeOutFrames: frames(0),
     shift: shiftSchema,
     scrim: yup.object({ colour, opacity }).noUnknown().defined().nullable().default(undefined),
+    edge: yup
+      .object({
+        colour: yup
+          .string()
+          .required()
+          .matches(/^(own|#[0-9a-f]{6})$/, 'own, or a colour such as #10303c'),
+        widthU: number(0, 60),
+        softU: number(0, 120),
+      })
+      .noUnknown()
+      .nullable()
+      .default(undefined),
     perDelivery: yup.lazy((value: unknown) =>
       yup
         .object(

@@ -1,4 +1,5 @@
 import type { DisplayItem, DisplayList } from '../display/list';
+import { withWordsEdge } from './wordsEdge';
 import { rectOutline } from '../display/shapes';
 import type { House } from '../model/house';
 import type { Plan } from '../model/plan';
@@ -73,7 +74,10 @@ export function nextDelivery(plan: Plan, id: string): Plan['deliveries'][number]
 }
 
 /** What of a title decides how it is painted. */
-export type PaintedTitle = Pick<Title, 'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim'>;
+export type PaintedTitle = Pick<
+  Title,
+  'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim' | 'edge'
+>;
 
 /** A title laid out in a format, asked for by its own frames. */
 export interface ShownTitle {
@@ -82,7 +86,20 @@ export interface ShownTitle {
   frame(frame: number): DisplayList;
 }
 
-/** A title of a project laid out: its template with its values, moved and faded as the project has it. */
+/** A title of a project laid out: its template with its values and the edge of its words, moved as the project has it. */
+export function layOutTitle(
+  { shift, edge }: Pick<Title, 'shift' | 'edge'>,
+  template: Template,
+  values: FieldValues,
+  format: FrameFormat,
+  fonts: FontLibrary,
+  pictures?: PictureSizes,
+  language?: string,
+): CompiledTitle {
+  return compile(withWordsEdge(template, edge), values, format, fonts, pictures, shift, language);
+}
+
+/** A title of a project laid out, and its frames: its template with its values, moved and faded as the project has it. */
 export function showTitle(
   title: PaintedTitle,
   template: Template,
@@ -93,7 +110,7 @@ export function showTitle(
   pictures?: PictureSizes,
   language?: string,
 ): ShownTitle {
-  const compiled = compile(template, values, format, fonts, pictures, title.shift, language);
+  const compiled = layOutTitle(title, template, values, format, fonts, pictures, language);
   return { compiled, frame: (frame) => titleFrame(compiled, title, template, rate, frame) };
 }
 

@@ -285,6 +285,7 @@ export class Proofer {
       delivery,
       lengths,
       title.scrim,
+      title.edge,
       momentsUnder(clips, title.startFrame, title.startFrame + 1, rate).map(
         ({ picture, seconds }) => `${picture} ${seconds}`,
       ),

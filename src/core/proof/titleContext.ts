@@ -12,6 +12,7 @@ import { stretchTiming } from '../titleTime/stretch';
 import { clockOf } from '../time/clock';
 import type { FrameRate } from '../time/rates';
 import type { PaintedTitle } from '../project/deliver';
+import { withWordsEdge } from '../project/wordsEdge';
 import { deliveryLanguage, fadeAt } from '../project/deliver';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { FieldWords, TitleContext } from './check';
@@ -58,7 +59,10 @@ export function titleContext(
   return {
     title,
     template,
-    applied: resolve(template, { format: FORMATS.get(around.plan.deliveries[0].format), values }).template,
+    applied: resolve(withWordsEdge(template, title.edge), {
+      format: FORMATS.get(around.plan.deliveries[0].format),
+      values,
+    }).template,
     values,
     words: fieldWords(template, title.values, values, language),
     timing: stretchTiming(template.timing, title.lengthFrames, rate),

@@ -100,6 +100,7 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
     lengthFrames: title.lengthFrames,
     shift: title.shift,
     scrim: title.scrim,
+    edge: title.edge,
     fadeInFrames: title.fadeInFrames,
     fadeOutFrames: title.fadeOutFrames,
     onlyFrame: null,

@@ -1,4 +1,4 @@
-import type { Scrim, Shift } from '@/core/model/project';
+import type { Edge, Scrim, Shift } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { FrameRingMemory } from './frameRing';
 
@@ -12,6 +12,7 @@ export interface RenderTask {
   readonly lengthFrames: number;
   readonly shift?: Shift | null;
   readonly scrim?: Scrim | null;
+  readonly edge?: Edge | null;
   readonly fadeInFrames?: number;
   readonly fadeOutFrames?: number;
   /** Only this frame; all of them when null. */

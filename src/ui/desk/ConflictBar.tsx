@@ -50,6 +50,7 @@ const CELL_WORDS: Readonly<Record<string, string>> = {
   fadeOutFrames: 'Fade out',
   shift: 'Place',
   scrim: 'Scrim',
+  edge: 'Edge of its words',
   kept: 'Words without a field',
   cameAs: 'What its words were called',
   leftOut: 'Left out',

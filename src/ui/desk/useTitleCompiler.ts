@@ -6,9 +6,8 @@ import type { Title } from '@/core/model/project';
 import { sameValue } from '@/core/kit/sameValue';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import type { FrameFormat } from '@/core/frame/formats';
-import { deliveryLanguage } from '@/core/project/deliver';
+import { deliveryLanguage, layOutTitle } from '@/core/project/deliver';
 import type { CompiledTitle } from '@/core/timeline/compile';
-import { compile } from '@/core/timeline/compile';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { usePictures } from '../picture/pictures';
 import { useHouse } from '../shared/useHouse';
@@ -19,6 +18,7 @@ export type TitleCompiler = (title: Title) => CompiledTitle | null;
 interface CompiledOnce {
   readonly values: Title['values'];
   readonly shift: Title['shift'];
+  readonly edge: Title['edge'];
   readonly editionId: string;
   readonly compiled: CompiledTitle;
 }
@@ -33,13 +33,20 @@ class LayoutKeeper {
   find(title: Title, values: Title['values']): CompiledTitle | undefined {
     const kept = this.byTitle.get(title.id);
     if (kept?.editionId !== title.editionId) return undefined;
-    return sameValue(kept.values, values) && sameValue(kept.shift, title.shift) ? kept.compiled : undefined;
+    const placed = sameValue(kept.shift, title.shift) && sameValue(kept.edge, title.edge);
+    return placed && sameValue(kept.values, values) ? kept.compiled : undefined;
   }
 
   keep(title: Title, values: Title['values'], compiled: CompiledTitle): void {
     const [oldest] = this.byTitle.keys();
     if (this.byTitle.size >= MOST_KEPT && oldest !== undefined) this.byTitle.delete(oldest);
-    this.byTitle.set(title.id, { values, shift: title.shift, editionId: title.editionId, compiled });
+    this.byTitle.set(title.id, {
+      values,
+      shift: title.shift,
+      edge: title.edge,
+      editionId: title.editionId,
+      compiled,
+    });
   }
 }
 
@@ -68,7 +75,7 @@ export function useTitleCompiler(
       const values = shownValues(title);
       const known = keeper.find(title, values);
       if (known !== undefined) return known;
-      const compiled = compile(edition.document, values, format, fonts, pictures, title.shift, language);
+      const compiled = layOutTitle(title, edition.document, values, format, fonts, pictures, language);
       keeper.keep(title, values, compiled);
       return compiled;
     },

@@ -290,6 +290,15 @@ describe('the layout in each delivery', () => {
     expect(told).toHaveLength(2);
     expect(told[0]).toMatch(/^name flickers, 1\.\d lines$/);
     expect(told[1]).toBe('Hair line flickers, 1.0 lines');
+
+    // Thickened in its own colour, neither does; what is taken away brings it back.
+    const setup = { template, deliveries: [{ ...master, interlaced: true }] };
+    const plain = title({ name: 'Ilse' });
+    const findings = of(await prove({ titles: [plain], ...setup }), 'thin');
+    for (const { mends } of findings) expect(mends[0].label).toBe('Thicken words and lines by 1 u');
+    const work = { titles: [plain], clips: CLIPS, plan: newPlan('wide-1080') };
+    const [thick] = applyMend(work, findings[1], findings[1].mends[0].change, () => undefined).titles;
+    expect(of(await prove({ titles: [thick], ...setup }), 'thin')).toEqual([]);
   });
 });
 
@@ -318,6 +327,19 @@ describe('contrast over the pictures', () => {
     };
     expect(of(await prove({ titles: [weaker], template: bare }), 'contrast')).toHaveLength(1);
   });
+
+  test.each(['Soft dark edge', 'Dark outline'])(
+    'a %s sets the words off, and with it the check passes',
+    async (label) => {
+      const light = title({ name: 'Ilse' }, { startFrame: 600 });
+      const [finding] = of(await prove({ titles: [light], template: bare }), 'contrast');
+      const mend = finding.mends.find((one) => one.label === label);
+      if (mend === undefined) throw new Error('It is not offered');
+      const work = { titles: [light], clips: CLIPS, plan: newPlan('wide-1080') };
+      const [edged] = applyMend(work, finding, mend.change, () => undefined).titles;
+      expect(of(await prove({ titles: [edged], template: bare }), 'contrast')).toEqual([]);
+    },
+  );
 
   test('words on a panel of their own pass over anything, and no picture is looked at', async () => {
     const eyes = createRasterEyes();

@@ -22,7 +22,7 @@ import {
 } from '../contrastRing';
 import type { BackdropFrame, Pixels } from '../eyes';
 import { backdropPoint, displayAspect } from '../eyes';
-import type { Found, Measured } from '../finding';
+import type { Found, Measured, Mend } from '../finding';
 import { inkBounds } from '../inkBounds';
 import { standsOnPanel } from '../panelContrast';
 import { momentsUnder, picturesUnder } from '../underTitle';
@@ -154,11 +154,28 @@ function judge(
                 change: { kind: 'title' as const, set: { scrim } },
               },
             ]),
+        ...edgeMends(text.capU, around.text),
         { label: 'Find a quiet place', change: { kind: 'quiet' as const } },
       ],
     },
   ];
 }
+
+/** A soft and a hard edge round the words, as wide as what is judged round them, also across corners. */
+function edgeMends(capU: number, textLuminance: number): Mend[] {
+  // Black stands out against what is lighter than this, white against the rest (WCAG 2.2).
+  const colour = textLuminance > EQUALLY_FAR ? '#000000' : '#ffffff';
+  const tone = colour === '#000000' ? 'dark' : 'light';
+  const widthU = Math.ceil(capU * STROKE_SHARE * 1.5);
+  const edge = (label: string, softU: number): Mend => ({
+    label,
+    change: { kind: 'title', set: { edge: { colour, widthU, softU } } },
+  });
+  return [edge(`Soft ${tone} edge`, widthU * 2), edge(`${tone === 'dark' ? 'Dark' : 'Light'} outline`, 0)];
+}
+
+// The luminance that is as far from black as from white.
+const EQUALLY_FAR = Math.sqrt(0.05 * 1.05) - 0.05;
 
 const AGAINST = {
   panel: 'its own panel',

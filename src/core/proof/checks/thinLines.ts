@@ -3,7 +3,9 @@ import { FORMATS } from '../../frame/formats';
 import { cardName } from '../cardName';
 import { defineCheck } from '../check';
 import type { Pixels } from '../eyes';
-import type { Found } from '../finding';
+import { widestEdge } from '../../timeline/dressItems';
+import type { Layer } from '../../model/template';
+import type { Found, Mend } from '../finding';
 import { inkBounds } from '../inkBounds';
 
 export const thinLinesCheck = defineCheck({
@@ -12,34 +14,56 @@ export const thinLinesCheck = defineCheck({
   label: 'Thin lines',
   about:
     'In interlaced deliveries, finds strokes and edges that are thinner than two lines of the frame and flicker.',
-  run({ delivery, shown, applied, template, rules, eyes, restingFrame }): readonly Found[] {
+  run({ delivery, shown, applied, template, title, rules, eyes, restingFrame }): readonly Found[] {
     if (!delivery.interlaced) return [];
     const { compiled } = shown;
     const linesPerPx = FORMATS.get(delivery.format).heightPx / compiled.format.heightPx;
+    const linesPerU = compiled.toPixels[3] * linesPerPx;
+    // An edge in its own colour makes a stroke thicker on both sides.
+    const thickened = (layer: Layer | undefined): number => 2 * ownEdgeU(layer) * linesPerU;
+    const thicken = (lines: number): Mend => {
+      const missingU = (rules.thinLines - lines) / 2 / linesPerU;
+      // In steps of half a unit, and a little more than needed.
+      const widthU =
+        Math.ceil((missingU + (title.edge?.colour === 'own' ? title.edge.widthU : 0)) * 2 + 0.2) / 2;
+      return {
+        label: `Thicken words and lines by ${widthU} u`,
+        change: { kind: 'title', set: { edge: { colour: 'own', widthU, softU: 0 } } },
+      };
+    };
     const tell = (layerId: string, lines: number): Found => ({
       tone: 'look',
       subject: layerId,
       message: `${cardName(template, layerId)} flickers, ${lines.toFixed(1)} lines`,
       detail: `Its thinnest level stroke is ${lines.toFixed(1)} lines of the interlaced frame; at least ${rules.thinLines} are wanted.`,
       frame: restingFrame,
+      mends: [thicken(lines)],
     });
     const texts = compiled.texts.flatMap(({ layerId, ink }): Found[] => {
       const items = ink();
       const all = inkBounds(items);
       if (all === null) return [];
       const thickness = thinnestLevelStroke(eyes.paint(items, outwardRect(all)));
-      const lines = thickness === null ? Infinity : thickness * linesPerPx;
+      const layer = applied.layers.find(({ id }) => id === layerId);
+      const lines = thickness === null ? Infinity : thickness * linesPerPx + thickened(layer);
       return lines < rules.thinLines ? [tell(layerId, lines)] : [];
     });
     const boxes = applied.layers.flatMap((layer): Found[] => {
       const box = compiled.boxes.get(layer.id);
       if (layer.kind !== 'box' || box === undefined || layer.opacity * layer.fillOpacity === 0) return [];
-      const lines = box.height * compiled.toPixels[3] * linesPerPx;
+      const lines = box.height * linesPerU + thickened(layer);
       return lines > 0 && lines < rules.thinLines ? [tell(layer.id, lines)] : [];
     });
     return [...texts, ...boxes];
   },
 });
+
+/** How far outlines in a layer's own colour reach beyond its shapes, in design units. */
+function ownEdgeU(layer: Layer | undefined): number {
+  if (layer?.kind !== 'text' && layer?.kind !== 'box') return 0;
+  const own = layer.kind === 'text' ? layer.style.fill : layer.fill;
+  return widestEdge(layer.look.outlines.filter(({ colour }) => colour === own));
+}
 
 /**
  * The height in px of the thinnest level strokes in a picture of letters: of all upright runs of covered pixels whose

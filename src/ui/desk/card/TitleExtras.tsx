@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import type { Shift, Title } from '@/core/model/project';
+import type { Edge, Shift, Title } from '@/core/model/project';
 import { withDeliveryChange, withShift } from '@/core/project/deliver';
 import { changeTitles } from '@/core/project/work';
 import { Button } from '../../shared/Button';
@@ -66,6 +66,12 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
           <Button onClick={() => change((title) => ({ ...title, scrim: null }))}>Take away</Button>
         </Row>
       )}
+      {first.edge !== null && first.edge !== undefined && (
+        <Row label="Edge of words">
+          <span className="flex-1">{sayEdge(first.edge)}</span>
+          <Button onClick={() => change((title) => ({ ...title, edge: null }))}>Take away</Button>
+        </Row>
+      )}
       {possible && (
         <SwitchRow
           label={`Left out of ${delivery.name}`}
@@ -103,4 +109,12 @@ function SwitchRow(props: Parameters<typeof SwitchBox>[0]) {
       <SwitchBox {...props} />
     </div>
   );
+}
+
+/** What an edge is, in words. */
+function sayEdge({ colour, widthU, softU }: Edge): string {
+  const width = `${Math.round(widthU * 10) / 10} u`;
+  if (colour === 'own') return `thickened by ${width}`;
+  const tone = colour === '#000000' ? 'dark' : colour === '#ffffff' ? 'light' : colour;
+  return `${tone}, ${softU > 0 ? 'soft' : 'hard'}, ${width}`;
 }
