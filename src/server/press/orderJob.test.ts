@@ -6,6 +6,8 @@ import { DEMO_PROJECT_ID, seedDemo } from '../../../demo/seed';
 import { InputError } from '@/core/kit/inputError';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
+import { parseTitle } from '@/core/model/project';
+import { changeProject, findProject } from '@/db/projects';
 import { fileSlug, orderToPayload, parseOrder } from './orderJob';
 
 let folder: string;
@@ -43,6 +45,29 @@ test('all titles of a project, numbered in the order of their start and named by
 test('one title keeps the number that it has among all', async () => {
   const { titles } = await order('mov-png', ['title-4']);
   expect(titles.map((title) => title.fileStem)).toEqual(['004-teo-vance']);
+});
+
+test('what a title has of its own in the picture goes to the press with it, as it was kept', async () => {
+  const painted = {
+    shift: { dxU: 12, dyU: -4 },
+    scrim: { colour: '#000000', opacity: 0.4 },
+    edge: { colour: 'own', widthU: 1.5, softU: 0 },
+    fadeInFrames: 5,
+    fadeOutFrames: 6,
+  };
+  const before = await findProject(database.db, DEMO_PROJECT_ID);
+  const { revision, ...title } = before?.titles.find(({ id }) => id === 'title-3') ?? { revision: 0 };
+  const cameAs = { name: { label: 'Who', value: 'Ilse Marrow' } };
+  const value = parseTitle({ ...title, ...painted, cameAs });
+  const rows = { put: [{ value, revision }], remove: [] };
+  await changeProject(database.db, DEMO_PROJECT_ID, {
+    titles: rows,
+    clips: { put: [], remove: [] },
+    plan: null,
+  });
+  const after = await findProject(database.db, DEMO_PROJECT_ID);
+  expect(after?.titles.find(({ id }) => id === 'title-3')).toMatchObject({ ...painted, cameAs });
+  expect((await order('mov-png', ['title-3'])).titles).toMatchObject([painted]);
 });
 
 test('a still is taken from the middle of each title’s own hold', async () => {
