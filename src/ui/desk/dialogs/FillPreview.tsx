@@ -119,6 +119,9 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
   };
   const count = (outcome: Outcome): number => rows.filter((row) => row.outcome === outcome).length;
   const unused = useMemo(() => unusedColumns(sheet, roles), [sheet, roles]);
+  const several = OUTCOMES.filter((outcome) => count(outcome) > 0 && count(outcome) < rows.length);
+  // The last row of a kind may have been put right.
+  const filter = shown !== 'all' && several.includes(shown) ? shown : 'all';
   return (
     <Modal
       title="Fill from a sheet"
@@ -156,20 +159,17 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
           />
         </span>
         <span className="flex-1" />
-        <Segmented
-          label="Rows that are shown"
-          value={shown}
-          onChange={setShown}
-          choices={[
-            { value: 'all' as const, label: `All ${rows.length}` },
-            ...OUTCOMES.filter((outcome) => count(outcome) > 0 && count(outcome) < rows.length).map(
-              (outcome) => ({
-                value: outcome,
-                label: `${count(outcome)} ${outcome}`,
-              }),
-            ),
-          ]}
-        />
+        {several.length > 0 && (
+          <Segmented
+            label="Rows that are shown"
+            value={filter}
+            onChange={setShown}
+            choices={[
+              { value: 'all' as const, label: `All ${rows.length}` },
+              ...several.map((outcome) => ({ value: outcome, label: `${count(outcome)} ${outcome}` })),
+            ]}
+          />
+        )}
       </div>
       {unused.map(({ header, rows: held, example }) => (
         <p key={header} className="pb-1 text-leaf-ink">
@@ -185,7 +185,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
         sheet={sheet}
         roles={roles}
         labels={labels}
-        rows={shown === 'all' ? rows : rows.filter(({ outcome }) => outcome === shown)}
+        rows={filter === 'all' ? rows : rows.filter(({ outcome }) => outcome === filter)}
         left={left}
         onLeave={(id) => setLeft(toggled(left, id))}
         onRole={(i, role) => setRoles(roles.with(i, role))}
@@ -236,9 +236,10 @@ function RowsTable({ sheet, roles, labels, rows, left, onLeave, onRole, onCell }
     estimateSize: () => ROW_PX,
     overscan: 6,
   });
-  const columns = `44px repeat(${sheet.headers.length}, minmax(0, 1fr)) minmax(0, 2fr)`;
+  // What becomes of a row stands first and stays in sight, however many columns there are.
+  const columns = `340px repeat(${sheet.headers.length}, minmax(0, 1fr))`;
   // Every row is as wide as the widest of them has to be, or their columns would not line up.
-  const minWidth = 44 + sheet.headers.length * 136 + 300;
+  const minWidth = 340 + sheet.headers.length * 124;
   const choices = [
     ...(['in', 'out', 'lasts', 'lane', 'template', 'title'] as const).map((kind): Role => ({ kind })),
     ...labels.map((label): Role => ({ kind: 'field', label })),
@@ -251,7 +252,7 @@ function RowsTable({ sheet, roles, labels, rows, left, onLeave, onRole, onCell }
         className="sticky top-0 z-10 grid gap-1 bg-card p-1.5"
         style={{ gridTemplateColumns: columns, minWidth }}
       >
-        <span />
+        <span className="sticky left-0 z-10 self-stretch bg-card pl-9 font-semibold">Becomes</span>
         {sheet.headers.map((header, i) => (
           <span key={header} className="min-w-0">
             <span className="block truncate pb-1 font-semibold">{header}</span>
@@ -271,7 +272,6 @@ function RowsTable({ sheet, roles, labels, rows, left, onLeave, onRole, onCell }
             />
           </span>
         ))}
-        <span className="self-end pb-1.5 font-semibold">Becomes</span>
       </div>
       <div className="relative" style={{ height: virtual.getTotalSize(), minWidth }}>
         {virtual.getVirtualItems().map((item) => {
@@ -285,7 +285,19 @@ function RowsTable({ sheet, roles, labels, rows, left, onLeave, onRole, onCell }
               )}
               style={{ top: item.start, height: ROW_PX, gridTemplateColumns: columns }}
             >
-              <span className="font-mono text-[12px] text-soft">{row.index + 1}</span>
+              <span
+                className={classes(
+                  'sticky left-0 flex h-full items-center gap-2 pr-2',
+                  row.title === null ? 'bg-stop-wash' : 'bg-card',
+                )}
+              >
+                <span className="w-7 shrink-0 font-mono text-[12px] text-soft">{row.index + 1}</span>
+                <RowOutcome
+                  row={row}
+                  taken={row.title !== null && !left.has(row.title.id)}
+                  onLeave={onLeave}
+                />
+              </span>
               {row.cells.map((cell, i) => (
                 <input
                   key={i}
@@ -297,7 +309,6 @@ function RowsTable({ sheet, roles, labels, rows, left, onLeave, onRole, onCell }
                   className="h-7 min-w-0 rounded bg-transparent px-1.5 hover:bg-field focus:bg-field"
                 />
               ))}
-              <RowOutcome row={row} taken={row.title !== null && !left.has(row.title.id)} onLeave={onLeave} />
             </div>
           );
         })}

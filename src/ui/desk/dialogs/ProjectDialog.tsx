@@ -58,7 +58,7 @@ export function ProjectDialog({ flush, onClose }: Props) {
             disabled={busy || same || values.name.trim() === ''}
             onClick={() => void change()}
           >
-            Change it
+            Change project
           </Button>
         </>
       }

@@ -50,7 +50,7 @@ export function RowOutcome({
         className={`line-clamp-2 text-[12px] leading-[15px] ${hints.length > 0 ? 'text-leaf-ink' : 'text-soft'}`}
         title={said.join('\n')}
       >
-        {outcome === 'changed' && <strong className="font-semibold text-ink">changed </strong>}
+        {outcome !== 'same' && <strong className="font-semibold text-ink">{outcome} </strong>}
         {said.join(' · ')}
       </span>
     </span>

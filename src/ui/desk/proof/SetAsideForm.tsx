@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { CHECKS } from '@/core/proof/checks';
 import type { ToldFinding } from '@/core/proof/toldFindings';
 import type { AsideScope } from '@/core/proof/setAside';
@@ -19,6 +19,13 @@ export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
   const apply = useApplyWork();
   const [scope, setScope] = useState<AsideScope>('finding');
   const [reason, setReason] = useState('');
+  const form = useRef<HTMLFormElement>(null);
+  const first = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    first.current?.focus({ preventScroll: true });
+    // Opened under the last of what is in sight, it would not be seen.
+    form.current?.scrollIntoView?.({ block: 'nearest' });
+  }, []);
   const [by, setBy] = useState(() => window.localStorage.getItem(NAME_KEY) ?? '');
   const edition = editions.get(titles.find(({ id }) => id === finding.titleId)?.editionId ?? '');
   const label = CHECKS.find(finding.check)?.label ?? finding.check;
@@ -41,6 +48,7 @@ export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
   };
   return (
     <form
+      ref={form}
       aria-label="Set aside"
       className="grid gap-1.5 pt-1.5"
       onSubmit={(event) => {
@@ -50,6 +58,7 @@ export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
     >
       <SelectBox label="What is set aside" value={scope} choices={choices} onChange={setScope} />
       <input
+        ref={first}
         aria-label="Reason"
         placeholder="Why it is right as it is"
         value={reason}
