@@ -134,6 +134,7 @@ export const titles = pgTable(
     edge: jsonb().$type<Edge | null>(),
     perDelivery: jsonb('per_delivery').$type<Title['perDelivery']>().notNull().default({}),
     kept: jsonb().$type<Title['kept']>().notNull().default([]),
+    moments: jsonb().$type<NonNullable<Title['moments']>>().notNull().default({}),
     cameAs: jsonb('came_as').$type<NonNullable<Title['cameAs']>>().notNull().default({}),
     revision: integer().notNull(),
   },
@@ -190,6 +191,7 @@ export interface JobTitle {
   readonly shift?: Shift | null;
   readonly scrim?: Scrim | null;
   readonly edge?: Edge | null;
+  readonly moments?: Title['moments'];
   readonly fadeInFrames?: number;
   readonly fadeOutFrames?: number;
   /** For stills: the one frame that is wanted. */

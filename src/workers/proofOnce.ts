@@ -17,7 +17,7 @@ export function proofOwnWords(
     onProgress,
   }: { readonly signal: AbortSignal; readonly onProgress: (progress: ProofProgress) => void },
 ): Promise<readonly Finding[]> {
-  const { title, clip, plan } = ownWords(template);
+  const { clip, plan, title } = ownWords(template);
   const { checks, reading, areas, language, colours } = house;
   const worker = new Worker(new URL('./proofWorker.ts', import.meta.url));
   const ask: ProofRequest = {

@@ -1,4 +1,5 @@
 import type { RowsColumn, RowsLayer } from '../model/template';
+import { filledRows } from '../model/template';
 import { OutlineBuilder } from '../display/outline';
 import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
@@ -28,14 +29,6 @@ export function bindRows(layer: RowsLayer): LayerBinding {
   };
 }
 
-/** The cells of each row that is not empty. */
-function rowCells(rows: string): string[][] {
-  return rows
-    .split('\n')
-    .filter((line) => line.trim() !== '')
-    .map((line) => line.split('\t'));
-}
-
 interface RowNotes {
   readonly fitted: FitFact[];
   readonly missing: Set<string>;
@@ -60,7 +53,7 @@ function rowsPaint(layer: RowsLayer, name: string): LayerPaint {
 }
 
 function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null {
-  const all = rowCells(layer.rows);
+  const all = filledRows(layer.rows).map((line) => line.split('\t'));
   if (all.length === 0) return null;
   const width = layer.widthShare * context.area('titleSafe').width;
   const notes: RowNotes = {

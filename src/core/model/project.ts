@@ -3,7 +3,18 @@ import { FORMATS } from '../frame/formats';
 import { SCENES } from '../scenes';
 import { RATES, SHORTEST_FRAMES } from '../time/rates';
 import { checkValue } from './check';
-import { colour, deliveryId, exactly, flag, listOf, number, opacity, text, word } from './schemaParts';
+import {
+  colour,
+  deliveryId,
+  exactly,
+  flag,
+  listOf,
+  number,
+  numberOrNull,
+  opacity,
+  text,
+  word,
+} from './schemaParts';
 import type { FieldValue, FieldValues } from './template';
 
 /** A picture on the strip; all numbers are frames of the project's rate. */
@@ -70,6 +81,13 @@ export interface KeptWords {
   readonly value: FieldValue;
 }
 
+/** When a row of a list comes, and the row as it read then. */
+export interface RowMoment {
+  readonly row: string;
+  /** From the title's start; null for in the rhythm of the others. */
+  readonly seconds: number | null;
+}
+
 /** What words were called where they were typed, before another template got them, and the words themselves. */
 export type CameAs = KeptWords;
 
@@ -99,6 +117,8 @@ export interface Title {
   readonly kept: readonly KeptWords[];
   /** By field id, for words that came from a field of another name; it counts for as long as they are the same. */
   readonly cameAs?: Readonly<Record<string, CameAs>>;
+  /** When rows of a list come, by field id: one entry for each row, in their order. */
+  readonly moments?: Readonly<Record<string, readonly RowMoment[]>>;
 }
 
 /** A clip with what nobody has set yet. */
@@ -124,6 +144,7 @@ export function newTitle(
     perDelivery: {},
     kept: [],
     cameAs: {},
+    moments: {},
     ...title,
   };
 }
@@ -145,6 +166,9 @@ const frames = (min: number): yup.NumberSchema<number> =>
 export const LONGEST_WORDS = 20_000;
 export const LONGEST_LABEL = 80;
 export const MOST_KEPT = 60;
+
+/** The most rows of a list that have moments of their own. */
+const MOST_MOMENTS = 200;
 
 /** The most characters of a clip's name. */
 export const LONGEST_NAME = 200;
@@ -170,6 +194,26 @@ const shiftSchema = yup
   .default(undefined);
 
 const keptSchema = exactly({ label: text(LONGEST_LABEL), value: valueSchema });
+const momentSchema = exactly({
+  row: text(LONGEST_WORDS),
+  seconds: numberOrNull(0, 24 * 60 * 60),
+});
+
+/** Something for each of some fields, by their ids; left out for none. */
+const byField = (schema: yup.Schema) =>
+  yup.lazy((value: unknown) =>
+    yup
+      .object(
+        Object.fromEntries(
+          Object.keys(typeof value === 'object' && value !== null ? value : {}).map((key) => [key, schema]),
+        ),
+      )
+      .test(
+        'fields',
+        `at most ${MOST_KEPT} fields`,
+        (all: object | undefined) => Object.keys(all ?? {}).length <= MOST_KEPT,
+      ),
+  );
 
 /** What is checked of it when it comes from outside. */
 export const titleSchema = yup
@@ -219,18 +263,8 @@ export const titleSchema = yup
         ),
     ),
     kept: listOf(keptSchema, MOST_KEPT),
-    cameAs: yup.lazy((value: unknown) =>
-      yup
-        .object(
-          Object.fromEntries(
-            Object.keys(typeof value === 'object' && value !== null ? value : {}).map((key) => [
-              key,
-              keptSchema,
-            ]),
-          ),
-        )
-        .test('cameAs', `at most ${MOST_KEPT} fields`, (all) => Object.keys(all ?? {}).length <= MOST_KEPT),
-    ),
+    cameAs: byField(keptSchema),
+    moments: byField(listOf(momentSchema, MOST_MOMENTS)),
   })
   .noUnknown()
   .required();

@@ -361,6 +361,11 @@ export interface RowsLayer extends LayerBase {
   readonly plateOpacity: number;
   readonly plateRadiusU: number;
   readonly maxRows: number;
+  /**
+   * When each row comes, in seconds from the title's start, in place of what its moves say. A title has them, never a
+   * document.
+   */
+  readonly moments?: readonly number[];
 }
 
 export type Layer =
@@ -505,9 +510,22 @@ export type FieldValues = Readonly<Record<string, FieldValue>>;
 export function layerWords(layer: Layer): string {
   if (!layer.visible) return '';
   if (layer.kind === 'text') return plainText(layer);
-  if (layer.kind !== 'rows') return '';
-  const shown = layer.rows.split('\n').filter((row) => row.trim() !== '');
-  return shown.slice(0, layer.maxRows).join('\n').replaceAll('\t', '\n');
+  return layer.kind === 'rows' ? shownRows(layer).map(rowWords).join('\n') : '';
+}
+
+/** The rows of a list that are not empty. */
+export function filledRows(rows: string): string[] {
+  return rows.split('\n').filter((row) => row.trim() !== '');
+}
+
+/** The rows of a list as they are shown: those that are empty, and those beyond the most, are not. */
+export function shownRows({ rows, maxRows }: RowsLayer): string[] {
+  return filledRows(rows).slice(0, maxRows);
+}
+
+/** The words of a row, each cell on a line. */
+export function rowWords(row: string): string {
+  return row.replaceAll('\t', '\n');
 }
 
 /** The text of a layer as one string. */

@@ -1,5 +1,5 @@
 import type { DisplayItem, DisplayList } from '../display/list';
-import { withWordsEdge } from './wordsEdge';
+import { titleTemplate } from './titleTemplate';
 import { rectOutline } from '../display/shapes';
 import type { House } from '../model/house';
 import type { Plan } from '../model/plan';
@@ -76,7 +76,7 @@ export function nextDelivery(plan: Plan, id: string): Plan['deliveries'][number]
 /** What of a title decides how it is painted. */
 export type PaintedTitle = Pick<
   Title,
-  'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim' | 'edge'
+  'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim' | 'edge' | 'moments'
 >;
 
 /** A title laid out in a format, asked for by its own frames. */
@@ -86,9 +86,9 @@ export interface ShownTitle {
   frame(frame: number): DisplayList;
 }
 
-/** A title of a project laid out: its template with its values and the edge of its words, moved as the project has it. */
+/** A title of a project laid out: its template with its values and what it has for itself, moved as the project has it. */
 export function layOutTitle(
-  { shift, edge }: Pick<Title, 'shift' | 'edge'>,
+  title: Pick<Title, 'shift' | 'edge' | 'moments'>,
   template: Template,
   values: FieldValues,
   format: FrameFormat,
@@ -96,7 +96,15 @@ export function layOutTitle(
   pictures?: PictureSizes,
   language?: string,
 ): CompiledTitle {
-  return compile(withWordsEdge(template, edge), values, format, fonts, pictures, shift, language);
+  return compile(
+    titleTemplate(template, title, values),
+    values,
+    format,
+    fonts,
+    pictures,
+    title.shift,
+    language,
+  );
 }
 
 /** A title of a project laid out, and its frames: its template with its values, moved and faded as the project has it. */

@@ -13,7 +13,7 @@ import { Proofer } from './proofer';
 import { NO_SPELLER } from './speller';
 
 async function look(template: Template): Promise<readonly Finding[]> {
-  const { title, clip, plan } = ownWords(template);
+  const { clip, plan, title } = ownWords(template);
   const house = {
     ...FIRST_HOUSE,
     checks: { ...FIRST_HOUSE.checks, off: checksOfOthers(FIRST_HOUSE.checks.off) },

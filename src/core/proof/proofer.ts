@@ -286,6 +286,7 @@ export class Proofer {
       lengths,
       title.scrim,
       title.edge,
+      title.moments,
       momentsUnder(clips, title.startFrame, title.startFrame + 1, rate).map(
         ({ picture, seconds }) => `${picture} ${seconds}`,
       ),

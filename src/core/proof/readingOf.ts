@@ -1,5 +1,4 @@
 import type { FieldValues, Template } from '../model/template';
-import { layerWords } from '../model/template';
 import { FORMATS } from '../frame/formats';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
@@ -9,7 +8,7 @@ import { stretchTiming } from '../titleTime/stretch';
 import type { FrameRate } from '../time/rates';
 import type { FadeAt } from './readableTime';
 import { lengthToRead, readableSeconds } from './readableTime';
-import { readingSeconds } from './readingTime';
+import { hardestReading } from './listReading';
 import type { ReadingRules } from '../model/rules';
 
 /** How long a viewer needs to read a title, how long its words can be read, in seconds, and how long it should last. */
@@ -36,8 +35,10 @@ export function readingOf(
 ): Reading {
   const format = FORMATS.get(template.formats[0]);
   const { layers } = resolve(template, { format, values }).template;
-  const reads = readingSeconds(layers.map(layerWords).join(' '), rules);
-  const readableAt = readableFor(template, values, rate, fonts, fadeAt);
+  const { outStartSeconds } = stretchTiming(template.timing, lengthFrames, rate);
+  const { reads, aheadSeconds } = hardestReading(layers, rules, outStartSeconds);
+  const readableForAll = readableFor(template, values, rate, fonts, fadeAt);
+  const readableAt = (length: number): number => readableForAll(length) + aheadSeconds;
   return {
     reads,
     readable: readableAt(lengthFrames),

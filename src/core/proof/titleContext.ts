@@ -12,7 +12,7 @@ import { stretchTiming } from '../titleTime/stretch';
 import { clockOf } from '../time/clock';
 import type { FrameRate } from '../time/rates';
 import type { PaintedTitle } from '../project/deliver';
-import { withWordsEdge } from '../project/wordsEdge';
+import { titleTemplate } from '../project/titleTemplate';
 import { deliveryLanguage, fadeAt } from '../project/deliver';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { FieldWords, TitleContext } from './check';
@@ -54,12 +54,13 @@ export function titleContext(
   const { rate, clips, projectName, house } = around;
   const clock = clockOf(rate, around.plan.clock);
   const values = airValues(template, title, { projectName, clock, clips, number });
+  const own = titleTemplate(template, title, values);
   const newest = around.newest.get(edition.templateId);
   const language = deliveryLanguage(around.plan, deliveryId, house);
   return {
     title,
     template,
-    applied: resolve(withWordsEdge(template, title.edge), {
+    applied: resolve(own, {
       format: FORMATS.get(around.plan.deliveries[0].format),
       values,
     }).template,
@@ -75,7 +76,7 @@ export function titleContext(
     newer: newest === undefined || newest.id === edition.id ? null : newest,
     speller: withOwnWords(speller, around.plan.words),
     readableAt: (lengthFrames) =>
-      readableFor(template, values, rate, fonts, fadesOf({ ...title, lengthFrames }))(lengthFrames),
+      readableFor(own, values, rate, fonts, fadesOf({ ...title, lengthFrames }))(lengthFrames),
   };
 }
 

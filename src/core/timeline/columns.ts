@@ -45,7 +45,7 @@ const FINENESS: Readonly<Record<UnitKind, number>> = {
 };
 
 /** Moves with the units that they act on, those on the largest units first, and the smallest units, which are painted. */
-function inUnits<Use extends { readonly unit: UnitKind }>(uses: readonly Use[], layer: ColumnLayer) {
+export function inUnits<Use extends { readonly unit: UnitKind }>(uses: readonly Use[], layer: ColumnLayer) {
   const sorted = uses.toSorted((a, b) => FINENESS[a.unit] - FINENESS[b.unit]);
   const finest = sorted[sorted.length - 1].unit;
   const units = layer.unitsOf(finest);

@@ -117,7 +117,9 @@ export function compile(
 }
 
 /** Whether a layer neither moves by itself nor has a time of its own. */
-function holdsStill({ kind, motion }: Layer): boolean {
+function holdsStill(layer: Layer): boolean {
+  const { kind, motion } = layer;
+  if (layer.kind === 'rows' && layer.moments !== undefined) return false;
   const moves = kind === 'backdrop' || kind === 'particles' || kind === 'light' || kind === 'copy';
   return !moves && motion.hold.length === 0 && motion.retime === null;
 }

@@ -15,6 +15,8 @@ import type { PlacedLayer } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
 import { REST } from '../moves/pose';
 import { countWords } from '../text/countWords';
+import type { CompiledArrivals } from './arrivals';
+import { compileArrivals } from './arrivals';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
 import { compileColumn, compileHold } from './columns';
 import type { Surroundings } from './motion';
@@ -59,6 +61,8 @@ export interface CompiledLayer {
   /** Only what lies in it is seen, at all times; null for everything. */
   readonly window: Rect | null;
   readonly in: CompiledColumn | null;
+  /** Rows that come at moments of their own, in place of the in; null for none. */
+  readonly arrivals: CompiledArrivals | null;
   readonly hold: CompiledColumn | null;
   readonly out: CompiledColumn | null;
 }
@@ -189,17 +193,20 @@ function surroundings(
 }
 
 function compileMotion(
-  { motion }: Layer,
+  source: Layer,
   timing: Timing,
   layer: ColumnLayer,
-): Pick<CompiledLayer, 'in' | 'hold' | 'out' | 'window'> {
+): Pick<CompiledLayer, 'in' | 'arrivals' | 'hold' | 'out' | 'window'> {
+  const { motion } = source;
+  const moments = source.kind === 'rows' ? source.moments : undefined;
   const arrive = compileColumn(motion.in, layer, timing, false);
   const leave =
     motion.out === 'mirror'
       ? compileColumn(motion.in, layer, timing, true, true)
       : compileColumn(motion.out, layer, timing, true);
   const window = arrive?.window ?? leave?.window ?? null;
-  return { in: arrive, hold: compileHold(motion.hold, layer), out: leave, window };
+  const arrivals = moments === undefined ? null : compileArrivals(motion.in, layer, timing, moments);
+  return { in: arrive, arrivals, hold: compileHold(motion.hold, layer), out: leave, window };
 }
 
 function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {

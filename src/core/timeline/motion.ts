@@ -145,11 +145,22 @@ export function actAt(
   slice: number,
   columnShare: number,
 ): Act | null {
-  const { startShare, lengthShare, leaving } = compiled;
+  const { startShare, lengthShare } = compiled;
   const whole =
     lengthShare > 0 ? (columnShare - startShare) / lengthShare : columnShare >= startShare ? 1 : 0;
   const through = windowProgress(compiled.windows[index], Math.max(0, Math.min(1, whole)));
-  const progress = leaving ? 1 - through : through;
+  return actThrough(compiled, unit, index, slice, through);
+}
+
+/** What a move does to one of its units when that is so far (0 to 1) through its own part of it; null at rest. */
+export function actThrough(
+  compiled: CompiledMove,
+  unit: LayerUnit,
+  index: number,
+  slice: number,
+  through: number,
+): Act | null {
+  const progress = compiled.leaving ? 1 - through : through;
   if (progress >= 1) return null;
   const plans = compiled.plans[index];
   const { plan, pivot, parts } = plans[slice % plans.length];

@@ -208,7 +208,9 @@ function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming)
     const share = (seconds - timing.outStartSeconds) / timing.outSeconds;
     return layer.out?.at(share, timing.outSeconds) ?? layer.resting;
   }
-  if (seconds < timing.inSeconds)
+  const arriving = layer.arrivals?.at(seconds, timing) ?? null;
+  if (arriving !== null) return arriving;
+  if (layer.arrivals === null && seconds < timing.inSeconds)
     return layer.in?.at(seconds / timing.inSeconds, timing.inSeconds) ?? layer.resting;
   const held = timing.outStartSeconds - timing.inSeconds;
   return layer.hold?.at(seconds - timing.inSeconds, held) ?? layer.resting;

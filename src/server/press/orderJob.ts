@@ -101,6 +101,7 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
     shift: title.shift,
     scrim: title.scrim,
     edge: title.edge,
+    moments: title.moments,
     fadeInFrames: title.fadeInFrames,
     fadeOutFrames: title.fadeOutFrames,
     onlyFrame: null,

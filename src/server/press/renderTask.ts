@@ -1,4 +1,4 @@
-import type { Edge, Scrim, Shift } from '@/core/model/project';
+import type { Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { FrameRingMemory } from './frameRing';
 
@@ -13,6 +13,7 @@ export interface RenderTask {
   readonly shift?: Shift | null;
   readonly scrim?: Scrim | null;
   readonly edge?: Edge | null;
+  readonly moments?: Title['moments'];
   readonly fadeInFrames?: number;
   readonly fadeOutFrames?: number;
   /** Only this frame; all of them when null. */

@@ -33,8 +33,16 @@ async function render(task: RenderTask): Promise<void> {
   const pictures = await decodePictures(task.pictures);
   const document = storedTemplate(task.document);
   const fonts = await serverFonts(String(root));
-  const { shift = null, scrim = null, edge = null, fadeInFrames = 0, fadeOutFrames = 0, lengthFrames } = task;
-  const painted = { shift, scrim, edge, fadeInFrames, fadeOutFrames, lengthFrames };
+  const {
+    shift = null,
+    scrim = null,
+    edge = null,
+    moments,
+    fadeInFrames = 0,
+    fadeOutFrames = 0,
+    lengthFrames,
+  } = task;
+  const painted = { shift, scrim, edge, moments, fadeInFrames, fadeOutFrames, lengthFrames };
   const title = showTitle(painted, document, task.values, format, rate, fonts, pictures, task.language);
   const timing = stretchTiming(task.document.timing, lengthFrames, rate);
   const listAt = (frame: number): DisplayList => title.frame(frame);

@@ -52,6 +52,7 @@ const CELL_WORDS: Readonly<Record<string, string>> = {
   scrim: 'Scrim',
   edge: 'Edge of its words',
   kept: 'Words without a field',
+  moments: 'When its rows come',
   cameAs: 'What its words were called',
   leftOut: 'Left out',
 };

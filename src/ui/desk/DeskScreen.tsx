@@ -120,6 +120,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   useDeskKeys({ player, end });
   usePlaceOnOpening(placeEditionId, player.frame);
   const show = useShow(player);
+  const frameNow = useFrameNow(player);
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
@@ -157,7 +158,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
             <DeskPicture player={player} format={format} fonts={fonts} end={end} widthPx={side} />
             <PanelSwitch />
             <div className="min-h-0 flex-1 overflow-y-auto">
-              {panel === 'card' ? <Card /> : <Findings onLook={show} />}
+              {panel === 'card' ? <Card frameNow={frameNow} /> : <Findings onLook={show} />}
             </div>
           </div>
         </div>
@@ -179,6 +180,15 @@ function useDeskPlayer(): { readonly player: Player; readonly end: number } {
     return chosen === undefined ? 0 : chosen.startFrame + Math.floor(chosen.lengthFrames / 2);
   });
   return { player: usePlayer(rate, { from: 0, to: end }, firstFrame), end };
+}
+
+/** The frame that the playhead is at, for what must not be drawn again whenever it moves. */
+function useFrameNow({ frame }: Player): () => number {
+  const now = useRef(frame);
+  useEffect(() => {
+    now.current = frame;
+  });
+  return useCallback(() => now.current, []);
 }
 
 /** Shows a title in the picture: at one of its own frames, or in its middle. */

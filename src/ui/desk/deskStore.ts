@@ -3,6 +3,7 @@ import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Title } from '@/core/model/project';
 import type { CellConflict } from '@/core/project/mergeWork';
+import { keepMoments } from '@/core/project/rowMoments';
 import type { Work } from '@/core/project/work';
 import { inOrder } from '@/core/project/work';
 import type { UndoHistory } from '../shared/undoHistory';
@@ -32,7 +33,7 @@ const SORTED = new Set(['titles', 'clips']);
 export function createDeskStore(work: Work): DeskStore {
   const put = (next: Work): void => {
     const before = workOf(store.getState());
-    const after = inOrder(next);
+    const after = inOrder({ ...next, titles: keepMoments(before.titles, next.titles) });
     const isSame =
       after.titles === before.titles && after.clips === before.clips && after.plan === before.plan;
     if (isSame) return;

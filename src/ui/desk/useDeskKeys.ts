@@ -1,12 +1,15 @@
 'use client';
 import { nanoid } from 'nanoid';
+import { toast } from 'sonner';
 import { nudgeTitles } from '@/core/project/arrangeTitles';
 import { cutAt, cutFrames, removeClip } from '@/core/project/clips';
 import { nextDelivery } from '@/core/project/deliver';
 import { endOf } from '@/core/project/lanes';
+import { changeTitles } from '@/core/project/work';
 import type { Player } from '../picture/usePlayer';
 import { actsItself, takesArrows, useClickLetsGo, useKeys } from '../shared/useKeys';
-import { useDesk, useSelect } from './deskContext';
+import { rowHere } from './card/rowHere';
+import { useDeliveryValues, useDesk, useSelect } from './deskContext';
 import { setMarker } from './strip/StripTools';
 import { useDuplicate } from './useDuplicate';
 import { useRemoveTitles } from './useRemoveTitles';
@@ -50,7 +53,8 @@ function useTimeKeys(player: Player, end: number): void {
 }
 
 function useTitleKeys(player: Player): void {
-  const { store, ui, rate } = useDesk();
+  const { store, ui, rate, editions } = useDesk();
+  const valuesOf = useDeliveryValues();
   const select = useSelect();
   const remove = useRemoveTitles();
   const duplicate = useDuplicate();
@@ -77,6 +81,15 @@ function useTitleKeys(player: Player): void {
     event.preventDefault();
     const step = (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? rate.nominal : 1);
     store.getState().apply((now) => nudgeTitles(now, ids, step));
+  });
+  useKeys('r', () => {
+    const { titles, apply } = store.getState();
+    const title = titles.find(({ id }) => id === ui.getState().selection[0]);
+    const template = title && editions.get(title.editionId)?.document;
+    if (title === undefined || template === undefined) return;
+    const moments = rowHere(title, template, { values: valuesOf(title), frame: player.frame, rate });
+    if (typeof moments === 'string') toast(moments);
+    else apply((now) => changeTitles(now, new Set([title.id]), (one) => ({ ...one, moments })));
   });
   useKeys('c', () => store.getState().applyWork((work) => cutAt(work, player.frame, () => nanoid(12))));
   const history = { enableOnFormTags: true, preventDefault: true } as const;

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import type { Title } from '@/core/model/project';
 import { fadeAt } from '@/core/project/deliver';
+import { titleTemplate } from '@/core/project/titleTemplate';
 import type { Reading } from '@/core/proof/readingOf';
 import { readingOf } from '@/core/proof/readingOf';
 import { useFonts } from '../picture/useFonts';
@@ -20,9 +21,11 @@ export function useReading(): (title: Title) => Reading | null {
       if (fonts === null || document === undefined) return null;
       const { lengthFrames } = title;
       const fades = title.fadeInFrames > 0 || title.fadeOutFrames > 0;
-      const asked = { values: valuesOf(title), lengthFrames, rate, rules };
+      const values = valuesOf(title);
+      const asked = { values, lengthFrames, rate, rules };
       const at = (frame: number): number => fadeAt(title, frame);
-      return readingOf(document, fades ? { ...asked, fadeAt: at } : asked, fonts);
+      const own = titleTemplate(document, title, values);
+      return readingOf(own, fades ? { ...asked, fadeAt: at } : asked, fonts);
     },
     [editions, fonts, rate, rules, valuesOf],
   );

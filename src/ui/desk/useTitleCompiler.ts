@@ -17,10 +17,14 @@ export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
 interface CompiledOnce {
   readonly values: Title['values'];
-  readonly shift: Title['shift'];
-  readonly edge: Title['edge'];
+  readonly own: Pick<Title, 'shift' | 'edge' | 'moments'>;
   readonly editionId: string;
   readonly compiled: CompiledTitle;
+}
+
+/** What of a title its layout follows from besides its values. */
+function ownOf({ shift, edge, moments }: Title): CompiledOnce['own'] {
+  return { shift, edge, moments };
 }
 
 // The titles near the playhead, and then some.
@@ -33,8 +37,8 @@ class LayoutKeeper {
   find(title: Title, values: Title['values']): CompiledTitle | undefined {
     const kept = this.byTitle.get(title.id);
     if (kept?.editionId !== title.editionId) return undefined;
-    const placed = sameValue(kept.shift, title.shift) && sameValue(kept.edge, title.edge);
-    return placed && sameValue(kept.values, values) ? kept.compiled : undefined;
+    const same = sameValue(kept.own, ownOf(title)) && sameValue(kept.values, values);
+    return same ? kept.compiled : undefined;
   }
 
   keep(title: Title, values: Title['values'], compiled: CompiledTitle): void {
@@ -42,8 +46,7 @@ class LayoutKeeper {
     if (this.byTitle.size >= MOST_KEPT && oldest !== undefined) this.byTitle.delete(oldest);
     this.byTitle.set(title.id, {
       values,
-      shift: title.shift,
-      edge: title.edge,
+      own: ownOf(title),
       editionId: title.editionId,
       compiled,
     });

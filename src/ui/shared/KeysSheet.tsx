@@ -25,6 +25,7 @@ const KEYS = [
   ['D', 'On the desk: copies of the chosen titles; in the sheet Ctrl or Cmd Shift D'],
   ['I and O', 'On the desk: mark where a range begins and ends'],
   ['C', 'On the desk: cut the clip at the playhead'],
+  ['R', 'On the desk: the next row of the chosen list comes at the playhead; tap along while it plays'],
   ['Q', 'On the desk: quiet places for the chosen title'],
   ['Ctrl or Cmd + D', 'In the sheet: fill down; + Enter: this text in all chosen cells'],
   ['Alt + Enter', 'In the sheet: a new line within a cell'],

@@ -14,6 +14,7 @@ import { pastEndCheck } from './pastEnd';
 import { picturesCheck } from './pictures';
 import { placeholderCheck } from './placeholder';
 import { readingCheck } from './reading';
+import { rowsInTimeCheck } from './rowsInTime';
 import { safeAreasCheck } from './safeAreas';
 import { sameNameCheck } from './sameName';
 import { smallTextCheck } from './smallText';
@@ -23,6 +24,7 @@ import { thinLinesCheck } from './thinLines';
 /** Every check, in the order in which the house lists them. */
 export const CHECKS = createRegistry<Check>('check', [
   readingCheck,
+  rowsInTimeCheck,
   emptyFieldCheck,
   placeholderCheck,
   limitsCheck,

@@ -1,16 +1,16 @@
-import { layerWords } from '../../model/template';
 import { defineCheck } from '../check';
 import { sayTime } from '../finding';
 import { lengthToRead } from '../readableTime';
-import { readingSeconds } from '../readingTime';
+import { hardestReading } from '../listReading';
 
 export const readingCheck = defineCheck({
   kind: 'title',
   id: 'reading',
   label: 'Time to read',
   about: 'Finds titles that cannot be read in the time that they stand still.',
-  run({ applied, title, rate, reading, readableAt }) {
-    const reads = readingSeconds(applied.layers.map(layerWords).join(' '), reading);
+  run({ applied, title, rate, timing, reading, readableAt: allReadableAt }) {
+    const { reads, aheadSeconds } = hardestReading(applied.layers, reading, timing.outStartSeconds);
+    const readableAt = (lengthFrames: number): number => allReadableAt(lengthFrames) + aheadSeconds;
     const readable = readableAt(title.lengthFrames);
     // A tenth is as fine as it is told.
     if (reads <= readable + 0.05) return [];

@@ -19,7 +19,7 @@ let view: DeskView;
 const titles = (): readonly Title[] => view.store.getState().titles;
 const open = (list: readonly Title[], selection: readonly string[], deliveryId = 'master'): void => {
   view = createDeskView({ titles: list, plan: PLAN, ui: { selection, deliveryId } });
-  renderOnDesk(view, <TitleCard />);
+  renderOnDesk(view, <TitleCard frameNow={() => 0} />);
 };
 const type = async (label: string, words: string): Promise<void> => {
   const box = screen.getByLabelText(label);

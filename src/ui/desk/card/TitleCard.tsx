@@ -19,11 +19,12 @@ import {
 import { useDuplicate } from '../useDuplicate';
 import { useRemoveTitles } from '../useRemoveTitles';
 import { useOnlyHere } from './onlyHere';
+import { RowMoments } from './RowMoments';
 import { TitleTimes } from './TitleTimes';
 import { TitleExtras } from './TitleExtras';
 
 /** The card of the chosen titles: the fields of the first, and what is set on all of them. */
-export function TitleCard() {
+export function TitleCard({ frameNow }: { readonly frameNow: () => number }) {
   const selection = useDeskUi((ui) => ui.selection);
   const titles = useTitles();
   const { editions } = useDesk();
@@ -40,6 +41,7 @@ export function TitleCard() {
     <section aria-label="Card" className="px-4 py-3">
       <CardHead first={first} chosen={chosen} />
       <CardFields first={first} chosen={chosen} />
+      <RowMoments first={first} chosen={chosen} frameNow={frameNow} />
       <TitleTimes first={first} chosen={chosen} />
       <TitleExtras first={first} chosen={chosen} />
     </section>

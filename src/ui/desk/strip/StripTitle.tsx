@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { airValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/model/project';
 import { titleIn } from '@/core/project/deliver';
+import { isTimed, timedLists } from '@/core/project/rowMoments';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { secondsToNearestFrames } from '@/core/time/rates';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
@@ -45,6 +46,9 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
     wide - timing.inFrames * pxPerFrame,
   );
   const low = reads > readable + 0.05;
+  const moments = timedLists(document, title.moments, values)
+    .filter(isTimed)
+    .flatMap((list) => list.seconds);
   const absent = titleIn(title, delivery.id) === null;
   return (
     <button
@@ -67,6 +71,13 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
         className="absolute inset-y-0 right-0 rounded-r-[5px] border-t-4 border-out bg-out-wash"
         style={{ width: timing.outFrames * pxPerFrame }}
       />
+      {moments.map((seconds, i) => (
+        <span
+          key={i}
+          className="absolute bottom-[3px] h-1.5 w-px bg-ink"
+          style={{ left: Math.min(wide - 1, secondsToNearestFrames(seconds, rate) * pxPerFrame) }}
+        />
+      ))}
       {wide > LEAST_WORDS_PX && (
         <span
           dir="auto"

@@ -1,0 +1,91 @@
+import { execFileSync } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { saved } from './hands';
+
+const ROWS = ['1\tHeron\t4:12.6', '2\tMarsh Lantern\t4:13.1', '3\tQuiet Gudgeon\t4:15.8'];
+// One after another to the frame, at 25 frames a second: the first frame of each row's move still shows nothing of it.
+const MOMENTS = [
+  { at: '00:00:03:12', frame: 87 },
+  { at: '00:00:05:00', frame: 125 },
+  { at: '00:00:08:24', frame: 224 },
+];
+
+test('rows of a list are tapped in by keys, outlive a reload, and come to the frame in the file', async ({
+  page,
+}) => {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByLabel('Put stand-in pictures on its strip').check();
+  await page.getByLabel('Name', { exact: true }).fill('Row by row');
+  await page.getByRole('button', { name: 'Open the desk' }).click();
+  const heading = page.getByRole('heading', { name: 'Row by row' });
+  await expect(heading).toBeVisible();
+  await page.getByTestId('under-playhead').click();
+  await page.keyboard.press('t');
+  await page.keyboard.type('heat');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Second heat');
+  await page.keyboard.press('Enter');
+  const card = page.getByRole('region', { name: 'Card' });
+  await card.getByLabel('Boats, row 1, cell 1').click();
+  await page.evaluate((text) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', text);
+    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+    document.activeElement?.dispatchEvent(event);
+  }, ROWS.join('\n'));
+  await expect(card.getByLabel('Boats, row 3, cell 2')).toHaveValue('Quiet Gudgeon');
+
+  const goTo = async (timecode: string): Promise<void> => {
+    await page.getByLabel('Timecode of the playhead').fill(timecode);
+    await page.keyboard.press('Enter');
+    await heading.click();
+  };
+  for (const { at } of MOMENTS) {
+    await goTo(at);
+    await page.keyboard.press('r');
+  }
+  const moment = (row: number) => card.getByLabel(`Row ${row} comes after`);
+  await expect(moment(3)).toHaveValue('8.96');
+  // One too many says so and changes nothing; undo takes the last one back, redo brings it again.
+  await page.keyboard.press('r');
+  await expect(page.getByText(/^Every row has its moment\./)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(moment(3)).toHaveValue('6.52');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(moment(3)).toHaveValue('8.96');
+  // Bad input is told and changes nothing.
+  await moment(2).fill('soon');
+  await page.keyboard.press('Enter');
+  await expect(card.getByText('Not a number: “soon”. Try 1080/3 or +12.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(moment(2)).toHaveValue('5');
+  await saved(page);
+  await page.reload();
+  await expect(moment(1)).toHaveValue('3.48');
+  await expect(moment(3)).toHaveValue('8.96');
+
+  await page.getByRole('button', { name: 'Send to Press' }).click();
+  await page.getByRole('radio', { name: /^MOV, lossless alpha/ }).click();
+  await page.getByRole('button', { name: /^Send( anyway)?$/ }).click();
+  const job = page.getByRole('article').first();
+  await expect(job.getByText('done')).toBeVisible({ timeout: 180_000 });
+  const waiting = page.waitForEvent('download');
+  await job.getByRole('link', { name: /^Download .*\.mov$/ }).click();
+  const file = await (await waiting).path();
+  const decoded = execFileSync(
+    'ffmpeg',
+    ['-v', 'error', '-i', file, '-f', 'framemd5', '-c:v', 'rawvideo', '-'],
+    { maxBuffer: 1e8 },
+  );
+  const sums = decoded
+    .toString()
+    .split('\n')
+    .filter((line) => /^\d/.test(line))
+    .map((line) => line.split(',').at(-1)?.trim());
+  for (const { frame } of MOMENTS) {
+    // The list stands still up to the row's moment, and moves from the frame after it on.
+    expect(sums[frame]).toBe(sums[frame - 10]);
+    expect(sums[frame + 1]).not.toBe(sums[frame]);
+  }
+});
