@@ -51,10 +51,11 @@ export function isTimed({ given }: TimedList): boolean {
  * The moments of a list with the next row that has none coming at a time; null where every row has one already. Rows
  * before it that were passed over come in the rhythm of the others.
  */
-export function tapNextRow({ rows, given }: TimedList, seconds: number): RowMoment[] | null {
+export function tapNextRow(list: TimedList, seconds: number): RowMoment[] | null {
+  const { rows, given } = list;
   const next = given.findLastIndex((one) => one !== null) + 1;
   if (next >= rows.length) return null;
-  return rows.map((row, i) => ({ row, seconds: i === next ? seconds : given[i] }));
+  return setRowMoment(list, next, seconds);
 }
 
 /**
@@ -72,6 +73,22 @@ export function momentsOfRows(
     return at;
   });
   return own.map((at, i) => kept[at < 0 && free.has(i) ? i : at]?.seconds ?? null);
+}
+
+/** The moments of a list with one row coming at another time, or, with null, in the rhythm of the others. */
+export function setRowMoment({ rows, given }: TimedList, at: number, seconds: number | null): RowMoment[] {
+  return rows.map((row, i) => ({ row, seconds: i === at ? seconds : given[i] }));
+}
+
+/** A title's moments so much later (in seconds), none before its start: where its start was trimmed, rows stay where they were heard. */
+export function shiftMoments(moments: Title['moments'], bySeconds: number): Title['moments'] {
+  if (moments === undefined) return undefined;
+  const later = (list: readonly RowMoment[]): RowMoment[] =>
+    list.map(({ row, seconds }) => ({
+      row,
+      seconds: seconds === null ? null : Math.max(0, seconds + bySeconds),
+    }));
+  return Object.fromEntries(Object.entries(moments).map(([id, list]) => [id, later(list)]));
 }
 
 // From one row to the next where nothing says how long.

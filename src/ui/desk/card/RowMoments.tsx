@@ -2,7 +2,7 @@
 import { toast } from 'sonner';
 import type { RowMoment } from '@/core/model/project';
 import type { TimedList } from '@/core/project/rowMoments';
-import { isTimed, spreadMoments, tapNextRow, timedLists } from '@/core/project/rowMoments';
+import { isTimed, setRowMoment, spreadMoments, tapNextRow, timedLists } from '@/core/project/rowMoments';
 import { changeTitles } from '@/core/project/work';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { Button } from '../../shared/Button';
@@ -82,8 +82,6 @@ export function RowMoments({ first, chosen, frameNow }: Props) {
 /** Each row with its moment in seconds from the title's start; those that were not given one follow the others. */
 function Rows({ list, onSet }: { readonly list: TimedList; readonly onSet: (moments: RowMoment[]) => void }) {
   const { rows, given, seconds } = list;
-  const with_ = (at: number, own: number | null): RowMoment[] =>
-    rows.map((row, i) => ({ row, seconds: i === at ? own : given[i] }));
   return (
     <ol className="grid gap-1">
       {rows.map((row, i) => (
@@ -98,7 +96,7 @@ function Rows({ list, onSet }: { readonly list: TimedList; readonly onSet: (mome
             max={86_400}
             step={0.1}
             value={seconds[i]}
-            onChange={(own) => onSet(with_(i, own))}
+            onChange={(own) => onSet(setRowMoment(list, i, own))}
           />
           {given[i] === null ? (
             <span className="text-[12px] text-soft">follows</span>
@@ -106,7 +104,7 @@ function Rows({ list, onSet }: { readonly list: TimedList; readonly onSet: (mome
             <Button
               look="quiet"
               title={`Row ${i + 1} follows the others`}
-              onClick={() => onSet(with_(i, null))}
+              onClick={() => onSet(setRowMoment(list, i, null))}
             >
               Unset
             </Button>

@@ -3,13 +3,14 @@ import { memo } from 'react';
 import { airValue } from '@/core/resolve/fieldValue';
 import type { Title } from '@/core/model/project';
 import { titleIn } from '@/core/project/deliver';
-import { isTimed, timedLists } from '@/core/project/rowMoments';
+import { shiftMoments } from '@/core/project/rowMoments';
 import { stretchTiming } from '@/core/titleTime/stretch';
-import { secondsToNearestFrames } from '@/core/time/rates';
+import { frameToSeconds, secondsToNearestFrames } from '@/core/time/rates';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { classes } from '../../shared/classes';
 import { useClock, useDelivery, useDeliveryValues, useDesk, useSelect } from '../deskContext';
 import { useReading } from '../useReading';
+import { RowTicks } from './RowTicks';
 import type { Grip } from './stripDrag';
 import { dragTitles, snapFrames } from './stripDrag';
 import { LANE_PX, SNAP_REACH_PX, stopsOn, useStrip } from './stripView';
@@ -46,9 +47,6 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
     wide - timing.inFrames * pxPerFrame,
   );
   const low = reads > readable + 0.05;
-  const moments = timedLists(document, title.moments, values)
-    .filter(isTimed)
-    .flatMap((list) => list.seconds);
   const absent = titleIn(title, delivery.id) === null;
   return (
     <button
@@ -71,13 +69,6 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
         className="absolute inset-y-0 right-0 rounded-r-[5px] border-t-4 border-out bg-out-wash"
         style={{ width: timing.outFrames * pxPerFrame }}
       />
-      {moments.map((seconds, i) => (
-        <span
-          key={i}
-          className="absolute bottom-[3px] h-1.5 w-px bg-ink"
-          style={{ left: Math.min(wide - 1, secondsToNearestFrames(seconds, rate) * pxPerFrame) }}
-        />
-      ))}
       {wide > LEAST_WORDS_PX && (
         <span
           dir="auto"
@@ -90,6 +81,7 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
         className={classes('absolute bottom-0 h-[3px]', low ? 'bg-stop' : 'bg-leaf')}
         style={{ left: timing.inFrames * pxPerFrame, width: Math.max(0, readPx) }}
       />
+      <RowTicks title={title} template={document} />
       <span className="absolute inset-y-0 left-0 w-2 cursor-ew-resize" />
       <span className="absolute inset-y-0 right-0 w-2 cursor-ew-resize" />
       {says !== '' && (
@@ -103,7 +95,7 @@ export const StripTitle = memo(function StripTitle({ title, chosen }: Props) {
 
 /** Dragging a title, or all chosen ones with it; Alt holds the snapping off, Shift and Ctrl choose more. */
 function useTitleDrag(title: Title, chosen: boolean) {
-  const { store, ui } = useDesk();
+  const { store, ui, rate } = useDesk();
   const { pxPerFrame, playFrame, onSnap } = useStrip();
   const select = useSelect();
   const sayDrag = useSayDrag();
@@ -133,7 +125,11 @@ function useTitleDrag(title: Title, chosen: boolean) {
           const moved = next.get(one.id);
           if (moved === undefined) return one;
           const { startFrame, lengthFrames, lane } = moved;
-          return { ...one, startFrame, lengthFrames, lane };
+          const before = held.find(({ id }) => id === one.id) ?? one;
+          // Rows stay where they were heard when only the start is moved.
+          const trimmed = grip === 'start' ? frameToSeconds(before.startFrame - startFrame, rate) : 0;
+          const moments = trimmed === 0 ? one.moments : shiftMoments(before.moments, trimmed);
+          return { ...one, startFrame, lengthFrames, lane, moments };
         }),
       );
       return sayDrag(grip, next.get(title.id) ?? title);

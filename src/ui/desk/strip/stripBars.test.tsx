@@ -1,5 +1,6 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { heatBoard } from '../../../../demo/heatBoard';
 import type { Clip, Title } from '@/core/model/project';
 import { newClip } from '@/core/model/project';
 import { useClips, useTitles } from '../deskContext';
@@ -188,5 +189,63 @@ describe('a clip on the strip', () => {
     );
     to(bar(/^Clip Weir/), 597 - 20 * PX);
     expect(title('b')).toMatchObject({ startFrame: 400, values: { name: 'Noor' } });
+  });
+});
+
+describe('the rows of a list', () => {
+  const rows = ['1\tHeron\t4:12', '2\tGudgeon\t4:13'];
+  const moments = (): (number | null)[] | undefined =>
+    title('heat')?.moments?.boats?.map(({ seconds }) => seconds);
+
+  beforeEach(() => {
+    const heat = {
+      ...{ id: 'heat-1', templateId: 'heat', number: 1, document: heatBoard },
+      releasedAt: '2026-11-25T00:00:00.000Z',
+    };
+    const list = {
+      ...deskTitle('heat', 100, { heading: 'Heat', boats: rows.join('\n') }, 'heat-1'),
+      lengthFrames: 400,
+      moments: { boats: rows.map((row, i) => ({ row, seconds: i === 0 ? 2 : null })) },
+    };
+    cleanup();
+    view = createDeskView({ titles: [list], editions: [heat] });
+    renderOnDesk(view, <Bars />);
+  });
+
+  test('come where they are dragged to, the title stays, and one undo takes it back', () => {
+    const second = screen.getByTestId('row-tick-2');
+    take(second, 500);
+    to(second, 500 + 10 * PX);
+    to(second, 500 + 25 * PX);
+    // It followed a second after the first, which comes two seconds into the title; now it is a second later.
+    expect(moments()).toEqual([2, 4]);
+    expect(title('heat')).toMatchObject({ startFrame: 100, lengthFrames: 400 });
+    expect(screen.getByText('row 2 at 00:00:08:00')).toBeInTheDocument();
+    leave(second);
+    act(() => view.store.temporal.getState().undo());
+    expect(moments()).toEqual([2, null]);
+  });
+
+  test('never come before the title or after it', () => {
+    const first = screen.getByTestId('row-tick-1');
+    take(first, 300);
+    to(first, -900);
+    expect(moments()?.[0]).toBe(0);
+    to(first, 4000);
+    expect(moments()?.[0]).toBe(399 / 25);
+  });
+
+  test('stay where they were heard when the title’s start is trimmed, and go along when it is moved', () => {
+    const heat = bar(/^Heat/);
+    take(heat, 201);
+    to(heat, 201 + 25 * PX);
+    leave(heat);
+    expect(title('heat')).toMatchObject({ startFrame: 125, lengthFrames: 375 });
+    expect(moments()).toEqual([1, null]);
+    take(heat, 500);
+    to(heat, 500 + 30 * PX);
+    leave(heat);
+    expect(title('heat')?.startFrame).toBe(155);
+    expect(moments()).toEqual([1, null]);
   });
 });

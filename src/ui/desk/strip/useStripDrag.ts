@@ -18,7 +18,7 @@ interface StripMove<Held> {
 
 interface DragActions<Held> {
   /** What is dragged, as it is when the drag begins; null when the press was for something else. */
-  begin(event: PointerEvent<HTMLButtonElement>): Held | null;
+  begin(event: PointerEvent<HTMLElement>): Held | null;
   /** Moves it; gives what to say of it. */
   move(move: StripMove<Held>): string;
   /** Chooses it from the keyboard; a pointer has chosen it already. */
@@ -40,7 +40,7 @@ export function useStripDrag<Held>({ begin, move, choose }: DragActions<Held>) {
   };
   return {
     says,
-    onPointerDown: (event: PointerEvent<HTMLButtonElement>): void => {
+    onPointerDown: (event: PointerEvent<HTMLElement>): void => {
       if (event.button !== 0) return;
       const held = begin(event);
       if (held === null) return;
