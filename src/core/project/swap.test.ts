@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_TEMPLATES, openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
+import { heatBoard } from '../../../demo/heatBoard';
 import type { Title } from '../model/project';
 import { newTitle } from '../model/project';
 import type { Template } from '../model/template';
@@ -44,6 +45,22 @@ describe('another template', () => {
     });
     const back = swapTitle(there, short, { id: 'strap', document: tidelineStrap });
     expect(back).toMatchObject({ values: NAMES, kept: [] });
+  });
+
+  test('takes the moments of rows along with them', () => {
+    const other = renamed(heatBoard, 'boats', 'Order');
+    const renumbered = {
+      ...other,
+      fields: other.fields.map((field) => (field.id === 'boats' ? { ...field, id: 'order' } : field)),
+    };
+    const moments = { boats: [{ row: 'Heron', seconds: 4 }] };
+    const there = swapTitle({ ...title({ boats: 'Heron' }), moments }, heatBoard, {
+      id: 'other',
+      document: renumbered,
+    });
+    expect(there).toMatchObject({ values: { order: 'Heron' }, moments: { order: moments.boats } });
+    const back = swapTitle(there, renumbered, { id: 'heat', document: heatBoard });
+    expect(back).toMatchObject({ values: { boats: 'Heron' }, moments });
   });
 
   test('can be told what goes where, and that something goes nowhere', () => {

@@ -15,7 +15,7 @@ export interface Source {
   readonly everywhere: boolean;
 }
 
-type SwappedTitle = Pick<Title, 'values' | 'kept' | 'perDelivery' | 'cameAs'>;
+type SwappedTitle = Pick<Title, 'values' | 'kept' | 'perDelivery' | 'cameAs' | 'moments'>;
 
 /** How words are matched. */
 interface SwapOptions {
@@ -41,6 +41,8 @@ export interface Swap {
   readonly kept: readonly KeptWords[];
   /** What the words were called that went to a field of another name. */
   readonly cameAs: NonNullable<Title['cameAs']>;
+  /** The moments of rows, with the field that the rows went to. */
+  readonly moments: NonNullable<Title['moments']>;
 }
 
 /** The words that a title has: those typed into fields of its template, and those that are kept with it. */
@@ -115,6 +117,12 @@ export function swapTemplate(
     perDelivery: own.perDelivery,
     kept: [...left.map(({ label, value }) => ({ label, value })), ...own.kept],
     cameAs: Object.fromEntries(said.flatMap(cameFrom).slice(0, MOST_KEPT)),
+    moments: Object.fromEntries(
+      said.flatMap(({ field, source }) => {
+        const own = title.moments?.[source.key];
+        return own === undefined ? [] : [[field.id, own]];
+      }),
+    ),
   };
 }
 
@@ -194,6 +202,8 @@ const isText = (kind: FieldKind): boolean => kind === 'text' || kind === 'rows';
 const BY_MEANING: readonly Fits[] = [
   (field, source) => plainName(field.label) === plainName(source.label),
   (field, source) => sameMeaning(field.label, source.label),
+  // A list goes into a list before it goes into a line.
+  (field, source) => field.kind === 'rows' && source.kind === 'rows',
   (field, source) => isText(field.kind) && isText(source.kind),
 ];
 
