@@ -62,4 +62,13 @@ describe('other languages', () => {
     await dictionaries.load(['es']);
     expect(dictionaries.languages).toEqual(['en', 'es']);
   });
+
+  test('none counts as that of words whose language nobody named', async () => {
+    const dictionaries = new Dictionaries((name) =>
+      name.startsWith('en') ? Promise.reject(new Error('away')) : shipped(name),
+    );
+    await dictionaries.load(['es']);
+    expect(dictionaries.languages).toEqual([]);
+    expect(dictionaries.correct('navegasión', 'und')).toBe(true);
+  });
 });

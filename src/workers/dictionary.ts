@@ -37,6 +37,8 @@ export class Dictionaries implements Speller {
   /** Fetches what is shipped for some languages (BCP 47). One that cannot be fetched is as one that is not shipped. */
   async load(languages: Iterable<string>): Promise<void> {
     await this.fetch('en');
+    // Or another language would count as that of words whose language nobody named.
+    if (!this.spellers.has('en')) return;
     await Promise.all([...languages].map((language) => this.fetch(primaryLanguage(language))));
   }
 
