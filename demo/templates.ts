@@ -16,6 +16,7 @@ import { motionOf } from '@/core/model/newMove';
 import { chapterCard } from './chapterCard';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';
+import { pointList } from './pointList';
 import { quoteSlip } from './quoteSlip';
 import { ribbonBumper } from './ribbonBumper';
 import { slateCorner } from './slateCorner';
@@ -260,4 +261,5 @@ export const DEMO_TEMPLATES: readonly Template[] = [
   chapterCard,
   slateCorner,
   logoCorner,
+  pointList,
 ];
