@@ -70,7 +70,12 @@ test('a template without lists, and a title without moments, are as they were', 
   expect(withRowMoments(heatBoard, {}, {})).toBe(heatBoard);
   expect(withRowMoments(heatBoard, { boats: [at('Heron', null)] }, {})).toBe(heatBoard);
   const moments = { boats: [at('Heron', 1)] };
-  expect(withRowMoments(heatBoard, moments, {})).toBe(withRowMoments(heatBoard, { ...moments }, {}));
+  // Rows that only stand there as a sample are not the title's.
+  expect(withRowMoments(heatBoard, moments, {})).toBe(heatBoard);
+  const values = { boats: 'Heron' };
+  const timed = withRowMoments(heatBoard, moments, values);
+  expect(timed).not.toBe(heatBoard);
+  expect(withRowMoments(heatBoard, { ...moments }, values)).toBe(timed);
 });
 
 describe('a list whose rows have moments', () => {

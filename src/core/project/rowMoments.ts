@@ -1,7 +1,7 @@
 import type { RowMoment, Title } from '../model/project';
 import type { Field, FieldValues, RowsLayer, Template } from '../model/template';
 import { filledRows, shownRows } from '../model/template';
-import { designValue } from '../resolve/fieldValue';
+import { airValue } from '../resolve/fieldValue';
 
 function rowsLayerOf(template: Template, { targets }: Field): RowsLayer | undefined {
   return template.layers.find(
@@ -28,7 +28,7 @@ export function timedLists(
   return template.fields.flatMap((field): TimedList[] => {
     const layer = rowsLayerOf(template, field);
     if (layer === undefined) return [];
-    const rows = shownRows({ ...layer, rows: String(values[field.id] ?? designValue(template, field)) });
+    const rows = shownRows({ ...layer, rows: String(values[field.id] ?? airValue(template, field)) });
     const given = momentsOfRows(rows, moments?.[field.id] ?? []);
     return [
       {
