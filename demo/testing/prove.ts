@@ -55,6 +55,7 @@ interface Setup {
   readonly deliveries?: readonly Delivery[];
   readonly more?: Partial<ProofSurroundings>;
   readonly plan?: Partial<Plan>;
+  readonly spelling?: Speller;
 }
 
 export async function prove({
@@ -64,6 +65,7 @@ export async function prove({
   deliveries,
   more,
   plan,
+  spelling = speller,
 }: Setup): Promise<Finding[]> {
   const one = edition(template);
   const basePlan = newPlan('wide-1080');
@@ -77,7 +79,7 @@ export async function prove({
     newest: new Map([[one.templateId, one]]),
     ...more,
   };
-  const proofer = new Proofer({ fonts: await serverFonts(), eyes: createRasterEyes(), speller });
+  const proofer = new Proofer({ fonts: await serverFonts(), eyes: createRasterEyes(), speller: spelling });
   proofer.update(titles, around);
   const found = new Map<string, readonly Finding[]>();
   for (let step = await proofer.step(); step !== null; step = await proofer.step())

@@ -4,6 +4,7 @@ import { heatBoard } from '../../../demo/heatBoard';
 import { tidelineStrap } from '../../../demo/templates';
 import { serverFonts } from '../../server/fontFiles';
 import { FORMATS } from '../frame/formats';
+import { newMoveUse } from '../model/newMove';
 import { newTitle } from '../model/project';
 import { stretchTiming } from '../titleTime/stretch';
 import { frameToSeconds, RATES } from '../time/rates';
@@ -82,7 +83,7 @@ describe('a list whose rows have moments', () => {
   const rate = RATES.get('25');
   const rows = ['1\tHeron\t4:12', '2\tGudgeon\t4:13', '3\tLantern\t4:15'];
   const values = { heading: 'Heat', note: '', boats: rows.join('\n') };
-  const shown = async (seconds: readonly (number | null)[], lengthFrames: number) => {
+  const shown = async (seconds: readonly (number | null)[], lengthFrames: number, template = heatBoard) => {
     const moments = { boats: rows.map((row, i) => at(row, seconds[i])) };
     const title = newTitle({
       id: 't',
@@ -95,7 +96,7 @@ describe('a list whose rows have moments', () => {
     });
     const { compiled } = showTitle(
       title,
-      heatBoard,
+      template,
       values,
       FORMATS.get('wide-1080'),
       rate,
@@ -123,6 +124,22 @@ describe('a list whose rows have moments', () => {
     expect(rowsAt(201)[2]).toBeGreaterThan(0);
     // All at rest are one.
     expect(rowsAt(270).every((one) => one > 0.99)).toBe(true);
+  });
+
+  test('with several moves of each row, each as long after its moment as in the design', async () => {
+    const later = { ...newMoveUse('fade'), unit: 'row', startSeconds: 1.45, lengthSeconds: 0.5 } as const;
+    const twice = {
+      ...heatBoard,
+      layers: heatBoard.layers.map((layer) =>
+        layer.kind === 'rows'
+          ? { ...layer, motion: { ...layer.motion, in: [...layer.motion.in, later] } }
+          : layer,
+      ),
+    };
+    // The slide starts at 0.45 s in the design, the fade a second after it.
+    const { rowsAt } = await shown([2, 5, 8], 300, twice);
+    expect(rowsAt(74)[0]).toBe(0);
+    expect(rowsAt(77)[0]).toBeGreaterThan(0);
   });
 
   test('whatever the moments and the length, all rows are there before it goes', async () => {

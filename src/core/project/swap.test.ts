@@ -176,6 +176,14 @@ test('what a title has comes in the order of its card, kept words last', () => {
   ]);
 });
 
+test('words that another template got are called as they were typed, until somebody types others', () => {
+  const cameAs = { role: { label: 'Motto', value: 'Steady' } };
+  const called = (role: string): string[] =>
+    sourcesOf({ ...title({ role }), cameAs }, tidelineStrap).map(({ label }) => label);
+  expect(called('Steady')).toEqual(['Motto']);
+  expect(called('Pilot')).toEqual(['Role']);
+});
+
 test('names mean the same with other capitals and marks, and by the trade’s other words', () => {
   expect(sameMeaning('Place name', 'place-name')).toBe(true);
   expect(sameMeaning('Headline', 'Title')).toBe(true);

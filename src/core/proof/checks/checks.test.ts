@@ -297,6 +297,10 @@ describe('the layout in each delivery', () => {
     const findings = of(await prove({ titles: [plain], ...setup }), 'thin');
     for (const { mends } of findings) expect(mends[0].label).toBe('Thicken words and lines by 1 u');
     const work = { titles: [plain], clips: CLIPS, plan: newPlan('wide-1080') };
+    // It is thicker on both sides: six tenths make a line of one unit 2.2 high.
+    const edged = title({ name: 'Ilse' }, { edge: { colour: 'own', widthU: 0.6, softU: 0 } });
+    const left = of(await prove({ titles: [edged], ...setup }), 'thin');
+    expect(left.map(({ message }) => message)).not.toContainEqual(expect.stringMatching(/^Hair line/));
     const [thick] = applyMend(work, findings[1], findings[1].mends[0].change, () => undefined).titles;
     expect(of(await prove({ titles: [thick], ...setup }), 'thin')).toEqual([]);
   });
