@@ -286,6 +286,8 @@ test('titles are placed by key, on a clip, over a range and from the drawer; cli
   await page.getByTestId('under-playhead').click();
   await page.keyboard.press('t');
   await page.keyboard.type('tideline');
+  // The shelf's templates come a moment after the desk.
+  await expect(page.getByRole('button', { name: /^Tideline strap/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Ilse Marrow');
   await expect(strip.getByRole('button', { name: /^Ilse Marrow, from 00:00:00:00/ })).toBeVisible();

@@ -23,6 +23,8 @@ test('rows of a list are tapped in by keys, outlive a reload, and come to the fr
   await page.getByTestId('under-playhead').click();
   await page.keyboard.press('t');
   await page.keyboard.type('heat');
+  // The shelf's templates come a moment after the desk.
+  await expect(page.getByRole('button', { name: /^Heat board/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Second heat');
   await page.keyboard.press('Enter');

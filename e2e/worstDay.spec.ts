@@ -176,6 +176,8 @@ test('an edition is gone back to: seen beside the present one, and kept', async 
   await page.getByTestId('under-playhead').click();
   await page.keyboard.press('t');
   await page.keyboard.type('chapter');
+  // The shelf's templates come a moment after the desk.
+  await expect(page.getByRole('button', { name: /^Chapter card/ })).toBeVisible();
   await page.keyboard.press('Enter');
   const card = page.getByRole('region', { name: 'Card' });
   await card.getByRole('button', { name: `edition ${latestEdition + 1}` }).click();

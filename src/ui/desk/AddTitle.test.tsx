@@ -5,6 +5,7 @@ import type { Title } from '@/core/model/project';
 import { newClip } from '@/core/model/project';
 import { AddTitle } from './AddTitle';
 import type { DeskView } from './deskContext';
+import { DeskProvider } from './deskContext';
 import { createDeskView, renderOnDesk } from './deskForTest';
 import type { DeskUi } from './deskUi';
 
@@ -37,6 +38,24 @@ describe('adding a title', () => {
     await open();
     await userEvent.type(screen.getByLabelText('Find a template'), 'tide{Enter}');
     expect(placed()).toMatchObject([{ editionId: 'strap-2' }]);
+  });
+
+  test('Enter before the shelf has come places what was meant as soon as it has; other letters take that back', async () => {
+    const later = createDeskView({ titles: [], clips: CLIPS });
+    const early = { ...later, editions: new Map(), newest: new Map() };
+    const drawn = renderOnDesk(early, <AddTitle frame={100} />);
+    await userEvent.click(screen.getByRole('button', { name: 'Title' }));
+    const box = screen.getByLabelText('Find a template');
+    await userEvent.type(box, 'corner{Enter}');
+    await userEvent.clear(box);
+    await userEvent.type(box, 'tide{Enter}');
+    expect(later.store.getState().titles).toEqual([]);
+    drawn.rerender(
+      <DeskProvider value={later}>
+        <AddTitle frame={100} />
+      </DeskProvider>,
+    );
+    expect(later.store.getState().titles).toMatchObject([{ editionId: 'strap-2' }]);
   });
 
   test.each([

@@ -2,7 +2,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { PLAIN_PICTURE } from '@/core/model/project';
 import type { Placing } from '@/core/project/placeTitle';
 import { designFrames } from '@/core/titleTime/stretch';
@@ -81,6 +81,8 @@ function Templates({ frame, close }: { readonly frame: number; readonly close: (
   const place = usePlaceTitle();
   const [chosen, setChosen] = useState('');
   const [wanted, setWanted] = useState('');
+  // Enter before the shelf's templates have come: the first that is found then is placed.
+  const [waits, setWaits] = useState(false);
   const where = placings.find(({ value }) => value === chosen) ?? placings[0];
   const found = [...newest.values()].filter(({ document }) =>
     `${document.name} ${document.kind}`.toLowerCase().includes(wanted.toLowerCase()),
@@ -89,6 +91,11 @@ function Templates({ frame, close }: { readonly frame: number; readonly close: (
     place(editionId, where.placing);
     close();
   };
+  const first = found[0]?.id;
+  const takeFirst = useEffectEvent((id: string) => put(id));
+  useEffect(() => {
+    if (waits && first !== undefined) takeFirst(first);
+  }, [waits, first]);
   return (
     <>
       <input
@@ -97,8 +104,11 @@ function Templates({ frame, close }: { readonly frame: number; readonly close: (
         aria-label="Find a template"
         placeholder="Find a template"
         value={wanted}
-        onChange={(event) => setWanted(event.target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && found[0] !== undefined && put(found[0].id)}
+        onChange={(event) => {
+          setWanted(event.target.value);
+          setWaits(false);
+        }}
+        onKeyDown={(event) => event.key === 'Enter' && (first === undefined ? setWaits(true) : put(first))}
         className="h-8 rounded-lg border border-line-strong bg-field px-2.5"
       />
       <SelectBox
