@@ -168,7 +168,10 @@ export const LONGEST_LABEL = 80;
 export const MOST_KEPT = 60;
 
 /** The most rows of a list that have moments of their own. */
-const MOST_MOMENTS = 200;
+export const MOST_MOMENTS = 200;
+
+/** The widest edge that a title's words can have, in design units; it fades over twice as much at most. */
+export const MOST_EDGE_U = 200;
 
 /** The most characters of a clip's name. */
 export const LONGEST_NAME = 200;
@@ -241,8 +244,8 @@ export const titleSchema = yup
           .string()
           .required()
           .matches(/^(own|#[0-9a-f]{6})$/, 'own, or a colour such as #10303c'),
-        widthU: number(0, 60),
-        softU: number(0, 120),
+        widthU: number(0, MOST_EDGE_U),
+        softU: number(0, MOST_EDGE_U * 2),
       })
       .noUnknown()
       .nullable()

@@ -5,7 +5,7 @@ import { tidelineStrap } from '../../../demo/templates';
 import { serverFonts } from '../../server/fontFiles';
 import { FORMATS } from '../frame/formats';
 import { newMoveUse } from '../model/newMove';
-import { newTitle } from '../model/project';
+import { newTitle, parseTitle } from '../model/project';
 import { stretchTiming } from '../titleTime/stretch';
 import { frameToSeconds, RATES } from '../time/rates';
 import { showTitle } from './deliver';
@@ -53,6 +53,17 @@ describe('moments belong to words', () => {
     const set = { ...title, values: { boats: 'X' }, moments: { boats: [at('X', 1)] } };
     expect(keepMoments([title], [set])).toEqual([set]);
   });
+});
+
+test('however many rows a sheet puts into a list, what is kept of their moments can be saved', () => {
+  const before = newTitle({
+    ...{ id: 't', editionId: 'e', startFrame: 0, lengthFrames: 300, lane: 0 },
+    values: { boats: 'Heron' },
+    moments: { boats: [at('Heron', 2)] },
+  });
+  const boats = Array.from({ length: 900 }, (_, i) => `Boat ${i}`).join('\n');
+  const [after] = keepMoments([before], [{ ...before, values: { boats } }]);
+  expect(parseTitle(after)).toEqual(after);
 });
 
 test('rows without a moment follow in the rhythm of the others', () => {

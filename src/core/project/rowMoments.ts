@@ -1,4 +1,5 @@
 import type { RowMoment, Title } from '../model/project';
+import { MOST_MOMENTS } from '../model/project';
 import type { Field, FieldValues, RowsLayer, Template } from '../model/template';
 import { filledRows, shownRows } from '../model/template';
 import { airValue } from '../resolve/fieldValue';
@@ -166,7 +167,7 @@ function keepRowMoments(before: Title, after: Title): Title {
   );
   if (changed.length === 0) return after;
   const moments = changed.map(([id, list]): [string, RowMoment[]] => {
-    const rows = filledRows(String(after.values[id] ?? ''));
+    const rows = filledRows(String(after.values[id] ?? '')).slice(0, MOST_MOMENTS);
     const own = momentsOfRows(rows, list);
     return [id, rows.map((row, i) => ({ row, seconds: own[i] }))];
   });

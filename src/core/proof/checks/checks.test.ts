@@ -8,7 +8,7 @@ import { newMoveUse } from '../../model/newMove';
 import type { Delivery } from '../../model/plan';
 import { MASTER_ID, newPlan } from '../../model/plan';
 import type { Title } from '../../model/project';
-import { newClip } from '../../model/project';
+import { newClip, parseTitle } from '../../model/project';
 import type { Field, Layer, Template } from '../../model/template';
 import { newBoxLayer } from '../../model/newLayers';
 import { place, testBox, testTemplate, testText } from '../../testing';
@@ -344,6 +344,18 @@ describe('contrast over the pictures', () => {
       expect(of(await prove({ titles: [edged], template: bare }), 'contrast')).toEqual([]);
     },
   );
+
+  test('an edge for the largest letters is one that can be saved', async () => {
+    const huge = words({ style: { ...pale, sizeU: 2000 }, look: { ...testText('x', '').look, shadows: [] } });
+    const light = title({ name: 'I' }, { startFrame: 600 });
+    const [finding] = of(await prove({ titles: [light], template: huge }), 'contrast');
+    const work = { titles: [light], clips: CLIPS, plan: newPlan('wide-1080') };
+    for (const { label, change } of finding.mends) {
+      if (!/edge|outline/.test(label)) continue;
+      const [edged] = applyMend(work, finding, change, () => undefined).titles;
+      expect(parseTitle(edged)).toMatchObject({ edge: edged.edge });
+    }
+  });
 
   test('words on a panel of their own pass over anything, and no picture is looked at', async () => {
     const eyes = createRasterEyes();

@@ -4,6 +4,7 @@ import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rec
 import type { FrameFormat } from '../../frame/formats';
 import { pictureSize } from '../../frame/formats';
 import type { Scrim } from '../../model/project';
+import { MOST_EDGE_U } from '../../model/project';
 import type { CompiledText } from '../../timeline/compile';
 import { frameToTimecode } from '../../time/clock';
 import type { Check, LayoutContext } from '../check';
@@ -166,7 +167,7 @@ function edgeMends(capU: number, textLuminance: number): Mend[] {
   // Black stands out against what is lighter than this, white against the rest (WCAG 2.2).
   const colour = textLuminance > EQUALLY_FAR ? '#000000' : '#ffffff';
   const tone = colour === '#000000' ? 'dark' : 'light';
-  const widthU = Math.ceil(capU * STROKE_SHARE * 1.5);
+  const widthU = Math.min(MOST_EDGE_U, Math.ceil(capU * STROKE_SHARE * 1.5));
   const edge = (label: string, softU: number): Mend => ({
     label,
     change: { kind: 'title', set: { edge: { colour, widthU, softU } } },

@@ -35,8 +35,8 @@ export function RowMoments({ first, chosen, frameNow }: Props) {
         moments: { ...title.moments, [list.field.id]: moments },
       })),
     );
-  const setHere = (): void => {
-    const moments = rowHere(first, template, { values, frame: frameNow(), rate });
+  const setHere = (fieldId: string): void => {
+    const moments = rowHere(first, template, { values, frame: frameNow(), rate, fieldId });
     if (typeof moments === 'string') toast(moments);
     else apply((now) => changeTitles(now, new Set([first.id]), (title) => ({ ...title, moments })));
   };
@@ -64,7 +64,7 @@ export function RowMoments({ first, chosen, frameNow }: Props) {
           <Button
             title="The next row at the playhead (R)"
             disabled={tapNextRow(list, 0) === null}
-            onClick={setHere}
+            onClick={() => setHere(list.field.id)}
           >
             Next row here
           </Button>

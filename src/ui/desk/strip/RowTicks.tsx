@@ -13,6 +13,8 @@ import { useStripDrag } from './useStripDrag';
 /** When the rows of a title's lists come, each to be dragged; from the keyboard they are set on the card. */
 export function RowTicks({ title, template }: { readonly title: Title; readonly template: Template }) {
   const values = useDeliveryValues()(title);
+  // The strip is drawn with every step of the playhead; most titles have none.
+  if (Object.keys(title.moments ?? {}).length === 0) return null;
   return timedLists(template, title.moments, values)
     .filter(isTimed)
     .flatMap((list) =>
