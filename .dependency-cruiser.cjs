@@ -27,6 +27,7 @@ const CORE_LAYERS = [
   'timeline',
   'formats',
   'project',
+  'captions',
   'proof',
   'quiet',
   'outputs',
@@ -69,7 +70,7 @@ module.exports = {
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|yup|fflate|culori|date-fns|svgpath|bezier-easing|papaparse|fastest-levenshtein|double-metaphone)/',
+          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|yup|fflate|culori|date-fns|svgpath|bezier-easing|papaparse|saxes|xmlchars|fastest-levenshtein|double-metaphone)/',
       },
     },
     {
