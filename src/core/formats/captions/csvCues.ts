@@ -29,7 +29,8 @@ const FRACTION = /[.,]\d{1,6}$/;
  * `0:00:01.500` from the start.
  */
 function timeOf(cell: string, clock: Clock, where: string, fractions: boolean): number {
-  const seconds = fractions ? readClockTime(cell) : null;
+  const isTimecode = /^\d+([:;]\d+){3}$/.test(cell.trim());
+  const seconds = fractions && !isTimecode ? readClockTime(cell) : null;
   return seconds ?? frameToSeconds(timecodeToFrame(cell, clock, where), clock.rate);
 }
 

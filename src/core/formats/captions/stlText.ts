@@ -136,6 +136,10 @@ export function spansToStl(spans: readonly CueSpan[], table: string): number[] {
   const say = (text: string): void => {
     for (const one of encodeStl(text, table)) bytes.push(...(one ?? [0x3f]));
   };
+  const tilt = (next: CueSpan): void => {
+    if (next.italic !== italic) bytes.push(next.italic ? ITALIC_ON : ITALIC_OFF);
+    italic = next.italic;
+  };
   const turn = (next: CueSpan): void => {
     if (next.colour !== colour) {
       // It takes the room of the space before it, or of one of its own.
@@ -143,12 +147,12 @@ export function spansToStl(spans: readonly CueSpan[], table: string): number[] {
       bytes.push(COLOURS.indexOf(next.colour ?? 'white'));
     }
     colour = next.colour;
-    if (next.italic !== italic) bytes.push(next.italic ? ITALIC_ON : ITALIC_OFF);
-    italic = next.italic;
+    tilt(next);
   };
   for (const span of spans) {
     span.text.split('\n').forEach((line, i) => {
       if (i > 0) {
+        tilt(span);
         bytes.push(NEW_LINE);
         colour = null;
       }
