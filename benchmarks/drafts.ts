@@ -20,7 +20,7 @@ export function benchDrafts(): void {
       values: { name: `Name ${i}` },
     }),
   );
-  const work: Work = { titles, clips: [], plan: newPlan('wide-1080') };
+  const work: Work = { titles, clips: [], cues: [], plan: newPlan('wide-1080') };
   const store = createDeskStore(work);
   let step = 0;
   const apply = (): void => {

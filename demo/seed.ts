@@ -110,5 +110,10 @@ export async function seedDemo(db: Db): Promise<void> {
   await insertProject(db, DEMO_PROJECT_ID, settings, CLIPS, PLAN);
   const put = TITLES.map((value) => ({ value, revision: null }));
   const clips = { put: [], remove: [] };
-  await changeProject(db, DEMO_PROJECT_ID, { titles: { put, remove: [] }, clips, plan: null });
+  await changeProject(db, DEMO_PROJECT_ID, {
+    titles: { put, remove: [] },
+    clips,
+    cues: { put: [], remove: [] },
+    plan: null,
+  });
 }

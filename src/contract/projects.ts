@@ -1,4 +1,6 @@
 import * as yup from 'yup';
+import type { Cue } from '../core/model/captions';
+import { cueSchema } from '../core/model/captions';
 import type { Plan } from '../core/model/plan';
 import { planSchema } from '../core/model/plan';
 import type { Clip, ProjectSettings, Title } from '../core/model/project';
@@ -33,6 +35,11 @@ const record = {
   titles: yup
     .array()
     .of(documentOf<Saved<Title>>(titleSchema.concat(yup.object({ revision: whole() }))))
+    .required(),
+  /** The cues of its caption tracks, with a revision each. */
+  cues: yup
+    .array()
+    .of(documentOf<Saved<Cue>>(cueSchema.concat(yup.object({ revision: whole() }))))
     .required(),
   plan: documentOf<Plan>(planSchema),
   /** 0 while nobody has changed it. */
@@ -85,6 +92,7 @@ const rowChanges = (row: yup.Schema) =>
 export const projectChangesSchema = yup.object({
   titles: rowChanges(titleSchema),
   clips: rowChanges(clipSchema),
+  cues: rowChanges(cueSchema),
   plan: yup.object({ value: planSchema, revision: whole() }).nullable(),
   by: yup.string().max(40),
 });
@@ -102,6 +110,7 @@ export interface RowChanges<T> {
 export interface ProjectChanges {
   readonly titles: RowChanges<Title>;
   readonly clips: RowChanges<Clip>;
+  readonly cues: RowChanges<Cue>;
   readonly plan: { readonly value: Plan; readonly revision: number } | null;
 }
 
@@ -109,5 +118,6 @@ export interface ProjectChanges {
 export interface ProjectRevisions {
   readonly titles: Readonly<Record<string, number>>;
   readonly clips: Readonly<Record<string, number>>;
+  readonly cues: Readonly<Record<string, number>>;
   readonly plan: number | null;
 }

@@ -23,7 +23,12 @@ test('titles that showed sample words which nobody typed are noted once, until s
     },
   ];
   const none = { put: [], remove: [] };
-  await changeProject(db, DEMO_PROJECT_ID, { titles: { put, remove: [] }, clips: none, plan: null });
+  await changeProject(db, DEMO_PROJECT_ID, {
+    titles: { put, remove: [] },
+    clips: none,
+    cues: none,
+    plan: null,
+  });
   // As a folder from before is: nothing was noted in it yet.
   await db.delete(facts).where(eq(facts.id, 'samples-stay-samples'));
   await noteEmptiedWords(db);

@@ -11,7 +11,7 @@ import type { Plan } from '@/core/model/plan';
 import { newPlan } from '@/core/model/plan';
 import type { Clip, ProjectSettings } from '@/core/model/project';
 import type { Db } from './open';
-import { clips, projects, titles } from './schema';
+import { clips, cues, projects, titles } from './schema';
 import { StaleWriteError } from './staleWrite';
 
 /** All projects that are in use, the one that was worked on last first. */
@@ -45,7 +45,7 @@ export async function isProject(db: Db, id: string): Promise<boolean> {
   return (await db.select({ id: projects.id }).from(projects).where(eq(projects.id, id))).length > 0;
 }
 
-/** A project with its clips and titles, or undefined. */
+/** A project with its clips, titles and cues, or undefined. */
 export async function findProject(db: Db, id: string): Promise<ProjectRecord | undefined> {
   const [row] = await db.select().from(projects).where(eq(projects.id, id));
   if (row === undefined) return undefined;
@@ -59,6 +59,11 @@ export async function findProject(db: Db, id: string): Promise<ProjectRecord | u
     .from(titles)
     .where(eq(titles.projectId, id))
     .orderBy(asc(titles.startFrame), asc(titles.id));
+  const cueRows = await db
+    .select()
+    .from(cues)
+    .where(eq(cues.projectId, id))
+    .orderBy(asc(cues.startFrame), asc(cues.id));
   return {
     id,
     settings: { name: row.name, production: row.production, format: row.format, rate: row.rate },
@@ -67,6 +72,7 @@ export async function findProject(db: Db, id: string): Promise<ProjectRecord | u
       ...(source === null ? {} : { source }),
     })),
     titles: titleRows.map(({ projectId: _, ...title }) => title),
+    cues: cueRows.map(({ projectId: _, ...cue }) => cue),
     plan: row.plan ?? newPlan(row.format),
     planRevision: row.planRevision,
     emptied: row.emptied ?? [],
@@ -151,6 +157,25 @@ async function changeWithin(
           .returning({ id: clips.id }),
       remove: (ids) => tx.delete(clips).where(inArray(clips.id, [...ids])),
     }),
+    cues: await changeRows('cue', changes.cues, {
+      find: (ids) =>
+        tx
+          .select()
+          .from(cues)
+          .where(and(eq(cues.projectId, projectId), inArray(cues.id, [...ids])))
+          .for('update'),
+      put: (rows) =>
+        tx
+          .insert(cues)
+          .values(rows.map((row) => ({ ...row, projectId })))
+          .onConflictDoUpdate({
+            target: cues.id,
+            set: overwritten(cues),
+            setWhere: eq(cues.projectId, projectId),
+          })
+          .returning({ id: cues.id }),
+      remove: (ids) => tx.delete(cues).where(inArray(cues.id, [...ids])),
+    }),
     plan: changes.plan === null ? null : await changePlan(tx, projectId, changes.plan),
   };
 }
@@ -233,7 +258,7 @@ function inParts<T>(list: readonly T[]): T[][] {
 }
 
 /** Every column but the keys set to what was to be inserted. */
-function overwritten(table: typeof titles | typeof clips): Record<string, SQL> {
+function overwritten(table: typeof titles | typeof clips | typeof cues): Record<string, SQL> {
   const columns = Object.entries(getTableColumns(table)).filter(
     ([key]) => key !== 'id' && key !== 'projectId',
   );

@@ -9,6 +9,7 @@ import { FolderInUseError } from './folderLock';
 import { insertJob, listJobs, nextQueuedJob, requeueInterrupted, updateJob } from './jobs';
 import type { Db, OpenDatabase } from './open';
 import { openDatabase } from './open';
+import { newCue } from '@/core/model/captions';
 import { newTitle } from '@/core/model/project';
 import { changeProject, findProject, insertProject, listProjects } from './projects';
 import { StaleWriteError } from './staleWrite';
@@ -107,7 +108,7 @@ describe('titles', () => {
   });
   const nothing = { put: [], remove: [] };
   const change = (titles: ProjectChanges['titles'], rest: Partial<ProjectChanges> = {}) =>
-    changeProject(db, DEMO_PROJECT_ID, { titles, clips: nothing, plan: null, ...rest });
+    changeProject(db, DEMO_PROJECT_ID, { titles, clips: nothing, cues: nothing, plan: null, ...rest });
 
   test('are added, changed and removed, all together or not at all', async () => {
     expect((await change({ put: [{ value: title, revision: null }], remove: [] })).titles).toEqual({
@@ -134,6 +135,26 @@ describe('titles', () => {
     await expect(write).rejects.toMatchObject({ newer: null });
   });
 
+  test('cues are kept beside them, each by itself, and a stale one is refused', async () => {
+    const cue = newCue({
+      id: 'cue-a',
+      trackId: 'en',
+      startFrame: 5,
+      lengthFrames: 40,
+      words: '<i>नदी</i>',
+      forced: true,
+    });
+    const cues = { put: [{ value: cue, revision: null }], remove: [] };
+    expect((await change(nothing, { cues })).cues).toEqual({ 'cue-a': 1 });
+    const kept = async () => (await findProject(db, DEMO_PROJECT_ID))?.cues.find(({ id }) => id === 'cue-a');
+    expect(await kept()).toEqual({ ...cue, revision: 1 });
+    const later = { put: [{ value: { ...cue, words: 'b' }, revision: 1 }], remove: [] };
+    expect((await change(nothing, { cues: later })).cues).toEqual({ 'cue-a': 2 });
+    await expect(change(nothing, { cues: later })).rejects.toBeInstanceOf(StaleWriteError);
+    await change(nothing, { cues: { put: [], remove: [{ id: 'cue-a', revision: 2 }] } });
+    expect(await kept()).toBeUndefined();
+  });
+
   test('come by the thousand, and an id of another project is not taken over', async () => {
     const many = Array.from({ length: 1200 }, (_, i) => ({ ...title, id: `many-${i}` }));
     const put = many.map((value) => ({ value, revision: null }));
@@ -144,6 +165,7 @@ describe('titles', () => {
     const steal = changeProject(db, 'other', {
       titles: { put: [{ value: stolen, revision: null }], remove: [] },
       clips: nothing,
+      cues: nothing,
       plan: null,
     });
     await expect(steal).rejects.toBeInstanceOf(StaleWriteError);

@@ -15,6 +15,7 @@ import type { FileFacts, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
+import type { Cue } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
@@ -142,6 +143,27 @@ export const titles = pgTable(
     index('titles_project').on(table.projectId, table.startFrame),
     index('titles_edition').on(table.editionId),
   ],
+);
+
+export const cues = pgTable(
+  'cues',
+  {
+    id: text().primaryKey(),
+    projectId: text('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    trackId: text('track_id').notNull(),
+    startFrame: integer('start_frame').notNull(),
+    lengthFrames: integer('length_frames').notNull(),
+    words: text().notNull(),
+    speaker: text().notNull(),
+    place: text().$type<Cue['place']>().notNull(),
+    align: text().$type<Cue['align']>().notNull(),
+    forced: boolean().notNull(),
+    guessed: boolean().notNull(),
+    revision: integer().notNull(),
+  },
+  (table) => [index('cues_project').on(table.projectId, table.startFrame)],
 );
 
 export const assets = pgTable(

@@ -1,6 +1,18 @@
 import { asc, gt, sql } from 'drizzle-orm';
 import type { Db } from './open';
-import { assets, clips, editions, facts, house, jobs, media, projects, templates, titles } from './schema';
+import {
+  assets,
+  clips,
+  cues,
+  editions,
+  facts,
+  house,
+  jobs,
+  media,
+  projects,
+  templates,
+  titles,
+} from './schema';
 
 type AnyTable =
   | typeof assets
@@ -12,7 +24,8 @@ type AnyTable =
   | typeof media
   | typeof projects
   | typeof templates
-  | typeof titles;
+  | typeof titles
+  | typeof cues;
 
 /** Every table of the database, what others refer to first. */
 export const TABLES = {
@@ -25,6 +38,7 @@ export const TABLES = {
   projects,
   clips,
   titles,
+  cues,
   jobs,
 } as const;
 

@@ -54,6 +54,7 @@ const name = { name: 'The name of the file, with its ending.' };
 const revisions = yup.object({
   titles: yup.object().required(),
   clips: yup.object().required(),
+  cues: yup.object().required(),
   plan: yup.number().integer().defined().nullable(),
 });
 

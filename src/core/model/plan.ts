@@ -1,6 +1,8 @@
 import * as yup from 'yup';
 import { FORMATS } from '../frame/formats';
 import type { ClockSetting } from '../time/clock';
+import type { CaptionTrack } from './captions';
+import { captionTrackSchema, MOST_TRACKS } from './captions';
 import { checkValue } from './check';
 import { deliveryId, exactly, flag, id, languageTag, listOf, number, text, word } from './schemaParts';
 
@@ -48,6 +50,8 @@ export interface Plan {
   readonly language?: string;
   /** What its timecodes are shown by; left out for the usual mode of its rate from 00:00:00:00. */
   readonly clock?: ClockSetting;
+  /** Its caption tracks; left out for none. */
+  readonly captions?: readonly CaptionTrack[];
 }
 
 /** The id of every project's first delivery. */
@@ -102,6 +106,7 @@ export const planSchema = exactly({
   })
     .default(undefined)
     .optional(),
+  captions: yup.array().of(captionTrackSchema).max(MOST_TRACKS),
 });
 
 /** A plan from outside, checked. Throws InputError. */

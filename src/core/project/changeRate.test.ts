@@ -2,12 +2,16 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newPlan } from '../model/plan';
 import { newClip, newTitle } from '../model/project';
+import { newCue } from '../model/captions';
 import { RATES } from '../time/rates';
 import { changeRate } from './changeRate';
 import type { Work } from './work';
 
 const rate = (id: string) => RATES.get(id);
 const work = (spans: readonly (readonly [number, number])[]): Work => ({
+  cues: spans.map(([startFrame, lengthFrames], i) =>
+    newCue({ id: `q${i}`, trackId: 'en', startFrame, lengthFrames, words: 'x' }),
+  ),
   titles: spans.map(([startFrame, lengthFrames], i) =>
     newTitle({ id: `t${i}`, editionId: 'e', startFrame, lengthFrames, lane: 0, fadeInFrames: 5 }),
   ),
@@ -36,7 +40,9 @@ test('what falls between two frames goes to the nearer, and is counted', () => {
   const { work: at24, rounded } = changeRate(work([[25, 10]]), rate('25'), rate('24'));
   // 1.4 s is 33.6 frames.
   expect(at24.titles[0]).toMatchObject({ startFrame: 24, lengthFrames: 10 });
-  expect(rounded).toBe(2);
+  // Those of a title, a clip and a cue.
+  expect(rounded).toBe(3);
+  expect(at24.cues[0]).toMatchObject({ startFrame: 24, lengthFrames: 10 });
   const short = changeRate(work([[1, 2]]), rate('50'), rate('25'));
   expect(short.work.titles[0].lengthFrames).toBe(2);
   expect(short.lengthened).toBe(1);

@@ -8,7 +8,7 @@ import type { Work } from './work';
 /** A project's work at another frame rate, and what that does to it. */
 export interface RateChange {
   readonly work: Work;
-  /** How many starts and ends of titles and clips fall between two frames of the new rate, and are moved to the nearer. */
+  /** How many starts and ends of titles, clips and cues fall between two frames of the new rate, and are moved to the nearer. */
   readonly rounded: number;
   /** How many titles would be too short to be, and last the shortest time there is. */
   readonly lengthened: number;
@@ -51,6 +51,7 @@ export function changeRate(work: Work, from: FrameRate, to: FrameRate): RateChan
         ? {}
         : { source: { ...clip.source, firstFrame: near(clip.source.firstFrame) } }),
     })),
+    cues: work.cues.map((cue) => ({ ...cue, ...spanOf(cue, 1) })),
     plan: {
       ...plan,
       markers: plan.markers.map((marker) => ({ ...marker, frame: near(marker.frame) })),

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import type { Cue } from '../model/captions';
+import { newCue } from '../model/captions';
 import { newPlan } from '../model/plan';
 import type { Clip, Title } from '../model/project';
 import { newClip, newTitle } from '../model/project';
@@ -21,9 +23,12 @@ const clip = (id: string, startFrame: number, lengthFrames: number, more: Partia
   newClip({ id, picture: 'weir', startFrame, lengthFrames, sourceStartFrame: 20, ...more });
 const title = (id: string, startFrame: number, more: Partial<Title> = {}): Title =>
   newTitle({ id, editionId: 'e', startFrame, lengthFrames: 50, lane: 0, ...more });
-const work = (clips: readonly Clip[], titles: readonly Title[] = []): Work => ({
+const cue = (id: string, startFrame: number): Cue =>
+  newCue({ id, trackId: 'en', startFrame, lengthFrames: 30 });
+const work = (clips: readonly Clip[], titles: readonly Title[] = [], cues: readonly Cue[] = []): Work => ({
   clips,
   titles,
+  cues,
   plan: { ...newPlan('wide-1080'), markers: [{ id: 'm', frame: 150, name: 'Start' }] },
 });
 const THREE = [clip('a', 0, 100), clip('b', 100, 100), clip('c', 200, 100)];
@@ -128,6 +133,16 @@ describe('clips that change', () => {
     const later = trimRipple(work(THREE, titles), 'b', 'start', 30);
     expect(spans(later.clips)).toEqual(['a 0-100', 'b 100-170', 'c 170-270']);
     expect(later.titles.map(({ startFrame }) => startFrame)).toEqual([90, 190, 230]);
+  });
+
+  test('captions go along with the pictures that they are over, and are pushed by what is put in', () => {
+    const said = [cue('a', 20), cue('b', 120), cue('c', 220), cue('none', 400)];
+    const starts = (next: Work): number[] => next.cues.map(({ startFrame }) => startFrame);
+    expect(starts(trimRipple(work(THREE, [], said), 'b', 'end', -40))).toEqual([20, 120, 180, 400]);
+    expect(starts(reorderClip(work(THREE, [], said), 'a', 190))).toEqual([220, 20, 120, 400]);
+    const span = { startFrame: 120, lengthFrames: 50 };
+    expect(starts(makeRoom(work(THREE, [], said), span, 'ripple', newId))).toEqual([20, 170, 270, 450]);
+    expect(starts(makeRoom(work(THREE, [], said), span, 'overwrite', newId))).toEqual([20, 120, 220, 400]);
   });
 
   test('a trim does not reach beyond what a picture has', () => {

@@ -1,4 +1,4 @@
-import type { Clip, Title } from '../model/project';
+import type { Clip } from '../model/project';
 import type { Span } from './lanes';
 import { endOf, spanAt } from './lanes';
 import type { Work } from './work';
@@ -23,6 +23,7 @@ function ripple(work: Work, span: Span, newId: () => string): Work {
     one.frame >= at ? { ...one, frame: one.frame + span.lengthFrames } : one;
   return {
     clips,
+    cues: work.cues.map((cue) => (cue.startFrame >= at ? shifted(cue, span.lengthFrames) : cue)),
     titles: work.titles.map((title) =>
       title.startFrame >= at && title.heldTo === 'clip' ? shifted(title, span.lengthFrames) : title,
     ),
@@ -114,7 +115,7 @@ export function reorderClip(work: Work, clipId: string, frame: number): Work {
   return withClips(work, [...placed, { ...clip, startFrame: at }]);
 }
 
-/** The work with clips at other times; titles that are held to the clip that they start over go along. */
+/** The work with clips at other times; cues, and titles that are held to the clip that they start over, go along. */
 export function withClips(work: Work, clips: readonly Clip[]): Work {
   const before = new Map(work.clips.map((clip) => [clip.id, clip]));
   const moves = new Map<string, number>();
@@ -124,13 +125,13 @@ export function withClips(work: Work, clips: readonly Clip[]): Work {
     if (old !== undefined)
       moves.set(clip.id, clip.startFrame - clip.sourceStartFrame - (old.startFrame - old.sourceStartFrame));
   }
-  const titles = work.titles.map((title): Title => {
-    if (title.heldTo === 'time') return title;
-    const clip = spanAt(work.clips, title.startFrame);
+  const along = <T extends Span>(one: T): T => {
+    const clip = spanAt(work.clips, one.startFrame);
     const by = clip === undefined ? 0 : (moves.get(clip.id) ?? 0);
-    return by === 0 ? title : { ...title, startFrame: Math.max(0, title.startFrame + by) };
-  });
-  return { ...work, clips, titles };
+    return by === 0 ? one : shifted(one, by);
+  };
+  const titles = work.titles.map((title) => (title.heldTo === 'time' ? title : along(title)));
+  return { ...work, clips, titles, cues: work.cues.map(along) };
 }
 
 /** The work without a clip. `ripple` closes the gap, and titles over later clips go along. */

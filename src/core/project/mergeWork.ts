@@ -42,10 +42,12 @@ export function mergePlan(base: Plan, mine: Plan, theirs: Plan): Plan {
   const merge = <T extends { readonly id: string }>(key: (plan: Plan) => readonly T[]): readonly T[] =>
     mergeList(key(base), key(mine), key(theirs), mergeEntry);
   const one = <T>(key: (plan: Plan) => T): T => (sameValue(key(mine), key(base)) ? key(theirs) : key(mine));
+  const captions = merge((plan) => plan.captions ?? []);
   const [language, clock] = [one((plan) => plan.language), one((plan) => plan.clock)];
   return {
     ...(language !== undefined && { language }),
     ...(clock !== undefined && { clock }),
+    ...(captions.length > 0 && { captions }),
     deliveries: merge((plan) => plan.deliveries),
     markers: merge((plan) => plan.markers),
     words: merge((plan) => plan.words.map((word) => ({ id: word }))).map(({ id }) => id),

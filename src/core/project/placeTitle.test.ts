@@ -14,7 +14,7 @@ const CLIPS = [
   newClip({ id: 'a', picture: 'weir', label: 'Weir', startFrame: 0, lengthFrames: 500 }),
   newClip({ id: 'b', picture: 'lock-gates', label: 'Gates', startFrame: 500, lengthFrames: 60 }),
 ];
-const EMPTY: Work = { titles: [], clips: CLIPS, plan: newPlan('wide-1080') };
+const EMPTY: Work = { titles: [], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
 const edition = { id: 'strap', template: tidelineStrap, rate, timing: FIRST_HOUSE.timing };
 const place = (placing: Placing, work = EMPTY): Work =>
   placeTitle(work, edition, placing, 'new', () => 'clip-new');

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { edlToCutList } from '../formats/edl/edl';
+import { newCue } from '../model/captions';
 import { newPlan } from '../model/plan';
 import type { Clip, Title } from '../model/project';
 import { MISSING_PICTURE, newClip, newTitle, parseClip } from '../model/project';
@@ -177,9 +178,24 @@ describe('a project that is cut anew', () => {
     expect(planRecut(work, [listed])[0]).toMatchObject({ alongFrame: 525, proposed: 'along' });
   });
 
+  test('captions go along with their pictures, and stay where those are gone', () => {
+    const said = [25, 300, 5000].map((startFrame, i) =>
+      newCue({ id: `q${i}`, trackId: 'en', startFrame, lengthFrames: 10 }),
+    );
+    const held = said.map(({ id, startFrame }) => title(id, startFrame));
+    const along = planRecut({ titles: held, clips: old }, next).map(
+      ({ alongFrame, stayFrame }) => alongFrame ?? stayFrame,
+    );
+    const work = { titles: [], clips: old, cues: said, plan: newPlan('wide-1080') };
+    const done = applyRecut(work, next, []).cues.map(({ startFrame }) => startFrame);
+    expect(done).toEqual(along);
+    expect(done).not.toEqual([25, 300, 5000]);
+    expect(done[2]).toBe(5000);
+  });
+
   test('choices count, and what nobody chose is done as proposed', () => {
     const titles = [title('a', 25), title('b', 300)];
-    const work = { titles, clips: old, plan: newPlan('wide-1080') };
+    const work = { titles, clips: old, cues: [], plan: newPlan('wide-1080') };
     const done = applyRecut(work, next, plan(titles), new Map([['a', 'stay']]));
     expect(done.titles.map(({ startFrame }) => startFrame)).toEqual([25, 50]);
     expect(done.clips).toBe(next);

@@ -1,8 +1,11 @@
 import type { Clip, Title } from '../model/project';
 import { MISSING_PICTURE } from '../model/project';
+import type { Span } from './lanes';
 import { endOf, spanAt } from './lanes';
 import { plainName } from './swap';
 import type { Work } from './work';
+
+type HeldSpan = Pick<Title, 'id' | 'startFrame' | 'lengthFrames' | 'heldTo'>;
 
 /** What becomes of a title when its project is cut anew. */
 export interface RecutTitle {
@@ -40,7 +43,7 @@ function momentIn(next: Clip, clip: Clip, frame: number): number | null {
  * looked for in the new clips. Titles that are held to their time stay. Nothing is changed; see `applyRecut`.
  */
 export function planRecut(
-  { titles, clips }: Pick<Work, 'titles' | 'clips'>,
+  { titles, clips }: { readonly titles: readonly HeldSpan[]; readonly clips: Work['clips'] },
   next: readonly Clip[],
 ): RecutTitle[] {
   return titles.map((title) => {
@@ -71,9 +74,12 @@ export function planRecut(
   });
 }
 
-const outlasts = (clip: Clip, title: Title): boolean => endOf(title) > endOf(clip);
+const outlasts = (clip: Clip, title: Span): boolean => endOf(title) > endOf(clip);
 
-/** The work with new clips, and its titles where they were chosen to go; those without a choice as was proposed. */
+/**
+ * The work with new clips, and its titles where they were chosen to go; those without a choice as was proposed. Cues go
+ * along with their pictures, where those are still there.
+ */
 export function applyRecut(
   work: Work,
   next: readonly Clip[],
@@ -86,12 +92,12 @@ export function applyRecut(
       (chosen.get(titleId) ?? proposed) === 'along' ? (alongFrame ?? stayFrame) : stayFrame,
     ]),
   );
-  return {
-    ...work,
-    clips: next,
-    titles: work.titles.map((title) => {
-      const startFrame = starts.get(title.id) ?? title.startFrame;
-      return startFrame === title.startFrame ? title : { ...title, startFrame };
-    }),
+  const held = work.cues.map((cue) => ({ ...cue, heldTo: 'clip' as const }));
+  for (const { titleId: cueId, alongFrame } of planRecut({ titles: held, clips: work.clips }, next))
+    if (alongFrame !== null) starts.set(cueId, alongFrame);
+  const put = <T extends Span & { readonly id: string }>(one: T): T => {
+    const startFrame = starts.get(one.id) ?? one.startFrame;
+    return startFrame === one.startFrame ? one : { ...one, startFrame };
   };
+  return { ...work, clips: next, titles: work.titles.map(put), cues: work.cues.map(put) };
 }

@@ -1,18 +1,33 @@
+import type { Cue } from '../model/captions';
 import type { Plan } from '../model/plan';
 import type { Clip, Title } from '../model/project';
 
-/** Everything of a project that is changed on the desk. Clips and titles are in the order of their starts. */
+/** Everything of a project that is changed on the desk. Clips, titles and cues are in the order of their starts. */
 export interface Work {
   readonly titles: readonly Title[];
   readonly clips: readonly Clip[];
+  /** The captions, of all tracks. */
+  readonly cues: readonly Cue[];
   readonly plan: Plan;
 }
 
-/** The work with its clips and titles in the order of their starts; what was in order stays the same object. */
+/** The work in something that holds more. */
+export function workOf({ titles, clips, cues, plan }: Work): Work {
+  return { titles, clips, cues, plan };
+}
+
+/** Whether two states of the work are the same objects. */
+export function isSameWork(a: Work, b: Work): boolean {
+  return a.titles === b.titles && a.clips === b.clips && a.cues === b.cues && a.plan === b.plan;
+}
+
+/** The work with its lists in the order of their starts; what was in order stays the same object. */
 export function inOrder(work: Work): Work {
   const titles = byStart(work.titles);
   const clips = byStart(work.clips);
-  return titles === work.titles && clips === work.clips ? work : { ...work, titles, clips };
+  const cues = byStart(work.cues);
+  const next = { ...work, titles, clips, cues };
+  return isSameWork(next, work) ? work : next;
 }
 
 function byStart<T extends { readonly startFrame: number }>(list: readonly T[]): readonly T[] {

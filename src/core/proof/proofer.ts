@@ -88,7 +88,7 @@ export class Proofer {
     if (around === null || !this.isComplete(titleId)) return null;
     const titles = this.order.flatMap((id) => this.titles.get(id)?.title ?? []);
     const work = applyMend(
-      { titles, clips: around.clips, plan: around.plan },
+      { titles, clips: around.clips, cues: [], plan: around.plan },
       trial.finding,
       trial.change,
       (id) => around.editions.get(id),

@@ -28,6 +28,7 @@ const TOGETHER: readonly TableName[] = [
   'projects',
   'clips',
   'titles',
+  'cues',
 ];
 const AFTERWARDS: readonly TableName[] = ['editions', 'assets', 'jobs'];
 

@@ -63,6 +63,7 @@ test('what a title has of its own in the picture goes to the press with it, as i
   await changeProject(database.db, DEMO_PROJECT_ID, {
     titles: rows,
     clips: { put: [], remove: [] },
+    cues: { put: [], remove: [] },
     plan: null,
   });
   const after = await findProject(database.db, DEMO_PROJECT_ID);

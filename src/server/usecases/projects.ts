@@ -9,6 +9,7 @@ import type {
   Saved,
 } from '@/contract/projects';
 import { withoutRevision } from '@/contract/projects';
+import { parseCue } from '@/core/model/captions';
 import { parsePlan } from '@/core/model/plan';
 import { newClip, parseClip, parseProjectSettings, parseTitle } from '@/core/model/project';
 import { sameValue } from '@/core/kit/sameValue';
@@ -51,8 +52,12 @@ async function presentProject(db: Db, id: string): Promise<ProjectRecord> {
 export async function getProject(id: string, placeEditionId: string | null = null): Promise<DeskProject> {
   const { db } = await workshop();
   const project = await presentProject(db, id);
-  const { used, newest } = await editionIdsFor(db, id);
-  const first = await readEditions(db, placeEditionId === null ? used : [...used, placeEditionId]);
+  const { used: byTitles, newest } = await editionIdsFor(db, id);
+  const byCaptions = (project.plan.captions ?? []).flatMap(({ editionId }) => editionId ?? []);
+  const used = [
+    ...new Set([...byTitles, ...byCaptions, ...(placeEditionId === null ? [] : [placeEditionId])]),
+  ];
+  const first = await readEditions(db, used);
   const templates = new Set(first.map(({ templateId }) => templateId));
   const known = new Set(first.map((edition) => edition.id));
   const missing = newest.filter((one) => !known.has(one.id));
@@ -84,7 +89,7 @@ export async function startProject(input: unknown): Promise<string> {
 }
 
 /**
- * Saves changes to a project's titles, clips and plan, all or none; gives the new revisions. Other desks are told.
+ * Saves changes to a project's titles, clips, captions and plan, all or none; gives the new revisions. Other desks are told.
  * Throws InputError and StaleWriteError.
  */
 export async function putChanges(
@@ -96,15 +101,21 @@ export async function putChanges(
     throw new NotFoundError(`There is no project "${projectId}".`);
   await refuseDeleted(db, 'project', projectId);
   const changes = parseChanges(body);
-  const wanted = new Set(changes.titles.put.map(({ value }) => value.editionId));
-  const known = await knownEditions(db, [...wanted]);
-  for (const editionId of wanted) {
-    if (!known.has(editionId)) throw InputError.of('Title, editionId', 'an edition that exists', editionId);
-  }
+  await refuseUnknownEditions(db, changes);
   const revisions = await changeProject(db, projectId, changes);
   const by = typeof body.by === 'string' ? body.by.slice(0, 40) : '';
   news.tell({ kind: 'project', projectId, by });
   return revisions;
+}
+
+/** Titles and caption tracks are painted with editions that exist. Throws InputError. */
+async function refuseUnknownEditions(db: Db, { titles, plan }: ProjectChanges): Promise<void> {
+  const wanted = new Map(titles.put.map(({ value }) => [value.editionId, 'Title, editionId']));
+  for (const { editionId, name } of plan?.value.captions ?? [])
+    if (editionId !== null) wanted.set(editionId, `Captions "${name}", editionId`);
+  const known = await knownEditions(db, [...wanted.keys()]);
+  for (const [editionId, where] of wanted)
+    if (!known.has(editionId)) throw InputError.of(where, 'an edition that exists', editionId);
 }
 
 /** Forgets which sample words became empty: somebody has seen the list. Throws NotFoundError. */
@@ -127,6 +138,7 @@ export async function putSettings(projectId: string, body: Record<string, unknow
   const work = {
     titles: before.titles.map(withoutRevision),
     clips: before.clips.map(withoutRevision),
+    cues: before.cues.map(withoutRevision),
     plan: was,
   };
   const [from, to] = [RATES.get(before.settings.rate), RATES.get(settings.rate)];
@@ -138,6 +150,7 @@ export async function putSettings(projectId: string, body: Record<string, unknow
   await changeSettings(db, projectId, settings, {
     titles: { put: put(next.titles, before.titles), remove: [] },
     clips: { put: put(next.clips, before.clips), remove: [] },
+    cues: { put: put(next.cues, before.cues), remove: [] },
     plan: sameValue(plan, was) ? null : { value: plan, revision: before.planRevision },
   });
   news.tell({ kind: 'project', projectId, by: '' });
@@ -169,6 +182,10 @@ export async function copyProject(projectId: string): Promise<string> {
       remove: [],
     },
     clips: { put: [], remove: [] },
+    cues: {
+      put: from.cues.map((cue) => ({ value: { ...withoutRevision(cue), id: nanoid(12) }, revision: null })),
+      remove: [],
+    },
     plan: null,
   });
   return id;
@@ -179,6 +196,7 @@ function parseChanges(body: Record<string, unknown>): ProjectChanges {
   return {
     titles: parseRows(body.titles, 'Title', parseTitle),
     clips: parseRows(body.clips, 'Clip', parseClip),
+    cues: parseRows(body.cues, 'Cue', parseCue),
     plan:
       plan === null || plan === undefined
         ? null

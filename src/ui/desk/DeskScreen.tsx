@@ -67,6 +67,7 @@ export function useDeskView(project: DeskProject): {
     createDeskStore({
       titles: project.titles.map(withoutRevision),
       clips: project.clips.map(withoutRevision),
+      cues: project.cues.map(withoutRevision),
       plan: project.plan,
     }),
   );

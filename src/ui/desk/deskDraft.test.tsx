@@ -35,6 +35,7 @@ class Server {
       settings,
       titles,
       clips: [],
+      cues: [],
       plan,
       planRevision: 1,
       emptied: [],
@@ -90,7 +91,7 @@ interface Desk {
 function openDesk(): Desk {
   const project = server.project();
   const titles = project.titles.map(({ revision: _, ...title }) => title);
-  const store = createDeskStore({ titles, clips: [], plan });
+  const store = createDeskStore({ titles, clips: [], cues: [], plan });
   const draft = new DeskDraft(project, store);
   return {
     store,

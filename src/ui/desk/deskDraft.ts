@@ -1,5 +1,6 @@
 import type { DeskProject, ProjectRevisions } from '@/contract/projects';
 import { withoutRevision } from '@/contract/projects';
+import type { Cue } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
@@ -8,6 +9,7 @@ import type { CellConflict } from '@/core/project/mergeWork';
 import { mergePlan, mergeTitle } from '@/core/project/mergeWork';
 import { withCellValue } from '@/core/project/titleCells';
 import type { Work } from '@/core/project/work';
+import { workOf } from '@/core/project/work';
 import { ask, RefusedError, UnreachableError } from '../shared/api';
 import { KeptDraft } from '../shared/keptDraft';
 import type { DeskStore } from './deskStore';
@@ -41,6 +43,7 @@ export class DeskDraft {
   readonly deskId = Math.random().toString(36).slice(2);
   private titles: ReadonlyMap<string, Saved<Title>> = new Map();
   private clips: ReadonlyMap<string, Saved<Clip>> = new Map();
+  private cues: ReadonlyMap<string, Saved<Cue>> = new Map();
   private plan: Saved<Plan>;
   private readonly path: string;
   private readonly kept: KeptDraft<UnsavedWork>;
@@ -53,9 +56,10 @@ export class DeskDraft {
   ) {
     this.path = `projects/${encodeURIComponent(project.id)}`;
     this.kept = new KeptDraft(`gilder-desk-${project.id} `, this.deskId);
-    const { titles, clips, plan } = store.getState();
+    const { titles, clips, cues, plan } = store.getState();
     this.titles = savedFrom(project.titles, titles);
     this.clips = savedFrom(project.clips, clips);
+    this.cues = savedFrom(project.cues, cues);
     this.plan = { value: plan, revision: project.planRevision };
   }
 
@@ -84,19 +88,24 @@ export class DeskDraft {
   }
 
   /** Keeps the work in the browser while it is not on the server. */
-  keep = async ({ titles, clips, plan }: Work): Promise<void> => {
-    const base = { titles: valuesOf(this.titles), clips: valuesOf(this.clips), plan: this.plan.value };
+  keep = async (work: Work): Promise<void> => {
     const { conflicts } = this.store.getState();
-    const unsaved: UnsavedWork = { base, mine: { titles, clips, plan }, conflicts };
+    const unsaved: UnsavedWork = { base: this.saved(), mine: workOf(work), conflicts };
     await this.kept.keep(unsaved);
   };
+
+  /** The work as the server has it. */
+  private saved(): Work {
+    const { titles, clips, cues, plan } = this;
+    return { titles: valuesOf(titles), clips: valuesOf(clips), cues: valuesOf(cues), plan: plan.value };
+  }
 
   /** Takes up what earlier pages could not save, those that are still open left alone. Says whether there was anything. */
   async takeUpUnsaved(): Promise<boolean> {
     const before = this.store.getState().titles;
     await this.kept.takeUp(async (unsaved) => {
       const now = this.store.getState();
-      const { work, conflicts } = mergeWorks(unsaved.base, unsaved.mine, now);
+      const { work, conflicts } = mergeWorks(withCues(unsaved.base), withCues(unsaved.mine), now);
       const open = withConflicts(now.conflicts, unsaved.conflicts);
       this.store.setState({ conflicts: withConflicts(open, conflicts) });
       // No step of undo: it was done before.
@@ -112,13 +121,10 @@ export class DeskDraft {
     const theirs: Work = {
       titles: keepSame(project.titles.map(withoutRevision), this.titles),
       clips: keepSame(project.clips.map(withoutRevision), this.clips),
+      cues: keepSame(project.cues.map(withoutRevision), this.cues),
       plan: sameValue(project.plan, this.plan.value) ? this.plan.value : project.plan,
     };
-    const base: Work = {
-      titles: this.knownTitles(theirs.titles),
-      clips: valuesOf(this.clips),
-      plan: this.plan.value,
-    };
+    const base: Work = { ...this.saved(), titles: this.knownTitles(theirs.titles) };
     const found: CellConflict[] = [];
     this.store.rebase((mine) => {
       const { work, conflicts } = mergeWorks(base, mine, theirs);
@@ -129,6 +135,7 @@ export class DeskDraft {
     if (found.length > 0) this.store.setState({ conflicts: withConflicts(conflicts, found) });
     this.titles = savedFrom(project.titles, theirs.titles);
     this.clips = savedFrom(project.clips, theirs.clips);
+    this.cues = savedFrom(project.cues, theirs.cues);
     this.plan = { value: theirs.plan, revision: project.planRevision };
     // At once: what is in conflict is nowhere else, and the page may go at any time.
     if (found.length > 0) await this.keep(this.store.getState());
@@ -150,27 +157,37 @@ export class DeskDraft {
     return [...known, ...fresh];
   }
 
+  /** Saves the titles, then the cues, in as many requests as they need; the last takes clips and plan along. */
   private async send(work: Work, leaving: boolean): Promise<void> {
     const titles = changesOf(this.titles, withoutConflicts(work.titles, this.store.getState().conflicts));
     const clips = changesOf(this.clips, work.clips);
+    const cues = changesOf(this.cues, work.cues);
     const plan = work.plan === this.plan.value ? null : { value: work.plan, revision: this.plan.revision };
-    const parts = inParts(titles);
-    if (parts.length === 0 && clips.put.length + clips.remove.length === 0 && plan === null) return;
-    for (const [i, part] of (parts.length === 0 ? [NOTHING] : parts).entries()) {
-      const last = i === Math.max(0, parts.length - 1);
-      const rest = last ? { clips, plan } : { clips: NOTHING, plan: null };
-      const body = { by: this.deskId, titles: part, ...rest };
-      for (const { value } of part.put) this.sent.set(value.id, value);
-      const answer = await ask<ProjectRevisions>(`${this.path}/changes`, {
-        method: 'POST',
-        body,
-        keepalive: leaving && parts.length <= 1,
-      });
-      this.titles = afterSave(this.titles, part, answer.titles);
-      if (!last) continue;
-      this.clips = afterSave(this.clips, clips, answer.clips);
-      if (plan !== null && answer.plan !== null) this.plan = { value: plan.value, revision: answer.plan };
-    }
+    const [titleParts, cueParts] = [inParts(titles), inParts(cues)];
+    const together = titleParts.length === 1 && cueParts.length === 1 && fitTogether(titles, cues);
+    const parts: SavePart[] = together
+      ? [{ ...NO_CHANGE, titles, cues }]
+      : [
+          ...titleParts.map((part) => ({ ...NO_CHANGE, titles: part })),
+          ...cueParts.map((part) => ({ ...NO_CHANGE, cues: part })),
+        ];
+    if (parts.length === 0 && countOf(clips) === 0 && plan === null) return;
+    const last: SavePart = { ...(parts.pop() ?? NO_CHANGE), clips, plan };
+    for (const part of [...parts, last]) await this.sendPart(part, leaving && parts.length === 0);
+  }
+
+  private async sendPart(part: SavePart, keepalive: boolean): Promise<void> {
+    for (const { value } of part.titles.put) this.sent.set(value.id, value);
+    const answer = await ask<ProjectRevisions>(`${this.path}/changes`, {
+      method: 'POST',
+      body: { by: this.deskId, ...part },
+      keepalive,
+    });
+    this.titles = afterSave(this.titles, part.titles, answer.titles);
+    this.clips = afterSave(this.clips, part.clips, answer.clips);
+    this.cues = afterSave(this.cues, part.cues, answer.cues);
+    if (part.plan !== null && answer.plan !== null)
+      this.plan = { value: part.plan.value, revision: answer.plan };
   }
 }
 
@@ -180,6 +197,27 @@ interface RowChanges<T> {
 }
 
 const NOTHING: RowChanges<never> = { put: [], remove: [] };
+
+/** What one request saves. */
+interface SavePart {
+  readonly titles: RowChanges<Title>;
+  readonly clips: RowChanges<Clip>;
+  readonly cues: RowChanges<Cue>;
+  readonly plan: Saved<Plan> | null;
+}
+
+const NO_CHANGE: SavePart = { titles: NOTHING, clips: NOTHING, cues: NOTHING, plan: null };
+
+const countOf = ({ put, remove }: RowChanges<unknown>): number => put.length + remove.length;
+
+const fitTogether = (...all: readonly RowChanges<unknown>[]): boolean =>
+  all.reduce((sum, one) => sum + countOf(one), 0) <= MOST_IN_A_SAVE &&
+  JSON.stringify(all).length <= MOST_CHARACTERS;
+
+/** Work that was kept before there were captions has none. */
+function withCues(work: Omit<Work, 'cues'> & Partial<Pick<Work, 'cues'>>): Work {
+  return { ...work, cues: work.cues ?? [] };
+}
 
 function changesOf<T extends { readonly id: string }>(
   saved: ReadonlyMap<string, Saved<T>>,
@@ -253,7 +291,9 @@ function mergeWorks(
     return merged.title;
   });
   const clips = mergeList(base.clips, mine.clips, theirs.clips, mergeEntry);
-  return { work: { titles, clips, plan: mergePlan(base.plan, mine.plan, theirs.plan) }, conflicts };
+  const cues = mergeList(base.cues, mine.cues, theirs.cues, mergeEntry);
+  const plan = mergePlan(base.plan, mine.plan, theirs.plan);
+  return { work: { titles, clips, cues, plan }, conflicts };
 }
 
 function savedFrom<T extends { readonly id: string }>(

@@ -2,6 +2,7 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { EditionRecord } from '@/contract/templates';
 import { openingLockup, placeCorner, tidelineStrap } from '../../../demo/templates';
+import type { Cue } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
 import { newPlan } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
@@ -38,6 +39,7 @@ export const deskTitle = (
 interface DeskSetup {
   readonly titles: readonly Title[];
   readonly clips?: readonly Clip[];
+  readonly cues?: readonly Cue[];
   readonly plan?: Plan;
   readonly ui?: Partial<DeskUi>;
   /** Other editions than those of the demo templates, the newest of a template last. */
@@ -48,6 +50,7 @@ interface DeskSetup {
 export function createDeskView({
   titles,
   clips = [],
+  cues = [],
   plan = newPlan('wide-1080'),
   ui,
   editions = [strap, newerStrap, corner, lockup],
@@ -59,7 +62,7 @@ export function createDeskView({
     editions: new Map(editions.map((one) => [one.id, one])),
     newest: new Map(editions.map((one) => [one.templateId, one])),
     addEdition: () => undefined,
-    store: createDeskStore({ titles, clips, plan }),
+    store: createDeskStore({ titles, clips, cues, plan }),
     ui: createDeskUi(ui),
   };
 }

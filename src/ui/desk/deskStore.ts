@@ -5,7 +5,7 @@ import type { Title } from '@/core/model/project';
 import type { CellConflict } from '@/core/project/mergeWork';
 import { keepMoments } from '@/core/project/rowMoments';
 import type { Work } from '@/core/project/work';
-import { inOrder } from '@/core/project/work';
+import { inOrder, isSameWork, workOf } from '@/core/project/work';
 import type { UndoHistory } from '../shared/undoHistory';
 import { createUndoHistory } from '../shared/undoHistory';
 
@@ -25,18 +25,15 @@ export interface DeskStore extends StoreApi<DeskState>, Omit<UndoHistory<Work>, 
   rebase(change: WorkChange): void;
 }
 
-const workOf = ({ titles, clips, plan }: Work): Work => ({ titles, clips, plan });
-// Titles and clips are always in order of their start, whatever order a step had them in.
-const SORTED = new Set(['titles', 'clips']);
+// They are always in order of their start, whatever order a step had them in.
+const SORTED = new Set(['titles', 'clips', 'cues']);
 
-/** The work on a project with its undo history. Titles and clips are always in order of their start. */
+/** The work on a project with its undo history. Titles, clips and cues are always in order of their start. */
 export function createDeskStore(work: Work): DeskStore {
   const put = (next: Work): void => {
     const before = workOf(store.getState());
     const after = inOrder({ ...next, titles: keepMoments(before.titles, next.titles) });
-    const isSame =
-      after.titles === before.titles && after.clips === before.clips && after.plan === before.plan;
-    if (isSame) return;
+    if (isSameWork(before, after)) return;
     store.setState(after);
     history.record(before, after);
   };

@@ -7,7 +7,7 @@ import type { NewsItem } from '@/contract/news';
 import type { DeskProject } from '@/contract/projects';
 import type { EditionRecord } from '@/contract/templates';
 import { sameValue } from '@/core/kit/sameValue';
-import type { Work } from '@/core/project/work';
+import { workOf } from '@/core/project/work';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
 import { loadEdition } from '../shared/documents';
@@ -30,10 +30,7 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
   const [draft] = useState(() => new DeskDraft(project, store));
   const { editions, take, add } = useEditions(project);
   const addEdition = useCallback((edition: EditionRecord) => add([edition]), [add]);
-  const work = useStore(
-    store,
-    useShallow(({ titles, clips, plan }): Work => ({ titles, clips, plan })),
-  );
+  const work = useStore(store, useShallow(workOf));
   const save = useAutosave(work, draft.save);
   useEffect(() => {
     void draft.takeUpUnsaved().then((found) => {

@@ -25,7 +25,7 @@ describe('words and times', () => {
     const short = title(undefined, { lengthFrames: 60 });
     const [finding] = await prove({ titles: [short] });
     expect(finding.message).toMatch(/^reads in \d\.\d s, fully visible for 1\.1$/);
-    const work = { titles: [short], clips: CLIPS, plan: newPlan('wide-1080') };
+    const work = { titles: [short], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
     const mended = applyMend(work, finding, finding.mends[0].change, () => undefined);
     expect(await messages({ titles: mended.titles })).toEqual([]);
   });
@@ -42,7 +42,7 @@ describe('words and times', () => {
       message: 'Role is not all shown',
       detail: 'Role takes figures and signs only; of “Lane 12” it shows “ 12”.',
     });
-    const work = { titles: [lane], clips: CLIPS, plan: newPlan('wide-1080') };
+    const work = { titles: [lane], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
     const mended = applyMend(work, finding, finding.mends[0].change, () => undefined);
     expect(of(await prove({ titles: mended.titles, template }), 'limits')).toEqual([]);
     const long = title({ name: 'Ilse', role: 'Judge\nof the boats' });
@@ -66,7 +66,7 @@ describe('words and times', () => {
     const [finding, ...others] = of(await prove({ titles: [own], deliveries }), 'spelling');
     expect(others).toEqual([]);
     expect(finding).toMatchObject({ deliveryId: 'tall', message: '“Lockeeper”, perhaps “Lockkeeper”' });
-    const work = { titles: [own], clips: CLIPS, plan };
+    const work = { titles: [own], clips: CLIPS, cues: [], plan };
     const [mended] = applyMend(work, finding, finding.mends[0].change, () => undefined).titles;
     expect(mended.values).toEqual(own.values);
     expect(mended.perDelivery.tall.values).toEqual({ role: 'Lockkeeper of boats' });
@@ -296,7 +296,7 @@ describe('the layout in each delivery', () => {
     const plain = title({ name: 'Ilse' });
     const findings = of(await prove({ titles: [plain], ...setup }), 'thin');
     for (const { mends } of findings) expect(mends[0].label).toBe('Thicken words and lines by 1 u');
-    const work = { titles: [plain], clips: CLIPS, plan: newPlan('wide-1080') };
+    const work = { titles: [plain], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
     // It is thicker on both sides: six tenths make a line of one unit 2.2 high.
     const edged = title({ name: 'Ilse' }, { edge: { colour: 'own', widthU: 0.6, softU: 0 } });
     const left = of(await prove({ titles: [edged], ...setup }), 'thin');
@@ -321,7 +321,7 @@ describe('contrast over the pictures', () => {
   test('a scrim as strong as it needs is offered, and with it the check passes', async () => {
     const light = title({ name: 'Ilse' }, { startFrame: 600 });
     const [finding] = of(await prove({ titles: [light], template: bare }), 'contrast');
-    const work = { titles: [light], clips: CLIPS, plan: newPlan('wide-1080') };
+    const work = { titles: [light], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
     const [scrimmed] = applyMend(work, finding, finding.mends[0].change, () => undefined).titles;
     expect(scrimmed.scrim).toMatchObject({ colour: '#000000' });
     expect(of(await prove({ titles: [scrimmed], template: bare }), 'contrast')).toEqual([]);
@@ -339,7 +339,7 @@ describe('contrast over the pictures', () => {
       const [finding] = of(await prove({ titles: [light], template: bare }), 'contrast');
       const mend = finding.mends.find((one) => one.label === label);
       if (mend === undefined) throw new Error('It is not offered');
-      const work = { titles: [light], clips: CLIPS, plan: newPlan('wide-1080') };
+      const work = { titles: [light], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
       const [edged] = applyMend(work, finding, mend.change, () => undefined).titles;
       expect(of(await prove({ titles: [edged], template: bare }), 'contrast')).toEqual([]);
     },
@@ -349,7 +349,7 @@ describe('contrast over the pictures', () => {
     const huge = words({ style: { ...pale, sizeU: 2000 }, look: { ...testText('x', '').look, shadows: [] } });
     const light = title({ name: 'I' }, { startFrame: 600 });
     const [finding] = of(await prove({ titles: [light], template: huge }), 'contrast');
-    const work = { titles: [light], clips: CLIPS, plan: newPlan('wide-1080') };
+    const work = { titles: [light], clips: CLIPS, cues: [], plan: newPlan('wide-1080') };
     for (const { label, change } of finding.mends) {
       if (!/edge|outline/.test(label)) continue;
       const [edged] = applyMend(work, finding, change, () => undefined).titles;

@@ -105,18 +105,15 @@ export function ProjectDialog({ flush, onClose }: Props) {
 function useEffects({ format, rate }: ProjectSettings): readonly string[] {
   const { settings, store } = useDesk();
   return useMemo(() => {
-    const { titles, clips, plan } = store.getState();
+    const work = store.getState();
+    const { titles, clips } = work;
     const said: string[] = [];
     if (format !== settings.format)
       said.push(
         `The master is laid out anew in ${FORMATS.get(format).label} ${FORMATS.get(format).shapeLabel}, and its titles are proofed again. Other deliveries stay.`,
       );
     if (rate !== settings.rate) {
-      const { rounded, lengthened } = changeRate(
-        { titles, clips, plan },
-        RATES.get(settings.rate),
-        RATES.get(rate),
-      );
+      const { rounded, lengthened } = changeRate(work, RATES.get(settings.rate), RATES.get(rate));
       said.push(
         `${counted(titles.length, 'title')} and ${counted(clips.length, 'clip')} keep their times.`,
         rounded === 0

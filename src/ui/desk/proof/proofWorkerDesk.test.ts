@@ -11,7 +11,7 @@ let answer: (reply: ProofReply) => void;
 let desk: ProofWorkerDesk;
 const around = { house: FIRST_HOUSE, editions: new Map(), project: { name: 'Night ferry', rate: '25' } };
 const plan = newPlan('wide-1080');
-const take = (titles: readonly Title[]): void => desk.take({ titles, clips: [], plan }, around);
+const take = (titles: readonly Title[]): void => desk.take({ titles, clips: [], cues: [], plan }, around);
 const turns = (): number[] => said.flatMap((one) => (one.kind === 'work' ? one.turn : []));
 const looked = (): string[] => [...desk.store.getState().complete];
 const found = (turn: number, titleId: string): ProofReply => ({

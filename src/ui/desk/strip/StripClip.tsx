@@ -5,6 +5,7 @@ import { MISSING_PICTURE } from '@/core/model/project';
 import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { reorderClip, trimRipple } from '@/core/project/clips';
 import type { Work } from '@/core/project/work';
+import { workOf } from '@/core/project/work';
 import { SCENES } from '@/core/scenes';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { frameToSeconds } from '@/core/time/rates';
@@ -96,8 +97,8 @@ function useClipDrag(clip: Clip) {
   return useStripDrag<HeldClip>({
     begin() {
       choose();
-      const { titles, clips, plan } = store.getState();
-      return { before: { titles, clips, plan }, last: { titles, clips, plan } };
+      const work = workOf(store.getState());
+      return { before: work, last: work };
     },
     move({ held, grip, dxPx, snaps }) {
       const { before } = held;
@@ -126,6 +127,7 @@ function carriedOn(last: Work, next: Work, now: Work): Work {
   return {
     titles: mergeList(last.titles, next.titles, now.titles, mergeEntry),
     clips: mergeList(last.clips, next.clips, now.clips, mergeEntry),
+    cues: mergeList(last.cues, next.cues, now.cues, mergeEntry),
     plan: now.plan,
   };
 }

@@ -9,7 +9,7 @@ import { dragTitle, dragTitles, gripAt, snapFrames } from './stripDrag';
 
 const title = (id: string, startFrame: number, lengthFrames = 100, lane = 0): Title =>
   newTitle({ id, editionId: 'e', startFrame, lengthFrames, lane });
-const work = (...titles: Title[]): Work => ({ titles, clips: [], plan: newPlan('wide-1080') });
+const work = (...titles: Title[]): Work => ({ titles, clips: [], cues: [], plan: newPlan('wide-1080') });
 
 describe('dragging on the strip', () => {
   const one = title('a', 50, 100);
