@@ -13,6 +13,9 @@ const STATIC_FACES = {
   'noto-sans-devanagari': [400, 500, 600, 700],
 };
 
+/** Italics, from the package of their upright face. */
+const ITALICS = { 'hanken-grotesk': [400, 600, 700], alegreya: [400, 700] };
+
 /** Variable faces come compressed for the web; the shaper reads plain TrueType only. */
 const VARIABLE_FACES = { archivo: 'archivo-latin-standard-normal.woff2' };
 
@@ -21,14 +24,23 @@ const out = join(root, 'public', 'fonts');
 mkdirSync(out, { recursive: true });
 
 for (const [face, weights] of Object.entries(STATIC_FACES)) {
+  copyWeights(face, weights, '', face);
+  copyLicence(face, join(root, 'node_modules', '@expo-google-fonts', face, 'LICENSE_FONT'));
+}
+
+for (const [face, weights] of Object.entries(ITALICS)) {
+  copyWeights(face, weights, '_Italic', `${face}-italic`);
+  copyLicence(`${face}-italic`, join(root, 'node_modules', '@expo-google-fonts', face, 'LICENSE_FONT'));
+}
+
+function copyWeights(face, weights, ending, name) {
   const from = join(root, 'node_modules', '@expo-google-fonts', face);
   for (const weight of weights) {
-    const folder = readdirSync(from).find((name) => new RegExp(`^${weight}[A-Za-z]+$`).test(name));
-    const file = folder && readdirSync(join(from, folder)).find((name) => name.endsWith('.ttf'));
-    if (!file) throw new Error(`No weight ${weight} in @expo-google-fonts/${face}`);
-    copyFileSync(join(from, folder, file), join(out, `${face}-${weight}.ttf`));
+    const folder = readdirSync(from).find((one) => new RegExp(`^${weight}[A-Za-z]+${ending}$`).test(one));
+    const file = folder && readdirSync(join(from, folder)).find((one) => one.endsWith('.ttf'));
+    if (!file) throw new Error(`No weight ${weight}${ending} in @expo-google-fonts/${face}`);
+    copyFileSync(join(from, folder, file), join(out, `${name}-${weight}.ttf`));
   }
-  copyLicence(face, join(from, 'LICENSE_FONT'));
 }
 
 for (const [face, file] of Object.entries(VARIABLE_FACES)) {

@@ -175,7 +175,8 @@ describe('lines', () => {
         expect(wordsOf(broken)).toEqual(wordsOf(words));
         const lines = broken.split('\n');
         expect(lines.length).toBeLessThanOrEqual(2);
-        if (words.length <= 60) for (const line of lines) expect(countGraphemes(line)).toBeLessThanOrEqual(42);
+        if (words.length <= 60)
+          for (const line of lines) expect(countGraphemes(line)).toBeLessThanOrEqual(42);
         expect(breakLines(broken, rules, language)).toBe(broken);
       }),
     );

@@ -85,6 +85,5 @@ export function markWords(
     mark.kind === 'italic' ? { ...span, italic } : { ...span, colour: mark.colour },
   );
   const outer = [...sliceSpans(spans, 0, start), ...marked, ...(all ? [] : sliceSpans(spans, end))];
-  // Put together again, so that stretches that look alike have one mark.
-  return spansToWords(cueSpans(spansToWords(outer)));
+  return spansToWords(outer);
 }

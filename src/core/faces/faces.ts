@@ -19,6 +19,8 @@ export interface Face {
   readonly features: readonly FaceFeature[];
   /** The ranges of a variable face: weight, and width in percent of the regular one. */
   readonly axes?: { readonly weight: AxisRange; readonly width: AxisRange };
+  /** Of italics: the face that they belong to. */
+  readonly italicOf?: string;
 }
 
 const weights = (stem: string, ...list: readonly number[]): Record<number, string> =>
@@ -43,6 +45,15 @@ export const FACES = createRegistry<Face>('face', [
     features: ['frac'],
   },
   {
+    id: 'hanken-grotesk-italic',
+    label: 'Hanken Grotesk Italic',
+    files: weights('hanken-grotesk-italic', 400, 600, 700),
+    scripts: ['Latin'],
+    licence: 'OFL-1.1',
+    features: ['frac'],
+    italicOf: 'hanken-grotesk',
+  },
+  {
     id: 'fraunces',
     label: 'Fraunces',
     files: weights('fraunces', 400, 600, 700),
@@ -57,6 +68,15 @@ export const FACES = createRegistry<Face>('face', [
     scripts: ['Latin', 'Greek', 'Cyrillic'],
     licence: 'OFL-1.1',
     features: ['tnum', 'onum', 'smcp', 'frac'],
+  },
+  {
+    id: 'alegreya-italic',
+    label: 'Alegreya Italic',
+    files: weights('alegreya-italic', 400, 700),
+    scripts: ['Latin', 'Greek', 'Cyrillic'],
+    licence: 'OFL-1.1',
+    features: ['tnum', 'onum', 'smcp', 'frac'],
+    italicOf: 'alegreya',
   },
   {
     id: 'archivo',
@@ -84,6 +104,11 @@ export const FACES = createRegistry<Face>('face', [
     features: [],
   },
 ]);
+
+/** The face with the italics of another; null where that has none. */
+export function italicOf(faceId: string): string | null {
+  return FACES.list.find((face) => face.italicOf === faceId)?.id ?? null;
+}
 
 export const DEFAULT_FACE_ID = 'barlow-condensed';
 

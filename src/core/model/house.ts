@@ -1,5 +1,7 @@
 import * as yup from 'yup';
 import { sameValue } from '../kit/sameValue';
+import type { CaptionRules } from './captions';
+import { captionRulesSchema, FIRST_CAPTIONS } from './captions';
 import { checkValue } from './check';
 import { layerSchema, motionSchema } from './layerSchema';
 import type { Look } from './look';
@@ -70,10 +72,17 @@ export interface House {
   readonly timing: HouseTiming;
   readonly reading: ReadingRules;
   readonly checks: CheckRules;
+  /** What captions keep to; left out for usual practice. */
+  readonly captions?: CaptionRules;
   /** Title-safe areas that differ from the standards', for new templates and for checks. */
   readonly areas: readonly OwnArea[];
   /** The language of words (BCP 47) where nothing nearer says one. */
   readonly language?: string;
+}
+
+/** What captions of a house keep to. */
+export function captionRules({ captions }: Pick<House, 'captions'>): CaptionRules {
+  return captions ?? FIRST_CAPTIONS;
 }
 
 const name = yup.string().required().min(1).max(60);
@@ -103,6 +112,7 @@ export const houseSchema = exactly({
   timing: exactly({ fadeInSeconds: number(0, 10), fadeOutSeconds: number(0, 10) }),
   reading: readingSchema,
   checks: checksSchema,
+  captions: captionRulesSchema.default(undefined).optional(),
   areas: areasSchema,
   language: languageTag,
 });

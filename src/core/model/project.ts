@@ -15,6 +15,7 @@ import {
   text,
   word,
 } from './schemaParts';
+import type { CueAlign } from './captions';
 import type { FieldValue, FieldValues } from './template';
 
 /** A picture on the strip; all numbers are frames of the project's rate. */
@@ -91,6 +92,25 @@ export interface RowMoment {
 /** What words were called where they were typed, before another template got them, and the words themselves. */
 export type CameAs = KeptWords;
 
+/** A stretch of words that looks one way; the colour is null for the template's. */
+export interface WordSpan {
+  readonly text: string;
+  readonly italic: boolean;
+  readonly colour: string | null;
+}
+
+/** What a caption says of itself beyond the values of its fields. */
+export interface CaptionUse {
+  readonly trackId: string;
+  /** BCP 47. */
+  readonly language: string;
+  readonly align: CueAlign;
+  /** Whether it stands above, where the template has it below. */
+  readonly atTop: boolean;
+  /** Words in stretches, by field id. */
+  readonly spans: Readonly<Record<string, readonly WordSpan[]>>;
+}
+
 /** One use of a template in a project. */
 export interface Title {
   readonly id: string;
@@ -119,6 +139,8 @@ export interface Title {
   readonly cameAs?: Readonly<Record<string, CameAs>>;
   /** When rows of a list come, by field id: one entry for each row, in their order. */
   readonly moments?: Readonly<Record<string, readonly RowMoment[]>>;
+  /** Of one that is made of a cue, to be painted; never of one that is kept. */
+  readonly caption?: CaptionUse;
 }
 
 /** A clip with what nobody has set yet. */

@@ -1,4 +1,5 @@
 import type { DisplayItem, DisplayList } from '../display/list';
+import type { OwnLook } from './titleTemplate';
 import { titleTemplate } from './titleTemplate';
 import { rectOutline } from '../display/shapes';
 import type { House } from '../model/house';
@@ -76,7 +77,7 @@ export function nextDelivery(plan: Plan, id: string): Plan['deliveries'][number]
 /** What of a title decides how it is painted. */
 export type PaintedTitle = Pick<
   Title,
-  'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim' | 'edge' | 'moments'
+  'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim' | 'edge' | 'moments' | 'caption'
 >;
 
 /** A title laid out in a format, asked for by its own frames. */
@@ -88,7 +89,7 @@ export interface ShownTitle {
 
 /** A title of a project laid out: its template with its values and what it has for itself, moved as the project has it. */
 export function layOutTitle(
-  title: Pick<Title, 'shift' | 'edge' | 'moments'>,
+  title: Pick<Title, 'shift'> & OwnLook,
   template: Template,
   values: FieldValues,
   format: FrameFormat,

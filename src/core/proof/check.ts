@@ -1,3 +1,4 @@
+import type { CaptionRules, Cue } from '../model/captions';
 import type { House } from '../model/house';
 import type { Delivery } from '../model/plan';
 import type { Clip, Title } from '../model/project';
@@ -36,6 +37,9 @@ export interface TitleContext {
   readonly clock: Clock;
   readonly rules: CheckRules;
   readonly reading: ReadingRules;
+  /** The cue that it is made of, where it is a caption. */
+  readonly cue: Cue | null;
+  readonly captions: CaptionRules;
   /** The colours of the House. */
   readonly colours: House['colours'];
   /** All clips of the project, in order. */
@@ -74,6 +78,8 @@ interface CheckBase {
   readonly label: string;
   /** What it looks for, in a sentence for the house's list of checks. */
   readonly about: string;
+  /** What it looks at, where it is not both. */
+  readonly of?: 'titles' | 'captions';
 }
 
 /** A check; the kind says what it needs to know. */

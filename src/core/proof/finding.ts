@@ -1,3 +1,4 @@
+import type { Cue } from '../model/captions';
 import type { Title } from '../model/project';
 import type { FieldValue } from '../model/template';
 
@@ -5,6 +6,8 @@ import type { FieldValue } from '../model/template';
 export type MendChange =
   | { readonly kind: 'title'; readonly set: Partial<Omit<Title, 'id' | 'values'>> }
   | { readonly kind: 'words'; readonly fieldId: string; readonly value: FieldValue }
+  /** Changes a cue. */
+  | { readonly kind: 'cue'; readonly set: Partial<Omit<Cue, 'id' | 'trackId'>> }
   /** Takes a word into the project's own. */
   | { readonly kind: 'ownWord'; readonly word: string }
   /** Brings the title up to an edition, its words going where they belong. */

@@ -32,7 +32,7 @@ export function layoutContext(
   { fonts, pictures, eyes }: ProofTools,
 ): LayoutContext {
   const { title, template, values, timing, rate } = context;
-  const language = deliveryLanguage(around.plan, delivery.id, around.house);
+  const language = title.caption?.language ?? deliveryLanguage(around.plan, delivery.id, around.house);
   const whole = FORMATS.get(delivery.format);
   const showAt = (widthPx: number): ShownTitle => {
     const format = previewFormat(whole, Math.min(widthPx, whole.widthPx));

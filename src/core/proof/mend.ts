@@ -1,3 +1,5 @@
+import { rewordCue } from '../captions/rewordCue';
+import type { Cue } from '../model/captions';
 import type { Title } from '../model/project';
 import type { FieldValue, Template } from '../model/template';
 import { withDeliveryChange } from '../project/deliver';
@@ -16,6 +18,11 @@ export function applyMend(
     ...work,
     titles: work.titles.map((title) => (title.id === titleId ? mend(title) : title)),
   });
+  const cue = work.cues.find(({ id }) => id === titleId);
+  if (cue !== undefined && change.kind !== 'ownWord') {
+    const next = mendedCue(cue, change);
+    return { ...work, cues: work.cues.map((one) => (one === cue ? next : one)) };
+  }
   switch (change.kind) {
     case 'title':
       return mended((title) => ({ ...title, ...change.set }));
@@ -35,7 +42,24 @@ export function applyMend(
           );
     }
     case 'quiet':
+    case 'cue':
       return work;
+  }
+}
+
+/** A cue put right: its times and words; what only titles have changes nothing. */
+function mendedCue(cue: Cue, change: MendChange): Cue {
+  switch (change.kind) {
+    case 'cue':
+      return { ...cue, ...change.set };
+    case 'title': {
+      const { startFrame = cue.startFrame, lengthFrames = cue.lengthFrames } = change.set;
+      return { ...cue, startFrame, lengthFrames };
+    }
+    case 'words':
+      return { ...cue, words: rewordCue(cue.words, String(change.value)) };
+    default:
+      return cue;
   }
 }
 

@@ -1,12 +1,12 @@
 import type { Delivery } from '../model/plan';
-import type { Title } from '../model/project';
+import type { Clip, Title } from '../model/project';
 import { InputError } from '../kit/inputError';
 import { sameValue } from '../kit/sameValue';
 import type { Rect } from '../kit/rect';
-import { unionRects } from '../kit/rect';
+import { standsAbove, wordsCover } from '../captions/cuePlace';
 import { isWords } from '../resolve/fieldValue';
 import { titleIn } from '../project/deliver';
-import { meet } from '../project/lanes';
+import { SpanIndex } from '../project/spanIndex';
 import type { Check, LayoutContext, TitleContext } from './check';
 import { CHECKS } from './checks';
 import type { Finding, Found } from './finding';
@@ -52,6 +52,9 @@ export class Proofer {
   private readonly titles = new Map<string, Proofed>();
   private order: readonly string[] = [];
   private around: ProofSurroundings | null = null;
+  /** The titles but captions, to find those that are on screen with one. */
+  private shownTitles = new SpanIndex<Title>([]);
+  private clipIndex = new SpanIndex<Clip>([]);
   private focused: string | null = null;
   private projectDue = false;
   /** Whether words cover other places than when titles were last compared; that waits until all are laid out. */
@@ -70,12 +73,16 @@ export class Proofer {
       before?.clips !== around.clips ||
       before.editions !== around.editions ||
       before.newest !== around.newest;
+    if (before?.clips !== around.clips) this.clipIndex = new SpanIndex(around.clips);
     this.around = around;
     if (all) this.alike.clear();
     this.order = titles.map(({ id }) => id);
+    this.shownTitles = new SpanIndex(titles.filter(({ caption }) => caption === undefined));
     const present = new Set(this.order);
     for (const id of this.titles.keys()) if (!present.has(id)) this.titles.delete(id);
-    titles.forEach((title, i) => this.take(title, i + 1, all, elsewhere));
+    // Captions are not counted among the titles.
+    let number = 0;
+    for (const title of titles) this.take(title, title.caption === undefined ? ++number : 0, all, elsewhere);
     if (spelling && !all) this.spellAgain();
     this.projectDue = true;
     return this.order.filter((id) => !this.isComplete(id));
@@ -96,6 +103,7 @@ export class Proofer {
     const copy = new Proofer(this.tools);
     copy.order = this.order;
     copy.around = around;
+    copy.clipIndex = this.clipIndex;
     for (const [id, one] of this.titles) copy.titles.set(id, { ...one });
     const inOrder = work.titles.toSorted((a, b) => a.startFrame - b.startFrame);
     copy.update(inOrder, { ...around, plan: work.plan });
@@ -147,7 +155,8 @@ export class Proofer {
   private take(title: Title, number: number, all: boolean, elsewhere: boolean): void {
     const before = this.titles.get(title.id);
     const moved = before?.title !== title && !sameValue(before?.title, title);
-    const around = before === undefined || moved || elsewhere ? this.dependsOn(title) : before.around;
+    const asks = before === undefined || moved || elsewhere || title.caption !== undefined;
+    const around = asks ? this.dependsOn(title) : before.around;
     const same = before !== undefined && !all && !moved && sameValue(around, before.around);
     if (same && before.number === number) return;
     // A title that has another number only has other words where a field counts.
@@ -188,7 +197,10 @@ export class Proofer {
     const { clips = [], editions, newest } = this.around ?? {};
     const edition = editions?.get(title.editionId);
     const newestId = edition && newest?.get(edition.templateId)?.id;
-    return [edition?.id, newestId, clips.length === 0, ...clips.filter((clip) => meet(clip, wide))];
+    // Where a caption stands follows from the titles that it is on screen with.
+    const beside = title.caption === undefined ? [] : this.shownTitles.meeting(title);
+    const under = this.clipIndex.meeting(wide);
+    return [edition?.id, newestId, clips.length === 0, ...under, ...beside];
   }
 
   private inOrder(due: (one: Proofed) => boolean, most: number): Proofed[] {
@@ -214,7 +226,9 @@ export class Proofer {
       one.words =
         context === null
           ? tell('edition', one.title.id, null, [NO_TEMPLATE])
-          : this.checksOf('title').flatMap((check) => tell(check.id, one.title.id, null, check.run(context)));
+          : this.checksOf('title', one.title).flatMap((check) =>
+              tell(check.id, one.title.id, null, check.run(context)),
+            );
       // Without its edition there is nothing to lay out.
       if (context === null) for (const { id } of this.around?.plan.deliveries ?? []) one.layouts.set(id, []);
     }
@@ -242,13 +256,11 @@ export class Proofer {
       title === one.title ? one.context : titleContext(title, one.number, around, this.tools, delivery.id);
     if (context === null) return [];
     try {
-      const layout = layoutContext(context, delivery, around, this.tools);
-      const cover = unionRects(
-        layout.shown.compiled.texts.flatMap(({ layerId }) => layout.shown.compiled.boxes.get(layerId) ?? []),
-      );
+      const layout = this.placed(layoutContext(context, delivery, around, this.tools), around);
+      const cover = wordsCover(layout.shown.compiled);
       if (cover !== null) one.covers.set(delivery.id, cover);
       const found = context === one.context ? [] : this.ownWordFindings(one, context, delivery);
-      for (const check of this.checksOf('layout'))
+      for (const check of this.checksOf('layout', title))
         found.push(...tell(check.id, title.id, delivery.id, await this.runLayout(check, layout)));
       return found;
     } catch (error) {
@@ -260,12 +272,39 @@ export class Proofer {
     }
   }
 
+  /** A caption where it stands: above, when below it would stand on the words of a title. */
+  private placed(layout: LayoutContext, around: ProofSurroundings): LayoutContext {
+    const { cue, title, delivery } = layout;
+    const { caption } = title;
+    if (cue === null || caption === undefined || caption.atTop) return layout;
+    const others = this.shownTitles.meeting(title).flatMap((other) => this.coverOf(other, delivery) ?? []);
+    if (!standsAbove(cue, wordsCover(layout.shown.compiled), others)) return layout;
+    const above = { ...title, caption: { ...caption, atTop: true } };
+    return layoutContext({ ...layout, title: above }, delivery, around, this.tools);
+  }
+
+  /** What a title's words cover in a delivery, laid out for it where that was not done yet. */
+  private coverOf({ id }: Title, delivery: Delivery): Rect | null {
+    const one = this.titles.get(id);
+    const known = one?.covers.get(delivery.id);
+    if (one === undefined || known !== undefined || one.layouts.has(delivery.id)) return known ?? null;
+    const title = titleIn(one.title, delivery.id);
+    const context =
+      this.around === null || title === null
+        ? null
+        : titleContext(title, one.number, this.around, this.tools, delivery.id);
+    if (context === null || this.around === null) return null;
+    const cover = wordsCover(layoutContext(context, delivery, this.around, this.tools).shown.compiled);
+    if (cover !== null) one.covers.set(delivery.id, cover);
+    return cover;
+  }
+
   /** What checks of words find in a delivery with words of its own, and do not find in all of them. */
   private ownWordFindings(one: Proofed, context: TitleContext, { id }: Delivery): Finding[] {
     const { title } = one;
     if (sameValue(context.title.values, title.values)) return [];
     const everywhere = new Set(one.words?.map(({ check, message }) => `${check} ${message}`));
-    return this.checksOf('title')
+    return this.checksOf('title', title)
       .flatMap((check) => tell(check.id, title.id, id, check.run(context)))
       .filter(({ check, message }) => !everywhere.has(`${check} ${message}`));
   }
@@ -287,6 +326,8 @@ export class Proofer {
       title.scrim,
       title.edge,
       title.moments,
+      title.caption?.align,
+      title.caption?.atTop,
       momentsUnder(clips, title.startFrame, title.startFrame + 1, rate).map(
         ({ picture, seconds }) => `${picture} ${seconds}`,
       ),
@@ -323,9 +364,14 @@ export class Proofer {
     return changed;
   }
 
-  private checksOf<K extends Check['kind']>(kind: K): CheckOf<K>[] {
+  /** The checks of a kind that the House makes, for a title or for all. */
+  private checksOf<K extends Check['kind']>(kind: K, title?: Title): CheckOf<K>[] {
     const off = this.around?.house.checks.off ?? [];
-    return CHECKS.list.filter((check): check is CheckOf<K> => check.kind === kind && !off.includes(check.id));
+    const other = title === undefined ? null : title.caption === undefined ? 'captions' : 'titles';
+    return CHECKS.list.filter(
+      (check): check is CheckOf<K> =>
+        check.kind === kind && (check.of === undefined || check.of !== other) && !off.includes(check.id),
+    );
   }
 }
 

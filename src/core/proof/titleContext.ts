@@ -3,7 +3,9 @@ import { FORMATS } from '../frame/formats';
 import { airValue } from '../resolve/fieldValue';
 import { resolve } from '../resolve/resolve';
 import { airValues } from '../resolve/automatic';
+import type { Cue } from '../model/captions';
 import type { House } from '../model/house';
+import { captionRules } from '../model/house';
 import type { Plan } from '../model/plan';
 import { MASTER_ID } from '../model/plan';
 import type { Clip, Title } from '../model/project';
@@ -34,10 +36,12 @@ export interface ProofSurroundings {
   readonly rate: FrameRate;
   readonly clips: readonly Clip[];
   readonly plan: Plan;
-  readonly house: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours'>;
+  readonly house: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours' | 'captions'>;
   readonly editions: ReadonlyMap<string, ProofEdition>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, ProofEdition>;
+  /** The cues that some of the titles are made of, by id; left out for none. */
+  readonly cues?: ReadonlyMap<string, Cue>;
 }
 
 /** What checks of words and times know of a title; null for one whose edition is not here. */
@@ -56,7 +60,7 @@ export function titleContext(
   const values = airValues(template, title, { projectName, clock, clips, number });
   const own = titleTemplate(template, title, values);
   const newest = around.newest.get(edition.templateId);
-  const language = deliveryLanguage(around.plan, deliveryId, house);
+  const language = title.caption?.language ?? deliveryLanguage(around.plan, deliveryId, house);
   return {
     title,
     template,
@@ -71,6 +75,8 @@ export function titleContext(
     clock,
     rules: house.checks,
     reading: house.reading,
+    cue: around.cues?.get(title.id) ?? null,
+    captions: captionRules(house),
     colours: house.colours,
     clips,
     newer: newest === undefined || newest.id === edition.id ? null : newest,

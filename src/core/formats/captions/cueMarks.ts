@@ -32,12 +32,7 @@ export function cueSpans(words: string): CueSpan[] {
   const colours: (string | null)[] = [];
   let [italics, at] = [0, 0];
   const take = (text: string): void => {
-    const [italic, colour] = [italics > 0, colours.at(-1) ?? null];
-    const last = spans.at(-1);
-    if (text === '') return;
-    if (last !== undefined && last.italic === italic && last.colour === colour)
-      spans[spans.length - 1] = { ...last, text: last.text + text };
-    else spans.push({ text, italic, colour });
+    if (text !== '') spans.push({ text, italic: italics > 0, colour: colours.at(-1) ?? null });
   };
   for (const mark of words.matchAll(MARK)) {
     take(words.slice(at, mark.index));
@@ -48,17 +43,29 @@ export function cueSpans(words: string): CueSpan[] {
     else colours.push(CUE_COLOURS.find(colour)?.id ?? null);
   }
   take(words.slice(at));
-  return spans;
+  return joined(spans);
 }
 
 /** Stretches as the words of a cue; the inverse of `cueSpans` but for words that read like marks. */
 export function spansToWords(spans: readonly CueSpan[]): string {
-  return spans
+  return joined(spans)
     .map(({ text, italic, colour }) => {
       const inner = italic ? `<i>${text}</i>` : text;
       return colour === null ? inner : `<c.${colour}>${inner}</c>`;
     })
     .join('');
+}
+
+/** Stretches that look alike and follow one another as one. */
+function joined(spans: readonly CueSpan[]): CueSpan[] {
+  const all: CueSpan[] = [];
+  for (const span of spans) {
+    const last = all.at(-1);
+    if (last !== undefined && last.italic === span.italic && last.colour === span.colour)
+      all[all.length - 1] = { ...last, text: last.text + span.text };
+    else all.push(span);
+  }
+  return all;
 }
 
 /** What a cue says, without marks. */

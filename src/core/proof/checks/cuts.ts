@@ -12,6 +12,7 @@ function innerCuts({ clips }: TitleContext): number[] {
 
 export const cutsCheck: Check = defineCheck({
   kind: 'title',
+  of: 'titles',
   id: 'cuts',
   label: 'Cuts',
   about: 'Finds titles that hang over a cut by a few frames, or start a few frames after one.',

@@ -2,6 +2,7 @@ import { defineCheck } from '../check';
 
 export const editionCheck = defineCheck({
   kind: 'title',
+  of: 'titles',
   id: 'edition',
   label: 'Older edition',
   about: 'Finds titles whose template has a newer edition, unless they keep theirs.',

@@ -1,5 +1,10 @@
 import { createRegistry } from '../../kit/registry';
 import type { Check } from '../check';
+import { captionCutsCheck } from './captionCuts';
+import { captionGapsCheck } from './captionGaps';
+import { captionLinesCheck } from './captionLines';
+import { captionPaceCheck } from './captionPace';
+import { captionPairsCheck } from './captionPairs';
 import { collisionsCheck } from './collisions';
 import { contrastCheck } from './contrast';
 import { cutsCheck } from './cuts';
@@ -43,4 +48,9 @@ export const CHECKS = createRegistry<Check>('check', [
   doubledWordsCheck,
   missingGlyphsCheck,
   editionCheck,
+  captionPaceCheck,
+  captionGapsCheck,
+  captionLinesCheck,
+  captionCutsCheck,
+  captionPairsCheck,
 ]);

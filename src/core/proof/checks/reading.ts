@@ -5,6 +5,7 @@ import { hardestReading } from '../listReading';
 
 export const readingCheck = defineCheck({
   kind: 'title',
+  of: 'titles',
   id: 'reading',
   label: 'Time to read',
   about: 'Finds titles that cannot be read in the time that they stand still.',

@@ -9,6 +9,7 @@ const TO_READ_SECONDS = 2;
 
 export const rowsInTimeCheck = defineCheck({
   kind: 'title',
+  of: 'titles',
   id: 'rows',
   label: 'Rows in time',
   about: 'Finds rows of a list whose moment is after the title begins to go; they come earlier than was set.',
