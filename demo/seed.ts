@@ -6,6 +6,7 @@ import type { Template } from '@/core/model/template';
 import type { Db } from '@/db/open';
 import { changeProject, insertProject } from '@/db/projects';
 import { insertTemplate, releaseTemplate } from '@/db/templates';
+import { CAPTION_CUES, CAPTION_TRACKS } from './captions';
 import { DEMO_TEMPLATES } from './templates';
 
 /** The id that a demo template is kept under. */
@@ -81,6 +82,7 @@ const TITLES: readonly Title[] = [
 ];
 
 const PLAN: Plan = {
+  captions: CAPTION_TRACKS,
   deliveries: [
     { id: MASTER_ID, name: 'Master', format: 'wide-1080', interlaced: false },
     { id: 'tall', name: 'Tall cut-down', format: 'tall-1080', interlaced: false },
@@ -91,7 +93,14 @@ const PLAN: Plan = {
     { id: 'marker-2', frame: seconds(98), name: 'Night crossing' },
   ],
   words: ['lockkeeper', 'sailmaker'],
-  setAside: [],
+  setAside: [
+    {
+      key: 'spelling in plain-captions',
+      reason: 'Read by the Hindi desk',
+      by: 'Seema',
+      like: { check: 'spelling', templateId: 'plain-captions' },
+    },
+  ],
 };
 
 /** Fills an empty database with the demo: the released templates and one project with ten titles. */
@@ -113,7 +122,7 @@ export async function seedDemo(db: Db): Promise<void> {
   await changeProject(db, DEMO_PROJECT_ID, {
     titles: { put, remove: [] },
     clips,
-    cues: { put: [], remove: [] },
+    cues: { put: CAPTION_CUES.map((value) => ({ value, revision: null })), remove: [] },
     plan: null,
   });
 }

@@ -13,6 +13,7 @@ import {
   textField,
 } from './layers';
 import { motionOf } from '@/core/model/newMove';
+import { bandedCaptions, outlinedCaptions } from './captionStyles';
 import { chapterCard } from './chapterCard';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';
@@ -262,4 +263,6 @@ export const DEMO_TEMPLATES: readonly Template[] = [
   slateCorner,
   logoCorner,
   pointList,
+  bandedCaptions,
+  outlinedCaptions,
 ];

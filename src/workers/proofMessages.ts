@@ -1,3 +1,4 @@
+import type { Cue } from '@/core/model/captions';
 import type { House } from '@/core/model/house';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
@@ -15,9 +16,12 @@ export interface ProofWork {
   readonly changed: readonly Title[];
   /** The ids of all titles in their order. */
   readonly order?: readonly string[];
+  readonly changedCues?: readonly Cue[];
+  /** The ids of all cues. */
+  readonly cueOrder?: readonly string[];
   readonly clips?: readonly Clip[];
   readonly plan?: Plan;
-  readonly house?: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours'>;
+  readonly house?: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours' | 'captions'>;
   readonly editions?: readonly ProofEdition[];
   readonly project?: { readonly name: string; readonly rate: string };
 }

@@ -18,7 +18,7 @@ export function proofOwnWords(
   }: { readonly signal: AbortSignal; readonly onProgress: (progress: ProofProgress) => void },
 ): Promise<readonly Finding[]> {
   const { clip, plan, title } = ownWords(template);
-  const { checks, reading, areas, language, colours } = house;
+  const { checks, reading, areas, language, colours, captions } = house;
   const worker = new Worker(new URL('./proofWorker.ts', import.meta.url));
   const ask: ProofRequest = {
     kind: 'work',
@@ -27,7 +27,14 @@ export function proofOwnWords(
     order: [title.id],
     clips: [clip],
     plan,
-    house: { checks: { ...checks, off: checksOfOthers(checks.off) }, reading, areas, language, colours },
+    house: {
+      checks: { ...checks, off: checksOfOthers(checks.off) },
+      reading,
+      areas,
+      language,
+      colours,
+      captions,
+    },
     editions: [{ id: title.editionId, templateId: 'own', number: 1, document: template }],
     project: { name: '', rate: template.rate },
   };

@@ -1,3 +1,6 @@
+import { cueTitle } from '@/core/captions/cueTitle';
+import { PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
+import type { Cue } from '@/core/model/captions';
 import type { Title } from '@/core/model/project';
 import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
@@ -23,6 +26,7 @@ const eyes = createBrowserEyes();
 const speller = new Dictionaries(fetchDictionary);
 const titles = new Map<string, Title>();
 let order: readonly string[] = [];
+const cues = new Map<string, Cue>();
 let around: ProofSurroundings | null = null;
 let proofer: Promise<Proofer> | null = null;
 let working = false;
@@ -57,22 +61,36 @@ async function handle(message: ProofRequest): Promise<void> {
     speller.load(languagesIn(around)),
     loadTitlePictures(message.editions === undefined ? message.changed : titles.values()),
   ]);
-  const waiting = made.update(
-    order.flatMap((id) => titles.get(id) ?? []),
-    around,
-  );
+  const waiting = made.update(everyTitle(around), around);
   // While pictures were loaded, a later message may have overtaken this one.
   turn = Math.max(turn, message.turn);
-  const looked = message.changed.flatMap(({ id }) => (made.isComplete(id) ? id : []));
+  const changed = [...message.changed, ...(message.changedCues ?? [])];
+  const looked = changed.flatMap(({ id }) => (made.isComplete(id) ? id : []));
   reply({ kind: 'taken', turn, waiting, looked });
   // Not waited for: messages go on being answered. What stops it is told all the same.
   void work(made).catch(fail);
 }
 
+/** The titles and the cues as titles, in the order of their starts. */
+function everyTitle({ plan, editions }: ProofSurroundings): readonly Title[] {
+  const own = order.flatMap((id) => titles.get(id) ?? []);
+  if (cues.size === 0) return own;
+  const tracks = new Map(plan.captions?.map((track) => [track.id, track]));
+  const said = [...cues.values()].flatMap((cue) => {
+    const track = tracks.get(cue.trackId);
+    const template = editions.get(track?.editionId ?? PLAIN_CAPTION_ID)?.document;
+    return track === undefined || template === undefined
+      ? []
+      : cueTitle(cue, track, template, cue.place === 'top');
+  });
+  return [...own, ...said].toSorted((a, b) => a.startFrame - b.startFrame);
+}
+
 /** The languages that words of a project are in. */
 function languagesIn({ plan, house, editions }: ProofSurroundings): Set<string> {
   const fields = [...editions.values()].flatMap(({ document }) => document.fields);
-  const tags = [...fields, ...plan.deliveries, plan, house].flatMap(({ language }) => language ?? []);
+  const said = [...fields, ...plan.deliveries, ...(plan.captions ?? []), plan, house];
+  const tags = said.flatMap(({ language }) => language ?? []);
   return new Set(tags);
 }
 
@@ -90,6 +108,11 @@ function takeWork(work: ProofWork): void {
   order = work.order ?? order;
   const present = new Set(order);
   for (const id of titles.keys()) if (!present.has(id)) titles.delete(id);
+  for (const cue of work.changedCues ?? []) cues.set(cue.id, cue);
+  if (work.cueOrder !== undefined) {
+    const said = new Set(work.cueOrder);
+    for (const id of cues.keys()) if (!said.has(id)) cues.delete(id);
+  }
   const { clips, plan, house, editions, project } = work;
   const before = around;
   if (before === null && (!clips || !plan || !house || !editions || !project)) return;
@@ -102,6 +125,7 @@ function takeWork(work: ProofWork): void {
     house: house ?? before?.house ?? Object.create(null),
     editions: byId ?? before?.editions ?? new Map(),
     newest: newest ?? before?.newest ?? new Map(),
+    cues,
     projectName: project?.name ?? before?.projectName ?? '',
     rate: project === undefined ? (before?.rate ?? RATES.get('25')) : RATES.get(project.rate),
   };

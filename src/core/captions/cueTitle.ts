@@ -2,6 +2,7 @@ import { CUE_COLOURS, cueSpans, plainWords } from '../formats/captions/cueMarks'
 import type { CaptionTrack, Cue } from '../model/captions';
 import type { CaptionUse, Title } from '../model/project';
 import { newTitle } from '../model/project';
+import { PLAIN_CAPTION_ID } from './plainCaption';
 import type { Field, Template } from '../model/template';
 
 /** The fields of a caption template: its first text is for the words, the second, where there is one, for the speaker. */
@@ -23,17 +24,11 @@ const known = new WeakMap<
 >();
 
 /**
- * A cue as a title of its track's template, to be laid out, proofed and rendered as any title; null for a track without
- * a template. `atTop` is where it stands now (see `cuePlaces`).
+ * A cue as a title of its track's template, to be laid out, proofed and rendered as any title. `atTop` is where it
+ * stands now (see `standsAbove`).
  */
-export function cueTitle(
-  cue: Cue,
-  track: CaptionTrack,
-  template: Template | undefined,
-  atTop: boolean,
-): Title | null {
-  const { editionId } = track;
-  if (editionId === null || template === undefined) return null;
+export function cueTitle(cue: Cue, track: CaptionTrack, template: Template, atTop: boolean): Title {
+  const editionId = track.editionId ?? PLAIN_CAPTION_ID;
   const key = `${editionId} ${track.language} ${atTop}`;
   const before = known.get(cue);
   if (before !== undefined && before.key === key && before.template === template) return before.title;

@@ -14,11 +14,6 @@ export function changeCues(
   return cues.map((cue) => (ids.has(cue.id) ? change(cue) : cue));
 }
 
-/** The cues of a track, in their order. */
-export function cuesOfTrack(cues: readonly Cue[], trackId: string): readonly Cue[] {
-  return cues.filter((cue) => cue.trackId === trackId);
-}
-
 /**
  * A cue in two at a place among its words (as they are written, marks and all): its time is shared by their characters,
  * each gets a frame at least. null where one of the two would have no words, or there is no time for two.

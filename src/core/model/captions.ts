@@ -33,7 +33,7 @@ export interface CaptionTrack {
   readonly name: string;
   /** BCP 47. */
   readonly language: string;
-  /** The edition of the caption template that they are painted with; null for none, when they are files only. */
+  /** The edition of the caption template that they are painted with; null for plain ones. */
   readonly editionId: string | null;
 }
 

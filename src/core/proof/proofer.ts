@@ -18,6 +18,7 @@ import type { ProofTools } from './layoutContext';
 import { layoutContext } from './layoutContext';
 import { momentsUnder } from './underTitle';
 import type { ProofSurroundings } from './titleContext';
+import { titleNames } from './titleNames';
 import { titleContext } from './titleContext';
 
 /** How far a proof is: checks of words count one a title, those of the layout one a title and delivery. */
@@ -65,8 +66,11 @@ export class Proofer {
   constructor(private readonly tools: ProofTools) {}
 
   /** Takes the project as it is now; gives the ids of the titles that have to be looked at again. */
-  update(titles: readonly Title[], around: ProofSurroundings): string[] {
+  update(titles: readonly Title[], asked: ProofSurroundings): string[] {
     const before = this.around;
+    const found = titleNames(titles, (id) => asked.editions.get(id)?.document);
+    const names = sameValue(found, before?.names) ? before?.names : found;
+    const around = { ...asked, names };
     const all = before === null || !sameRules(before, around);
     const spelling = !sameValue(before?.plan.words, around.plan.words);
     const elsewhere =
@@ -83,7 +87,9 @@ export class Proofer {
     // Captions are not counted among the titles.
     let number = 0;
     for (const title of titles) this.take(title, title.caption === undefined ? ++number : 0, all, elsewhere);
-    if (spelling && !all) this.spellAgain();
+    if (spelling && !all) this.spellAgain(() => true);
+    else if (before !== null && names !== before.names && !all)
+      this.spellAgain(({ title }) => title.caption !== undefined);
     this.projectDue = true;
     return this.order.filter((id) => !this.isComplete(id));
   }
@@ -172,9 +178,10 @@ export class Proofer {
     this.titles.set(title.id, { title, number, context: null, around, words: null, ...fresh });
   }
 
-  /** The project's own words changed: words are looked at again, and layouts only where a delivery has words of its own. */
-  private spellAgain(): void {
+  /** Words that are known changed: words are looked at again, and layouts only where a delivery has words of its own. */
+  private spellAgain(meant: (one: Proofed) => boolean): void {
     for (const [id, one] of this.titles) {
+      if (!meant(one)) continue;
       const own = one.title.perDelivery;
       const layouts = [...one.layouts].filter(
         ([delivery]) => Object.keys(own[delivery]?.values ?? {}).length === 0,

@@ -40,6 +40,8 @@ export interface ProofSurroundings {
   readonly editions: ReadonlyMap<string, ProofEdition>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, ProofEdition>;
+  /** Names that the titles have, which captions may say; left out for none. */
+  readonly names?: readonly string[];
   /** The cues that some of the titles are made of, by id; left out for none. */
   readonly cues?: ReadonlyMap<string, Cue>;
 }
@@ -80,7 +82,10 @@ export function titleContext(
     colours: house.colours,
     clips,
     newer: newest === undefined || newest.id === edition.id ? null : newest,
-    speller: withOwnWords(speller, around.plan.words),
+    speller: withOwnWords(
+      title.caption === undefined ? speller : withOwnWords(speller, around.names ?? NO_NAMES),
+      around.plan.words,
+    ),
     readableAt: (lengthFrames) =>
       readableFor(own, values, rate, fonts, fadesOf({ ...title, lengthFrames }))(lengthFrames),
   };
@@ -107,6 +112,8 @@ function fieldWords(
       typed: typed[field.id] !== undefined,
     }));
 }
+
+const NO_NAMES: readonly string[] = [];
 
 const known = new WeakMap<readonly string[], ReadonlySet<string>>();
 

@@ -1,5 +1,11 @@
 'use client';
-import { PauseIcon, PlayIcon, SpeakerWaveIcon, SpeakerXMarkIcon } from '@heroicons/react/24/outline';
+import {
+  ChatBubbleBottomCenterTextIcon,
+  PauseIcon,
+  PlayIcon,
+  SpeakerWaveIcon,
+  SpeakerXMarkIcon,
+} from '@heroicons/react/24/outline';
 import { useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -14,6 +20,8 @@ import { PictureCanvas } from '../picture/PictureCanvas';
 import { useClipBackdrop } from '../picture/useClipBackdrop';
 import type { Player } from '../picture/usePlayer';
 import { useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
+import { useTracks } from './captions/captionContext';
+import { useShownCaptions } from './captions/useShownCaptions';
 import { MoveInPicture } from './MoveInPicture';
 import { TimecodeBox } from './TimecodeBox';
 import { useClipSound } from './useClipSound';
@@ -54,7 +62,9 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
         .toSorted((a, b) => a.lane - b.lane),
     [titles, frame, delivery],
   );
-  const compiler = useTitleCompiler(shown, fonts, seen);
+  const captions = useShownCaptions(frame);
+  const looked = useMemo(() => [...seen, ...captions.seen], [seen, captions]);
+  const compiler = useTitleCompiler(shown, fonts, looked);
   const clip = spanAt(clips, frame);
   const seconds =
     clip === undefined ? 0 : frameToSeconds(frame - clip.startFrame + clip.sourceStartFrame, rate);
@@ -67,15 +77,17 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
       }),
     [seen, compiler],
   );
-  const lists = useMemo(
-    () =>
-      laid.flatMap(({ title, compiled }) => {
-        const template = editions.get(title.editionId)?.document;
-        if (template === undefined) return [];
-        return titleFrame(compiled, title, template, rate, frame - title.startFrame);
-      }),
-    [laid, frame, editions, rate],
-  );
+  const lists = useMemo(() => {
+    const said = captions.placed(compiler).flatMap((title) => {
+      const compiled = compiler(title);
+      return compiled === null ? [] : [{ title, compiled }];
+    });
+    return [...laid, ...said].flatMap(({ title, compiled }) => {
+      const template = editions.get(title.editionId)?.document;
+      if (template === undefined) return [];
+      return titleFrame(compiled, title, template, rate, frame - title.startFrame);
+    });
+  }, [laid, captions, compiler, frame, editions, rate]);
   const safe = safeArea(format, 'titleSafe');
   return (
     <section aria-label="Picture" className="shrink-0 bg-well p-3 pb-1.5">
@@ -119,11 +131,31 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
         </button>
         <TimecodeBox frame={frame} end={end} onGo={player.seek} />
         <SoundSwitch player={player} />
+        <CaptionSwitch />
         <span className="truncate text-[12px] text-[#c9c4b8]" data-testid="under-playhead">
           {clip?.label ?? 'no picture here'}
         </span>
       </div>
     </section>
+  );
+}
+
+/** Shows captions in the picture or not, where the project has some. */
+function CaptionSwitch() {
+  const { ui } = useDesk();
+  const on = useDeskUi((state) => state.captionsShown);
+  if (useTracks().length === 0) return null;
+  return (
+    <button
+      type="button"
+      aria-label="Captions"
+      title={on ? 'Hide captions' : 'Show captions'}
+      aria-pressed={on}
+      onClick={() => ui.setState({ captionsShown: !on })}
+      className={`grid h-7 w-7 place-items-center rounded-md hover:bg-white/10 ${on ? '' : 'opacity-50'}`}
+    >
+      <ChatBubbleBottomCenterTextIcon className="h-4.5 w-4.5" />
+    </button>
   );
 }
 

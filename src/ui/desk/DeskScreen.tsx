@@ -1,8 +1,12 @@
 'use client';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
 import type { DeskProject } from '@/contract/projects';
 import { withoutRevision } from '@/contract/projects';
+import type { EditionRecord } from '@/contract/templates';
+import { PLAIN_CAPTION, PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
 import { FORMATS } from '@/core/frame/formats';
+import type { Span } from '@/core/project/lanes';
 import { endOf } from '@/core/project/lanes';
 import { RATES } from '@/core/time/rates';
 import { useFonts } from '../picture/useFonts';
@@ -13,6 +17,11 @@ import { SaveTrouble } from '../shared/SaveTrouble';
 import { Segmented } from '../shared/Segmented';
 import { TopBar } from '../shared/TopBar';
 import { UndoButtons } from '../shared/UndoButtons';
+import { useTrackCues } from './captions/captionContext';
+import { CaptionPace } from './captions/CaptionPace';
+import { CaptionSheet } from './captions/CaptionSheet';
+import { CaptionTools, SheetSwitch } from './captions/CaptionTools';
+import { CueCard } from './captions/CueCard';
 import { TitleCard } from './card/TitleCard';
 import { ConflictBar } from './ConflictBar';
 import { DeliverySwitch } from './DeliverySwitch';
@@ -38,6 +47,15 @@ import { useDeskKeys } from './useDeskKeys';
 import { useDeskSaving } from './useDeskSaving';
 import { usePlaceTitle } from './usePlaceTitle';
 import { counted } from '../shared/counted';
+
+// What captions are painted as without a template of their own is on no shelf.
+const PLAIN_CAPTIONS: EditionRecord = {
+  id: PLAIN_CAPTION_ID,
+  templateId: PLAIN_CAPTION_ID,
+  number: 1,
+  releasedAt: '',
+  document: PLAIN_CAPTION,
+};
 
 interface Props {
   readonly project: DeskProject;
@@ -82,7 +100,7 @@ export function useDeskView(project: DeskProject): {
       projectId: project.id,
       settings: project.settings,
       rate: RATES.get(project.settings.rate),
-      editions: new Map(editions.map((edition) => [edition.id, edition])),
+      editions: new Map([...editions, PLAIN_CAPTIONS].map((edition) => [edition.id, edition])),
       newest: new Map(
         byName.flatMap(({ templateId }) => {
           const edition = newest.get(templateId);
@@ -106,6 +124,9 @@ interface LayoutProps {
 const Sheet = memo(CueSheet);
 const Card = memo(TitleCard);
 const Findings = memo(ProofPanel);
+const Captions = memo(CaptionSheet);
+const Cue = memo(CueCard);
+const Pace = memo(CaptionPace);
 
 function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const { settings, store } = useDesk();
@@ -120,7 +141,10 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const panel = useDeskUi((ui) => ui.panel);
   useDeskKeys({ player, end });
   usePlaceOnOpening(placeEditionId, player.frame);
-  const show = useShow(player);
+  const sheet = useDeskUi((ui) => ui.sheet);
+  const cues = useTrackCues();
+  const seek = useSeek(player);
+  const show = useShow(seek);
   const frameNow = useFrameNow(player);
   return (
     <div className="flex h-dvh flex-col">
@@ -129,7 +153,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
           <>
             <h1 className="truncate font-serif text-[17px] font-semibold">{settings.name}</h1>
             <span className="whitespace-nowrap text-soft">
-              {`${counted(titles.length, 'title')} · `}
+              {`${sheet === 'titles' ? counted(titles.length, 'title') : counted(cues.length, 'caption')} · `}
               <SaveNote state={saving.state} />
             </span>
           </>
@@ -151,15 +175,28 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
       <main className="flex min-h-0 flex-1 flex-col">
         <div className="flex min-h-0 flex-1">
           <section aria-label="Cue sheet" className="flex min-w-0 flex-1 flex-col border-r border-line">
-            <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />
-            <Sheet filter={filter} onShow={show} />
+            <div className="flex h-12 shrink-0 items-center gap-2 px-3">
+              <SheetSwitch />
+              {sheet === 'titles' ? (
+                <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />
+              ) : (
+                <CaptionTools frame={player.frame} filter={filter} onFilter={setFilter} />
+              )}
+            </div>
+            {sheet === 'titles' ? (
+              <Sheet filter={filter} onShow={show} />
+            ) : (
+              <Captions filter={filter} onSeek={seek} />
+            )}
           </section>
           <SideDivider width={side} onWidth={setSide} />
           <div className="flex shrink-0 flex-col bg-card" style={{ width: side }} suppressHydrationWarning>
             <DeskPicture player={player} format={format} fonts={fonts} end={end} widthPx={side} />
             <PanelSwitch />
             <div className="min-h-0 flex-1 overflow-y-auto">
-              {panel === 'card' ? <Card frameNow={frameNow} /> : <Findings onLook={show} />}
+              {sheet === 'titles' &&
+                (panel === 'card' ? <Card frameNow={frameNow} /> : <Findings onLook={show} />)}
+              {sheet === 'captions' && (panel === 'card' ? <Cue onSeek={seek} /> : <Pace onSeek={seek} />)}
             </div>
           </div>
         </div>
@@ -172,15 +209,21 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
 }
 
 function useDeskPlayer(): { readonly player: Player; readonly end: number } {
-  const { rate, ui } = useDesk();
+  const { rate, ui, store } = useDesk();
   const titles = useTitles();
   const clips = useClips();
-  const end = useMemo(() => Math.max(1, ...clips.map(endOf), ...titles.map(endOf)), [clips, titles]);
+  const cues = useStore(store, (state) => state.cues);
+  const end = useMemo(() => lastFrame([clips, titles, cues]), [clips, titles, cues]);
   const [firstFrame] = useState(() => {
     const chosen = titles.find((title) => title.id === ui.getState().selection[0]);
     return chosen === undefined ? 0 : chosen.startFrame + Math.floor(chosen.lengthFrames / 2);
   });
   return { player: usePlayer(rate, { from: 0, to: end }, firstFrame), end };
+}
+
+/** The frame after the last of everything; 1 for nothing at all. */
+function lastFrame(lists: readonly (readonly Span[])[]): number {
+  return lists.reduce((last, list) => list.reduce((most, span) => Math.max(most, endOf(span)), last), 1);
 }
 
 /** The frame that the playhead is at, for what must not be drawn again whenever it moves. */
@@ -193,33 +236,39 @@ function useFrameNow({ frame }: Player): () => number {
 }
 
 /** Shows a title in the picture: at one of its own frames, or in its middle. */
-function useShow(player: Player): (titleId: string, frame?: number | null) => void {
+function useShow(seek: (frame: number) => void): (titleId: string, frame?: number | null) => void {
   const { store } = useDesk();
+  return useCallback(
+    (titleId, frame) => {
+      const title = store.getState().titles.find((one) => one.id === titleId);
+      if (title !== undefined) seek(title.startFrame + (frame ?? Math.floor(title.lengthFrames / 2)));
+    },
+    [store, seek],
+  );
+}
+
+/** Puts the playhead somewhere, for what must not be drawn again whenever it moves. */
+function useSeek(player: Player): (frame: number) => void {
   const seek = useRef(player.seek);
   useEffect(() => {
     seek.current = player.seek;
   });
-  return useCallback(
-    (titleId, frame) => {
-      const title = store.getState().titles.find((one) => one.id === titleId);
-      if (title !== undefined) seek.current(title.startFrame + (frame ?? Math.floor(title.lengthFrames / 2)));
-    },
-    [store],
-  );
+  return useCallback((frame) => seek.current(frame), []);
 }
 
 function PanelSwitch() {
   const { ui } = useDesk();
   const panel = useDeskUi((state) => state.panel);
+  const sheet = useDeskUi((state) => state.sheet);
   return (
     <div className="shrink-0 border-b border-line px-4 py-1.5">
       <Segmented
-        label="What is shown of the title"
+        label={sheet === 'titles' ? 'What is shown of the title' : 'What is shown of the captions'}
         value={panel}
         onChange={(next) => ui.setState({ panel: next })}
         choices={[
-          { value: 'card', label: 'Card' },
-          { value: 'proof', label: 'Proof' },
+          { value: 'card', label: sheet === 'titles' ? 'Card' : 'Caption' },
+          { value: 'proof', label: sheet === 'titles' ? 'Proof' : 'Programme' },
         ]}
       />
     </div>
@@ -232,13 +281,15 @@ const COUNTS = [
   { tone: 'look', label: 'to look at', look: 'bg-leaf-wash text-leaf-ink' },
 ] as const;
 
-/** How many titles there is something to say of; a click shows only those, another click all. */
+/** How many titles, or captions, there is something to say of; a click shows only those, another click all. */
 function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
   const titles = useTitles();
+  const cues = useTrackCues();
+  const shown = useDeskUi((ui) => ui.sheet) === 'titles' ? titles : cues;
   const { toneOf, knows } = useProofView();
   const tones = new Map<Tone, number>();
   let waiting = 0;
-  for (const { id } of titles) {
+  for (const { id } of shown) {
     tones.set(toneOf(id), (tones.get(toneOf(id)) ?? 0) + 1);
     if (!knows(id)) waiting++;
   }
@@ -254,7 +305,7 @@ function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
       {waiting > 0 && (
         <span className="text-[12px] whitespace-nowrap text-soft">{`looking at ${waiting}`}</span>
       )}
-      {waiting === 0 && titles.length > 0 && count('pass') === titles.length && (
+      {waiting === 0 && shown.length > 0 && count('pass') === shown.length && (
         <span className={`${pill} bg-pass-wash text-pass`}>all clear</span>
       )}
     </>

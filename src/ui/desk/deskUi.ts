@@ -16,13 +16,36 @@ type DeskDialog =
   | 'relink'
   | 'project'
   | 'quiet'
+  | 'track'
+  | 'readCaptions'
+  | 'writeCaptions'
+  | 'transcript'
+  | 'cueTimes'
   | null;
+
+/** A place, or a stretch, among the words of a cue as they are written. */
+export interface CueCaret {
+  readonly cueId: string;
+  readonly from: number;
+  readonly to: number;
+  readonly wanted?: boolean;
+}
 
 /** What is chosen and shown on the desk; nothing of it is saved. */
 export interface DeskUi {
   /** The chosen titles; the first of them is the one whose card is filled. */
   readonly selection: readonly string[];
   readonly clipId: string | null;
+  /** Which sheet lies open. */
+  readonly sheet: 'titles' | 'captions';
+  /** The caption track that is worked on and seen; null for the first. */
+  readonly trackId: string | null;
+  /** The chosen cues; the first of them is the one that is typed into. */
+  readonly cueIds: readonly string[];
+  /** Where the caret was last among the words of a cue; `wanted` when the sheet should go there. */
+  readonly caret: CueCaret | null;
+  /** Whether captions are seen in the picture. */
+  readonly captionsShown: boolean;
   /** A marked stretch of time. */
   readonly range: Span | null;
   readonly deliveryId: string;
@@ -48,6 +71,11 @@ export function createDeskUi(first: Partial<DeskUi> = {}): DeskUiStore {
   return createStore<DeskUi>(() => ({
     selection: [],
     clipId: null,
+    sheet: 'titles',
+    trackId: null,
+    cueIds: [],
+    caret: null,
+    captionsShown: true,
     range: null,
     deliveryId: MASTER_ID,
     onlyHere: false,

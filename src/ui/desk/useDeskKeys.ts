@@ -8,6 +8,7 @@ import { endOf } from '@/core/project/lanes';
 import { changeTitles } from '@/core/project/work';
 import type { Player } from '../picture/usePlayer';
 import { actsItself, takesArrows, useClickLetsGo, useKeys } from '../shared/useKeys';
+import { useCaptionKeys } from './captions/useCaptionKeys';
 import { rowHere } from './card/rowHere';
 import { useDeliveryValues, useDesk, useSelect } from './deskContext';
 import { setMarker } from './strip/StripTools';
@@ -19,6 +20,7 @@ export function useDeskKeys({ player, end }: { readonly player: Player; readonly
   useClickLetsGo();
   useTimeKeys(player, end);
   useTitleKeys(player);
+  useCaptionKeys(player);
   useScreenKeys();
 }
 
@@ -30,8 +32,9 @@ function useTimeKeys(player: Player, end: number): void {
     player.toggle();
   });
   const stops = (): number[] => {
-    const { titles, clips, plan } = store.getState();
-    const edges = titles.flatMap((one) => [one.startFrame, endOf(one)]);
+    const { titles, clips, cues, plan } = store.getState();
+    const shown = ui.getState().sheet === 'captions' ? cues : titles;
+    const edges = shown.flatMap((one) => [one.startFrame, endOf(one)]);
     const markers = plan.markers.map(({ frame }) => frame);
     return [...new Set([...edges, ...cutFrames(clips), ...markers])].toSorted((a, b) => a - b);
   };
@@ -52,6 +55,7 @@ function useTimeKeys(player: Player, end: number): void {
   useKeys('o', () => mark('to'));
 }
 
+/** The keys of the titles' sheet. */
 function useTitleKeys(player: Player): void {
   const { store, ui, rate, editions } = useDesk();
   const valuesOf = useDeliveryValues();
@@ -59,7 +63,9 @@ function useTitleKeys(player: Player): void {
   const remove = useRemoveTitles();
   const duplicate = useDuplicate();
   const chosen = (): ReadonlySet<string> => new Set(ui.getState().selection);
+  const open = (): boolean => ui.getState().sheet === 'titles';
   useKeys('delete, backspace', () => {
+    if (!open()) return;
     const { clipId } = ui.getState();
     const ids = chosen();
     if (ids.size > 0) {
@@ -70,19 +76,21 @@ function useTitleKeys(player: Player): void {
     }
   });
   useKeys('mod+a', (event) => {
+    if (!open()) return;
     event.preventDefault();
     select(...store.getState().titles.map(({ id }) => id));
   });
-  useKeys('d', duplicate);
-  useKeys('mod+shift+d', duplicate, { enableOnFormTags: true, preventDefault: true });
+  useKeys('d', () => open() && duplicate());
+  useKeys('mod+shift+d', () => open() && duplicate(), { enableOnFormTags: true, preventDefault: true });
   useKeys('arrowleft, arrowright, shift+arrowleft, shift+arrowright', (event) => {
     const ids = chosen();
-    if (ids.size === 0 || takesArrows(event)) return;
+    if (!open() || ids.size === 0 || takesArrows(event)) return;
     event.preventDefault();
     const step = (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? rate.nominal : 1);
     store.getState().apply((now) => nudgeTitles(now, ids, step));
   });
   useKeys('r', () => {
+    if (!open()) return;
     const { titles, apply } = store.getState();
     const title = titles.find(({ id }) => id === ui.getState().selection[0]);
     const template = title && editions.get(title.editionId)?.document;

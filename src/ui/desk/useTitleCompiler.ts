@@ -17,25 +17,28 @@ export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
 interface CompiledOnce {
   readonly values: Title['values'];
-  readonly own: Pick<Title, 'shift' | 'edge' | 'moments'>;
+  readonly own: Pick<Title, 'shift' | 'edge' | 'moments' | 'caption'>;
   readonly editionId: string;
   readonly compiled: CompiledTitle;
 }
 
 /** What of a title its layout follows from besides its values. */
-function ownOf({ shift, edge, moments }: Title): CompiledOnce['own'] {
-  return { shift, edge, moments };
+function ownOf({ shift, edge, moments, caption }: Title): CompiledOnce['own'] {
+  return { shift, edge, moments, caption };
 }
 
 // The titles near the playhead, and then some.
 const MOST_KEPT = 60;
+
+/** A caption is laid out below to know whether it goes above. */
+const keyOf = ({ id, caption }: Title): string => (caption?.atTop === true ? `${id} above` : id);
 
 /** Layouts of titles that were asked for last, for one format and set of pictures. */
 class LayoutKeeper {
   private readonly byTitle = new Map<string, CompiledOnce>();
 
   find(title: Title, values: Title['values']): CompiledTitle | undefined {
-    const kept = this.byTitle.get(title.id);
+    const kept = this.byTitle.get(keyOf(title));
     if (kept?.editionId !== title.editionId) return undefined;
     const same = sameValue(kept.own, ownOf(title)) && sameValue(kept.values, values);
     return same ? kept.compiled : undefined;
@@ -44,7 +47,7 @@ class LayoutKeeper {
   keep(title: Title, values: Title['values'], compiled: CompiledTitle): void {
     const [oldest] = this.byTitle.keys();
     if (this.byTitle.size >= MOST_KEPT && oldest !== undefined) this.byTitle.delete(oldest);
-    this.byTitle.set(title.id, {
+    this.byTitle.set(keyOf(title), {
       values,
       own: ownOf(title),
       editionId: title.editionId,
@@ -78,7 +81,8 @@ export function useTitleCompiler(
       const values = shownValues(title);
       const known = keeper.find(title, values);
       if (known !== undefined) return known;
-      const compiled = layOutTitle(title, edition.document, values, format, fonts, pictures, language);
+      const own = title.caption?.language ?? language;
+      const compiled = layOutTitle(title, edition.document, values, format, fonts, pictures, own);
       keeper.keep(title, values, compiled);
       return compiled;
     },

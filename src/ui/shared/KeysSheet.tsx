@@ -27,6 +27,15 @@ const KEYS = [
   ['C', 'On the desk: cut the clip at the playhead'],
   ['R', 'On the desk: the next row of the chosen list comes at the playhead; tap along while it plays'],
   ['Q', 'On the desk: quiet places for the chosen title'],
+  ['N', 'In captions: one more at the playhead'],
+  [
+    'K',
+    'In captions: the next that waits, or the chosen one, comes at the playhead; held down it ends where it is let go',
+  ],
+  [
+    'Ctrl or Cmd + Enter, J, I',
+    'In a caption: split at the caret, join with the next, italics; Alt + L breaks its lines',
+  ],
   ['Ctrl or Cmd + D', 'In the sheet: fill down; + Enter: this text in all chosen cells'],
   ['Alt + Enter', 'In the sheet: a new line within a cell'],
   ['Ctrl or Cmd + F', 'On the desk: find and replace'],

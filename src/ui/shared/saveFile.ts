@@ -1,5 +1,5 @@
 /** Gives the user a file to save. */
-export function saveFile(name: string, content: string, mediaType: string): void {
+export function saveFile(name: string, content: string | Uint8Array<ArrayBuffer>, mediaType: string): void {
   const url = URL.createObjectURL(new Blob([content], { type: mediaType }));
   const link = document.createElement('a');
   link.href = url;

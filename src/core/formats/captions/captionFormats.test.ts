@@ -6,7 +6,8 @@ import { RATES } from '../../time/rates';
 import type { FileCue } from './captionFile';
 import { newFileCue } from './captionFile';
 import { decodeText } from './decodeText';
-import { CAPTION_FORMATS, captionFormatOf, readCaptions } from './index';
+import { CAPTION_FORMATS } from '.';
+import { captionFormatOf, readCaptions } from './readCaptions';
 
 const clock = clockOf(RATES.get('25'));
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -43,7 +44,7 @@ describe('SubRip', () => {
   test('what is damaged is told with its line, and the rest is read', () => {
     const file = read(
       'a.srt',
-      '1\n00:00:01,000 --> 00:xx\nlost\n\n2\n00:00:09,000 --> 00:00:08,000\nback\n\n3\n00:00:10,000 --> 00:00:11,000\n\n',
+      '1\n00:00:01,000 --> 00:00\nlost\n\n2\n00:00:09,000 --> 00:00:08,000\nback\n\n3\n00:00:10,000 --> 00:00:11,000\n\n',
     );
     expect(file.cues).toEqual([cue(8, 9, 'back')]);
     expect(file.problems.map((one) => one.slice(0, 20))).toEqual([

@@ -47,7 +47,7 @@ function blocksOf(lines: readonly string[], problems: string[]): Block[] {
     }
     if (open !== null) dropNumber(open.lines);
     const [, from = '', to = ''] = ARROW.exec(line) ?? [];
-    const [startSeconds, endSeconds] = [readClockTime(from), readClockTime(to)];
+    const [startSeconds, endSeconds] = [srtTime(from), srtTime(to)];
     open = null;
     if (startSeconds === null || endSeconds === null) {
       problems.push(
@@ -59,6 +59,11 @@ function blocksOf(lines: readonly string[], problems: string[]): Block[] {
     blocks.push(open);
   });
   return blocks;
+}
+
+/** A time with its hours, or with a fraction: what breaks off after the minutes is none. */
+function srtTime(text: string): number | null {
+  return /:\d+:|[.,]\d/.test(text) ? readClockTime(text) : null;
 }
 
 /** Takes the number of the next cue away from the lines before its times. */

@@ -44,7 +44,7 @@ function paceOf({ cue, context }: SeenCue, next: SeenCue | undefined): Found[] {
     found.push({
       tone: 'stop',
       subject: 'fast',
-      message: `${pace.toFixed(1)} characters a second`,
+      message: `too fast, ${pace.toFixed(1)} a second`,
       detail: `${characters} characters in ${sayTime(seconds)}; at most ${rules.charactersPerSecond} a second can be read.`,
       mends,
     });

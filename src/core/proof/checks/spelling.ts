@@ -62,7 +62,8 @@ const NAME_LIKE =
 // A title alone is that of a programme or a chapter; a job title is not.
 const TITLE = /^title$/i;
 
-const isForNames = ({ field }: FieldWords): boolean =>
+/** Whether a field is for the names of people, places and programmes. */
+export const isForNames = ({ field }: Pick<FieldWords, 'field'>): boolean =>
   [field.label, field.id.replace(/([a-z])([A-Z])/g, '$1 $2')].some(
     (name) => TITLE.test(name) || NAME_LIKE.test(name),
   );

@@ -1,5 +1,9 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useDesk, useDeskUi } from '../deskContext';
+import { CueTimesDialog } from '../captions/CueTimesDialog';
+import { TracksDialog } from '../captions/TracksDialog';
+import { TranscriptDialog } from '../captions/TranscriptDialog';
 import { CutsDialog } from './CutsDialog';
 import { DeliveriesDialog } from './DeliveriesDialog';
 import { ChooseEditionDialog } from './ChooseEditionDialog';
@@ -10,6 +14,16 @@ import { ProjectDialog } from './ProjectDialog';
 import { QuietDialog } from './QuietDialog';
 import { RelinkDialog } from './RelinkDialog';
 import { SwapDialog } from './SwapDialog';
+
+// Readers and writers of files are only fetched once there is a file.
+const ReadCaptionsDialog = dynamic(
+  () => import('../captions/ReadCaptionsDialog').then((module) => module.ReadCaptionsDialog),
+  { ssr: false },
+);
+const WriteCaptionsDialog = dynamic(
+  () => import('../captions/WriteCaptionsDialog').then((module) => module.WriteCaptionsDialog),
+  { ssr: false },
+);
 
 interface Props {
   readonly frame: number;
@@ -43,6 +57,16 @@ export function DeskDialogs({ frame, flush = () => Promise.resolve() }: Props) {
       return <ProjectDialog flush={flush} onClose={onClose} />;
     case 'quiet':
       return <QuietDialog onClose={onClose} />;
+    case 'track':
+      return <TracksDialog onClose={onClose} />;
+    case 'readCaptions':
+      return <ReadCaptionsDialog onClose={onClose} />;
+    case 'writeCaptions':
+      return <WriteCaptionsDialog onClose={onClose} />;
+    case 'transcript':
+      return <TranscriptDialog frame={frame} onClose={onClose} />;
+    case 'cueTimes':
+      return <CueTimesDialog frame={frame} onClose={onClose} />;
     case null:
       return null;
   }

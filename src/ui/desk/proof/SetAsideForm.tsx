@@ -1,11 +1,12 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { editionIdOf } from '@/core/captions/editionOf';
 import { CHECKS } from '@/core/proof/checks';
 import type { ToldFinding } from '@/core/proof/toldFindings';
 import type { AsideScope } from '@/core/proof/setAside';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';
-import { useApplyWork, useDesk, usePlan, useTitles } from '../deskContext';
+import { useApplyWork, useDesk, usePlan } from '../deskContext';
 import { withSetAside, withTakenUp } from './proofView';
 
 const NAME_KEY = 'gilder.name';
@@ -13,8 +14,7 @@ const FIELD = 'h-8 min-w-0 rounded-lg border border-line-strong bg-field px-2.5'
 
 /** Sets a finding aside: how far it reaches, why, and who says so. */
 export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
-  const { editions } = useDesk();
-  const titles = useTitles();
+  const { editions, store } = useDesk();
   const { deliveries } = usePlan();
   const apply = useApplyWork();
   const [scope, setScope] = useState<AsideScope>('finding');
@@ -27,7 +27,7 @@ export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
     form.current?.scrollIntoView?.({ block: 'nearest' });
   }, []);
   const [by, setBy] = useState(() => window.localStorage.getItem(NAME_KEY) ?? '');
-  const edition = editions.get(titles.find(({ id }) => id === finding.titleId)?.editionId ?? '');
+  const edition = editions.get(editionIdOf(store.getState(), finding.titleId) ?? '');
   const label = CHECKS.find(finding.check)?.label ?? finding.check;
   const delivery = deliveries.find(({ id }) => id === finding.deliveryId);
   const choices: { value: AsideScope; label: string }[] = [

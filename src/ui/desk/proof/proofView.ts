@@ -3,6 +3,7 @@ import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
+import { editionIdOf } from '@/core/captions/editionOf';
 import type { Plan } from '@/core/model/plan';
 import type { SetAside } from '@/core/model/plan';
 import type { Finding, Severity } from '@/core/proof/finding';
@@ -121,8 +122,8 @@ function useAsideLookup(): AsideLookup {
   const found =
     known.get(editions) ??
     createAsideLookup(setAside, (titleId) => {
-      const title = store.getState().titles.find(({ id }) => id === titleId);
-      return title && editions.get(title.editionId)?.templateId;
+      const editionId = editionIdOf(store.getState(), titleId);
+      return editionId === undefined ? undefined : editions.get(editionId)?.templateId;
     });
   known.set(editions, found);
   return found;

@@ -1,8 +1,10 @@
 'use client';
 import { sameValue } from '@/core/kit/sameValue';
+import type { Cue } from '@/core/model/captions';
 import type { House } from '@/core/model/house';
 import type { Title } from '@/core/model/project';
 import type { Work } from '@/core/project/work';
+import { workOf } from '@/core/project/work';
 import type { Trial, TrialOutcome } from '@/core/proof/tryMend';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import type { ProofReply, ProofRequest, ProofWork } from '@/workers/proofMessages';
@@ -21,6 +23,7 @@ export class ProofWorkerDesk implements ProofDesk {
   readonly store = createProofStore();
   private worker: Worker | null = null;
   private sentTitles = new Map<string, Title>();
+  private sentCues = new Map<string, Cue>();
   /** With which message a title was sent last: older answers do not know it as it is now. */
   private sentTurns = new Map<string, number>();
   private turn = 0;
@@ -44,6 +47,7 @@ export class ProofWorkerDesk implements ProofDesk {
     this.worker = null;
     this.sent = {};
     this.sentTitles = new Map();
+    this.sentCues = new Map();
     this.sentTurns = new Map();
     this.sentOrder = [];
   }
@@ -54,24 +58,28 @@ export class ProofWorkerDesk implements ProofDesk {
     if (
       sent.titles === work.titles &&
       sent.clips === work.clips &&
+      sent.cues === work.cues &&
       sent.plan === work.plan &&
       sameAround(sent, around)
     )
       return;
     const changed = work.titles.filter((title) => this.sentTitles.get(title.id) !== title);
     const order = work.titles.map(({ id }) => id);
+    const changedCues = work.cues.filter((cue) => this.sentCues.get(cue.id) !== cue);
     const { house, editions, project } = around;
-    const { checks, reading, areas, language, colours } = house;
+    const { checks, reading, areas, language, colours, captions } = house;
     this.turn++;
-    for (const { id } of changed) this.sentTurns.set(id, this.turn);
+    const all = [...changed, ...changedCues].map(({ id }) => id);
+    for (const id of all) this.sentTurns.set(id, this.turn);
     this.say({
       kind: 'work',
       turn: this.turn,
       changed,
       ...(sameValue(order, this.sentOrder) ? {} : { order }),
+      ...(sent.cues === work.cues ? {} : { changedCues, cueOrder: work.cues.map(({ id }) => id) }),
       ...(sent.clips === work.clips ? {} : { clips: work.clips }),
       ...(sent.plan === work.plan ? {} : { plan: work.plan }),
-      ...(sent.house === house ? {} : { house: { checks, reading, areas, language, colours } }),
+      ...(sent.house === house ? {} : { house: { checks, reading, areas, language, colours, captions } }),
       ...(sent.editions === editions
         ? {}
         : {
@@ -86,13 +94,11 @@ export class ProofWorkerDesk implements ProofDesk {
     });
     this.sentOrder = order;
     this.sentTitles = new Map(work.titles.map((title) => [title.id, title]));
-    this.sent = { titles: work.titles, clips: work.clips, plan: work.plan, ...around };
-    this.forget(work.titles);
+    this.sentCues = new Map(work.cues.map((cue) => [cue.id, cue]));
+    this.sent = { ...workOf(work), ...around };
+    this.forget();
     // Nothing is said of what has changed until the worker knows of it.
-    this.mark(
-      changed.map(({ id }) => id),
-      [],
-    );
+    this.mark(all, []);
   }
 
   /** Says of titles that they are being looked at, or were looked at as they are now. */
@@ -147,7 +153,7 @@ export class ProofWorkerDesk implements ProofDesk {
         const findings = new Map(this.store.getState().findings);
         const complete = new Set(this.store.getState().complete);
         for (const [id, list, done] of reply.findings) {
-          if (!this.sentTitles.has(id)) continue;
+          if (!this.isThere(id)) continue;
           findings.set(id, list);
           if (done && this.knewOf(id, reply.turn)) complete.add(id);
           else complete.delete(id);
@@ -168,12 +174,16 @@ export class ProofWorkerDesk implements ProofDesk {
     }
   }
 
-  /** Findings of titles that are gone. */
-  private forget(titles: readonly Title[]): void {
+  /** Whether there is such a title or cue. */
+  private isThere(id: string): boolean {
+    return this.sentTitles.has(id) || this.sentCues.has(id);
+  }
+
+  /** Findings of what is gone. */
+  private forget(): void {
     const { findings } = this.store.getState();
-    const present = new Set(titles.map(({ id }) => id));
-    if ([...findings.keys()].every((id) => present.has(id))) return;
-    this.store.setState({ findings: new Map([...findings].filter(([id]) => present.has(id))) });
+    if ([...findings.keys()].every((id) => this.isThere(id))) return;
+    this.store.setState({ findings: new Map([...findings].filter(([id]) => this.isThere(id))) });
   }
 
   private say(message: ProofRequest): void {

@@ -56,6 +56,7 @@ export function CueSheet({ filter, onShow }: Props) {
     estimateSize: () => ROW_PX,
     overscan: 8,
     scrollPaddingStart: HEAD_PX,
+    scrollPaddingEnd: HEAD_PX,
     getItemKey: (i) => rows[i]?.id ?? i,
   });
   const grid = useGrid(

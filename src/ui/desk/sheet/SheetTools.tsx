@@ -32,7 +32,7 @@ const SHOWN_ONLY = {
 export function SheetTools({ frame, filter, onFilter }: Props) {
   const { ui } = useDesk();
   return (
-    <div className="flex h-12 shrink-0 items-center gap-2 px-3">
+    <>
       <AddTitle frame={frame} />
       <Button onClick={() => ui.setState({ dialog: 'fill' })}>Fill from a sheet</Button>
       <NewEditions />
@@ -52,7 +52,7 @@ export function SheetTools({ frame, filter, onFilter }: Props) {
         className="h-8 w-40 rounded-lg border border-line-strong bg-field px-2.5"
       />
       <MoreMenu />
-    </div>
+    </>
   );
 }
 

@@ -1,13 +1,16 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { DragEvent } from 'react';
+import type { Cue } from '@/core/model/captions';
 import type { Span } from '@/core/project/lanes';
 import { endOf } from '@/core/project/lanes';
 import type { Player } from '../../picture/usePlayer';
 import { useClips, useDesk, useDeskUi, useTitles } from '../deskContext';
+import { useTrackCues, useTracks } from '../captions/captionContext';
 import { usePlaceTitle } from '../usePlaceTitle';
 import { Ruler } from './Ruler';
 import { StripClip } from './StripClip';
+import { StripCue } from './StripCue';
 import { StripTitle } from './StripTitle';
 import { StripTools } from './StripTools';
 import type { StripView } from './stripView';
@@ -37,6 +40,7 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
     zoom.ready ? list.filter((one) => one.startFrame < toFrame && endOf(one) > fromFrame) : [];
   const seen = inView(titles);
   const seenClips = inView(clips);
+  const cues = useTrackCues();
   const chosen = new Set(selection);
   const drop = useTemplateDrop(pxPerFrame, setSnapLine);
   return (
@@ -65,6 +69,7 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
                 </div>
               </div>
             ))}
+            <CueLane cues={inView(cues)} widthPx={widthPx} />
             <div className="flex items-center" style={{ height: 50 }}>
               <RowName>Picture</RowName>
               <div className="relative h-11" style={{ width: widthPx }} data-clips>
@@ -91,6 +96,26 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
         </div>
       </section>
     </StripProvider>
+  );
+}
+
+/** The captions of the track that is worked on; no lane for a project without any. */
+function CueLane({ cues, widthPx }: { readonly cues: readonly Cue[]; readonly widthPx: number }) {
+  const chosen = new Set(useDeskUi((ui) => ui.cueIds));
+  if (useTracks().length === 0) return null;
+  const many = cues.length > MOST_DRAWN;
+  return (
+    <div className="flex items-center" style={{ height: 32 }}>
+      <RowName>Captions</RowName>
+      <div className="relative h-full" style={{ width: widthPx }} data-cues>
+        <Overview spans={many ? cues : []} />
+        {cues
+          .filter((cue) => !many || chosen.has(cue.id))
+          .map((cue) => (
+            <StripCue key={cue.id} cue={cue} chosen={chosen.has(cue.id)} />
+          ))}
+      </div>
+    </div>
   );
 }
 

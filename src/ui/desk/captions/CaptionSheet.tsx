@@ -1,0 +1,195 @@
+'use client';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef } from 'react';
+import type { KeyboardEvent } from 'react';
+import { plainWords } from '@/core/formats/captions/cueMarks';
+import type { Cue } from '@/core/model/captions';
+import { Button } from '../../shared/Button';
+import { useDesk, useDeskUi } from '../deskContext';
+import { useToneOf } from '../proof/proofView';
+import type { SheetFilter } from '../sheet/useSheetRows';
+import { useTrack, useTrackCues } from './captionContext';
+import { CAPTION_COLUMNS } from './captionColumns';
+import { CaptionRow } from './CaptionRow';
+import type { CueActions } from './useCueActions';
+import { useCueActions } from './useCueActions';
+
+interface Props {
+  readonly filter: SheetFilter;
+  /** Puts the playhead somewhere. */
+  readonly onSeek: (frame: number) => void;
+}
+
+const ROW_PX = 48;
+const HEAD_PX = 33;
+
+/** The captions of a track: a row a cue, its words typed where they stand. Only the rows in view are drawn. */
+export function CaptionSheet({ filter, onSeek }: Props) {
+  const { ui } = useDesk();
+  const track = useTrack();
+  const cues = useTrackCues();
+  const rows = useFiltered(cues, filter);
+  const actions = useCueActions();
+  const chosen = useDeskUi((state) => state.cueIds);
+  const scroller = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- rows are few, and drawn anew as the list scrolls
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 8,
+    scrollPaddingStart: HEAD_PX,
+    scrollPaddingEnd: HEAD_PX,
+    getItemKey: (i) => rows[i]?.id ?? i,
+  });
+  const numbers = useMemo(() => new Map(cues.map((cue, i) => [cue.id, i + 1])), [cues]);
+  const [first] = chosen;
+  useEffect(() => {
+    const at = rows.findIndex(({ id }) => id === first);
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- when another cue is chosen, not when rows change
+  }, [first]);
+  const go = (by: number, caret: 'start' | 'end' | null): void => {
+    const at = rows.findIndex(({ id }) => id === ui.getState().cueIds[0]);
+    const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))];
+    if (next === undefined) return;
+    const place = caret === 'end' ? next.words.length : 0;
+    ui.setState({
+      cueIds: [next.id],
+      ...(caret === null ? {} : { caret: { cueId: next.id, from: place, to: place, wanted: true } }),
+    });
+    onSeek(next.startFrame);
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.target !== event.currentTarget) return;
+    onGridKey(event, go, actions, () => {
+      const [id] = ui.getState().cueIds;
+      const cue = rows.find((one) => one.id === id);
+      if (cue !== undefined)
+        ui.setState({ caret: { cueId: cue.id, from: cue.words.length, to: cue.words.length, wanted: true } });
+    });
+  };
+  if (track === null) return <NoTrack />;
+  const selected = new Set(chosen);
+  return (
+    <div
+      ref={scroller}
+      role="grid"
+      aria-label={`Captions, ${track.name}`}
+      aria-rowcount={rows.length + 1}
+      aria-colcount={7}
+      aria-multiselectable="true"
+      tabIndex={0}
+      className="min-h-0 flex-1 overflow-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--leaf)]"
+      onKeyDown={onKeyDown}
+    >
+      <HeadRow />
+      <div className="relative min-w-full" style={{ height: virtual.getTotalSize() }} role="rowgroup">
+        {virtual.getVirtualItems().map((item) => {
+          const cue = rows[item.index];
+          if (cue === undefined) return null;
+          return (
+            <CaptionRow
+              key={cue.id}
+              cue={cue}
+              row={item.index}
+              number={numbers.get(cue.id) ?? 0}
+              top={item.start}
+              height={ROW_PX}
+              chosen={selected.has(cue.id)}
+              open={cue.id === first}
+              language={track.language}
+              actions={actions}
+              onGo={go}
+              onSeek={onSeek}
+            />
+          );
+        })}
+      </div>
+      {rows.length === 0 && (
+        <p className="p-6 text-soft">
+          {cues.length === 0
+            ? 'No captions yet. Read a caption file, type a transcript, or put the playhead where somebody speaks and add one with “Caption”.'
+            : 'No caption is like that.'}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function onGridKey(
+  event: KeyboardEvent,
+  go: (by: number, caret: 'start' | 'end' | null) => void,
+  actions: CueActions,
+  edit: () => void,
+): void {
+  const steps: Readonly<Record<string, number>> = {
+    ArrowUp: -1,
+    ArrowDown: 1,
+    PageUp: -10,
+    PageDown: 10,
+    Home: -1e6,
+    End: 1e6,
+  };
+  const by = steps[event.key];
+  if (by !== undefined) {
+    event.preventDefault();
+    event.stopPropagation();
+    go(by, null);
+  } else if (event.key === 'Enter' || event.key === 'F2') {
+    event.preventDefault();
+    edit();
+  } else if (event.key === 'Delete' || event.key === 'Backspace') {
+    event.stopPropagation();
+    actions.remove();
+  }
+}
+
+function useFiltered(cues: readonly Cue[], { words, proof }: SheetFilter): readonly Cue[] {
+  const toneOf = useToneOf(proof !== 'all');
+  return useMemo(() => {
+    const wanted = words.trim().toLowerCase();
+    return cues.filter(
+      (cue) =>
+        (wanted === '' ||
+          plainWords(cue.words).toLowerCase().includes(wanted) ||
+          cue.speaker.toLowerCase().includes(wanted)) &&
+        (proof === 'all' || toneOf(cue.id) === proof),
+    );
+  }, [cues, words, proof, toneOf]);
+}
+
+function HeadRow() {
+  const heads = ['', 'In', 'Lasts', 'Speaker', 'Words', 'Pace', 'Proof'];
+  return (
+    <div
+      role="row"
+      className="sticky top-0 z-20 grid min-w-full border-y border-line bg-card"
+      style={{ gridTemplateColumns: CAPTION_COLUMNS, height: HEAD_PX }}
+    >
+      {heads.map((head) => (
+        <span key={head} role="columnheader" className="caps self-center truncate px-2">
+          {head === '' ? <span className="sr-only">Number</span> : head}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function NoTrack() {
+  const { ui } = useDesk();
+  return (
+    <div className="p-6 text-soft">
+      <p className="max-w-xl pb-3">
+        This project has no captions. Read them from a file (SubRip, WebVTT, TTML, EBU STL or a sheet), type a
+        transcript and tap it in while the programme plays, or begin with an empty track.
+      </p>
+      <span className="flex gap-2">
+        <Button look="gold" onClick={() => ui.setState({ dialog: 'readCaptions' })}>
+          Read a caption file
+        </Button>
+        <Button onClick={() => ui.setState({ dialog: 'track' })}>Begin a track</Button>
+      </span>
+    </div>
+  );
+}
