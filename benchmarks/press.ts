@@ -9,6 +9,7 @@ import type { Template } from '@/core/model/template';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { RenderPool } from '@/server/press/renderPool';
+import type { JobTitle } from '@/db/schema';
 import type { RenderTask } from '@/server/press/renderTask';
 import { createSink } from '@/server/press/sinks';
 import { report, timeAsync, timeInTurns } from './measure';
@@ -17,15 +18,21 @@ const FORMAT = FORMATS.get('wide-1080');
 const RATE = RATES.get('25');
 const SIX_SECONDS: Template = { ...tidelineStrap, timing: { inSeconds: 1, holdSeconds: 4, outSeconds: 1 } };
 
+const inPress = (document: Template, lengthFrames: number): JobTitle => ({
+  titleId: 't',
+  fileStem: 't',
+  document,
+  values: {},
+  lengthFrames,
+  onlyFrame: null,
+});
+
 /** What the workers are asked for: the title of six seconds. */
 function sixSeconds(frames: 'png' | 'rgba'): Omit<RenderTask, 'ring'> {
   return {
-    document: SIX_SECONDS,
-    values: {},
+    content: inPress(SIX_SECONDS, 150),
     format: FORMAT.id,
     rate: RATE.id,
-    lengthFrames: 150,
-    onlyFrame: null,
     frames,
     pictures: new Map(),
   };
@@ -175,12 +182,9 @@ export async function benchMemory(): Promise<void> {
   let frames = 0;
   while (frames < 5000) {
     const task = {
-      document,
-      values: {},
+      content: inPress(document, 3000),
       format: FORMAT.id,
       rate: '25',
-      lengthFrames: 3000,
-      onlyFrame: null,
       frames: 'rgba' as const,
       pictures: new Map(),
     };

@@ -73,6 +73,13 @@ export const jobOrderSchema = yup
       .oneOf(OUTPUTS.list.map((output) => output.id)),
     titleIds: yup.array().of(yup.string().required()).required().max(10_000),
     deliveryId: yup.string().max(64),
+    /** The whole programme as one file, in place of a file for each title. */
+    programme: yup
+      .object({ titles: flag(), trackId: yup.string().defined().nullable().max(64) })
+      .noUnknown()
+      .nullable()
+      .default(undefined)
+      .optional(),
   })
   .noUnknown()
   .required();

@@ -15,10 +15,11 @@ import type { FileFacts, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
-import type { Cue } from '@/core/model/captions';
+import type { Cue, CuePlace } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
+import type { PaintedTitle } from '@/core/project/deliver';
 import type { ListedTemplate } from '@/core/resolve/listed';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
@@ -220,6 +221,30 @@ export interface JobTitle {
   readonly onlyFrame: number | null;
 }
 
+/** A title or a caption of a whole programme; its template is one of the programme's. */
+export interface JobPart extends PaintedTitle {
+  readonly startFrame: number;
+  readonly lane: number;
+  readonly values: FieldValues;
+  /** Which of the programme's templates. */
+  readonly document: number;
+  readonly place: CuePlace | null;
+  readonly painted: boolean;
+}
+
+/** A whole programme in one file, as it was when it was sent to the press. */
+export interface JobProgramme {
+  readonly titleId: string;
+  readonly fileStem: string;
+  readonly lengthFrames: number;
+  readonly onlyFrame: null;
+  readonly documents: readonly Template[];
+  readonly parts: readonly JobPart[];
+}
+
+/** What becomes one file. */
+export type JobContent = JobTitle | JobProgramme;
+
 export interface JobPayload {
   readonly name: string;
   readonly output: string;
@@ -227,7 +252,7 @@ export interface JobPayload {
   readonly rate: string;
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
   readonly language?: string;
-  readonly titles: readonly JobTitle[];
+  readonly titles: readonly JobContent[];
 }
 
 export const jobs = pgTable(

@@ -118,3 +118,29 @@ test('file names keep letters of any script and nothing that a shell or a disk m
   expect(fileSlug(`${'a'.repeat(39)} ${'𐐨'.repeat(3)}`)).toBe('a'.repeat(39));
   expect(fileSlug('𐐨'.repeat(50))).toBe('𐐨'.repeat(40));
 });
+
+test('a whole programme is one file with titles, captions or both, as long as everything on the strip', async () => {
+  const sent = (programme: { titles: boolean; trackId: string | null }, output = 'mov-png') =>
+    orderToPayload(
+      database.db,
+      parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds: [], programme }),
+      true,
+    );
+  const both = await sent({ titles: true, trackId: 'captions-hi' });
+  expect(both.name).toBe('Lantern Regatta, day two, titles-and-captions');
+  const [programme] = both.titles;
+  if (!('parts' in programme)) throw new Error('not a programme');
+  expect(programme.lengthFrames).toBe(3000);
+  expect(programme.parts.filter(({ place }) => place !== null)).toHaveLength(26);
+  expect(programme.parts.every(({ painted }) => painted)).toBe(true);
+  // Each template once, however many captions have it.
+  expect(programme.documents.map(({ name }) => name)).toContain('Plain captions');
+  expect(new Set(programme.documents).size).toBe(programme.documents.length);
+  const alone = (await sent({ titles: false, trackId: 'captions-en' })).titles[0];
+  if (!('parts' in alone)) throw new Error('not a programme');
+  expect(alone.fileStem).toBe('captions');
+  expect(alone.parts.filter(({ painted }) => painted)).toHaveLength(26);
+  await expect(sent({ titles: false, trackId: null })).rejects.toThrow(/titles or captions to paint/);
+  await expect(sent({ titles: true, trackId: 'gone' })).rejects.toThrow(/caption track of the project/);
+  await expect(sent({ titles: true, trackId: null }, 'png-still')).rejects.toThrow(/a video or a sequence/);
+});

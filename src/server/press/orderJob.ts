@@ -1,4 +1,5 @@
 import type { JobOrder } from '@/contract/jobs';
+import type { ProjectRecord } from '@/contract/projects';
 import { jobOrderSchema } from '@/contract/jobs';
 import type { EditionRecord } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
@@ -8,6 +9,8 @@ import type { Delivery, Plan } from '@/core/model/plan';
 import { MASTER_ID } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
+import type { FieldValues, Template } from '@/core/model/template';
+import type { Output } from '@/core/outputs';
 import { OUTPUTS } from '@/core/outputs';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
@@ -16,8 +19,9 @@ import { RATES } from '@/core/time/rates';
 import type { Db } from '@/db/open';
 import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
-import type { JobPayload, JobTitle } from '@/db/schema';
+import type { JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
+import { programmeToJob } from './orderProgramme';
 
 /** An order from outside, checked. Throws InputError. */
 export function parseOrder(value: unknown): JobOrder {
@@ -37,6 +41,28 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
   const project = await findProject(db, order.projectId);
   if (project === undefined) throw InputError.of('Project', 'a project that exists', order.projectId);
   const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
+  const contents = await (order.programme
+    ? programmeOf(db, project, order.programme, delivery, output)
+    : titlesOf(db, project, order, delivery, output));
+  const where = delivery.id === MASTER_ID ? '' : `, ${delivery.name}`;
+  return {
+    name: `${project.settings.name}${where}, ${contents.length === 1 ? contents[0].fileStem : `${contents.length} titles`}`,
+    output: output.id,
+    format: delivery.format,
+    rate: project.settings.rate,
+    language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
+    titles: contents,
+  };
+}
+
+/** A file for each title that is asked for. */
+async function titlesOf(
+  db: Db,
+  project: ProjectRecord,
+  order: JobOrder,
+  delivery: Delivery,
+  output: Output,
+): Promise<JobTitle[]> {
   const wanted = new Set(order.titleIds);
   const numbers = new Map(project.titles.map(({ id }, i) => [id, i + 1]));
   const unknown = order.titleIds.filter((id) => !numbers.has(id));
@@ -51,32 +77,59 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
       'none',
       'Place a title on the desk first.',
     );
-  const used = [...new Set(chosen.map((title) => title.editionId))];
-  const editions = new Map((await readEditions(db, used)).map((edition) => [edition.id, edition]));
-  const titles = chosen.map((title) => {
+  const editions = await editionsOf(
+    db,
+    chosen.map(({ editionId }) => editionId),
+  );
+  const air = airValuesIn(project);
+  return chosen.map((title) => {
     const number = numbers.get(title.id) ?? 0;
     const edition = editions.get(title.editionId);
-    const values =
-      edition === undefined
-        ? title.values
-        : airValues(edition.document, title, {
-            projectName: project.settings.name,
-            clock: clockOf(RATES.get(project.settings.rate), project.plan.clock),
-            clips: project.clips,
-            number,
-          });
+    const values = edition === undefined ? title.values : air(title, edition.document);
     const job = titleToJob({ ...title, values }, number, edition);
     return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
-  const where = delivery.id === MASTER_ID ? '' : `, ${delivery.name}`;
-  return {
-    name: `${project.settings.name}${where}, ${titles.length === 1 ? titles[0].fileStem : `${titles.length} titles`}`,
-    output: output.id,
-    format: delivery.format,
-    rate: project.settings.rate,
-    language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
-    titles,
+}
+
+async function programmeOf(
+  db: Db,
+  project: ProjectRecord,
+  programme: NonNullable<JobOrder['programme']>,
+  delivery: Delivery,
+  output: Output,
+): Promise<JobProgramme[]> {
+  if (output.extension === 'png')
+    throw InputError.of('Output', 'a video or a sequence for a whole programme', output.label);
+  const styles = (project.plan.captions ?? []).flatMap(({ editionId }) => editionId ?? []);
+  const editions = await editionsOf(db, [...project.titles.map(({ editionId }) => editionId), ...styles]);
+  const air = airValuesIn(project);
+  const airValuesOf = (title: Title): FieldValues => {
+    const edition = editions.get(title.editionId);
+    return edition === undefined ? title.values : air(title, edition.document);
   };
+  return [programmeToJob(project, programme, { delivery, editions, airValuesOf })];
+}
+
+async function editionsOf(db: Db, ids: readonly string[]): Promise<ReadonlyMap<string, EditionRecord>> {
+  return new Map((await readEditions(db, [...new Set(ids)])).map((edition) => [edition.id, edition]));
+}
+
+/** What titles of a project go to air with: what was typed, and what their automatic fields say. */
+function airValuesIn({
+  settings,
+  plan,
+  clips,
+  titles,
+}: ProjectRecord): (title: Title, document: Template) => FieldValues {
+  const clock = clockOf(RATES.get(settings.rate), plan.clock);
+  const numbers = new Map(titles.map(({ id }, i) => [id, i + 1]));
+  return (title, document) =>
+    airValues(document, title, {
+      projectName: settings.name,
+      clock,
+      clips,
+      number: numbers.get(title.id) ?? 0,
+    });
 }
 
 function deliveryOf(plan: Plan, id: string): Delivery {

@@ -1,15 +1,20 @@
 import { motionOf, newMoveUse } from '@/core/model/newMove';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
+import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
+import { cueTitle } from '@/core/captions/cueTitle';
+import { PLAIN_CAPTION } from '@/core/captions/plainCaption';
+import { newCue } from '@/core/model/captions';
+import { newTitle } from '@/core/model/project';
 import type { JobSummary } from '@/contract/jobs';
 import { findJob, insertJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
-import type { JobPayload } from '@/db/schema';
+import type { JobPart, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { encodePng } from './png';
 import { Press } from './press';
 import { concatList } from './proresSink';
@@ -32,8 +37,17 @@ afterAll(async () => {
   rmSync(folder, { recursive: true });
 });
 
+const strapOf = (lengthFrames: number): JobTitle => ({
+  titleId: 't1',
+  fileStem: '001-ilse',
+  document: tidelineStrap,
+  values: {},
+  lengthFrames,
+  onlyFrame: null,
+});
+
 function payload(output: string, lengthFrames = 60): JobPayload {
-  const title = { titleId: 't1', fileStem: '001-ilse', document: tidelineStrap, values: {}, lengthFrames };
+  const title = strapOf(lengthFrames);
   const onlyFrame = output === 'png-still' ? 30 : null;
   return { name: 'Test', output, format: 'wide-720', rate: '25', titles: [{ ...title, onlyFrame }] };
 }
@@ -73,6 +87,58 @@ test('a still is the frame that was asked for', async () => {
   expect(job.files[0]).toMatchObject({ name: '001-ilse.png', frames: 1, alphaErrorMax: 0 });
 });
 
+test('a programme is one file: captions at their frames, clear of titles, and nothing painted in between', async () => {
+  const track = { id: 'en', name: 'English', language: 'en', editionId: null };
+  const cue = (startFrame: number, lengthFrames: number, words: string): JobPart => {
+    const made = newCue({ id: words, trackId: 'en', startFrame, lengthFrames, words });
+    const title = cueTitle(made, track, PLAIN_CAPTION, false);
+    return { ...title, lengthFrames, document: 0, place: 'auto', painted: true };
+  };
+  const values = { name: 'A long name that reaches far across', role: 'So that a caption would stand on it' };
+  const strap = newTitle({ id: 's', editionId: 's', startFrame: 60, lengthFrames: 50, lane: 0, values });
+  const programme: JobProgramme = {
+    titleId: 'programme',
+    fileStem: 'captions',
+    lengthFrames: 150,
+    onlyFrame: null,
+    documents: [PLAIN_CAPTION, tidelineStrap],
+    // The title is not painted here, and kept clear of all the same.
+    parts: [
+      cue(10, 20, 'Below'),
+      cue(70, 25, 'A caption that would stand on the words of the title'),
+      { ...strap, document: 1, place: null, painted: false },
+    ],
+  };
+  const job = await ended(await press.enqueue({ ...payload('png-sequence'), titles: [programme] }));
+  expect(job.error).toBeNull();
+  const [file] = job.files;
+  expect(file).toMatchObject({ name: 'captions.zip', frames: 150 });
+  // Nothing, a caption, nothing, a caption, nothing.
+  expect(file.framesPainted).toBe(5);
+  const pictures = openZip(join(press.folderOf(job.id), 'captions.zip'));
+  expect(pictures).toHaveLength(150);
+  const rowsOf = (frame: number): readonly [number, number] | null => inkRows(pictures[frame]);
+  for (const empty of [0, 9, 30, 69, 95, 149]) expect([empty, rowsOf(empty)]).toEqual([empty, null]);
+  for (const frame of [10, 29]) expect(rowsOf(frame)?.[0]).toBeGreaterThan(360);
+  for (const frame of [70, 94]) expect(rowsOf(frame)?.[1]).toBeLessThan(360);
+}, 300_000);
+
+/** The first and last row of a picture with anything in it; null for none. */
+function inkRows(bytes: Uint8Array): readonly [number, number] | null {
+  const { data, width, height } = PNG.sync.read(Buffer.from(bytes));
+  const rows = Array.from({ length: height }, (_, y) => y).filter((y) => {
+    for (let x = 0; x < width; x++) if (data[(y * width + x) * 4 + 3] > 0) return true;
+    return false;
+  });
+  return rows.length === 0 ? null : [rows[0], rows[rows.length - 1]];
+}
+
+function openZip(path: string): Uint8Array[] {
+  const files = unzipSync(new Uint8Array(readFileSync(path)));
+  const names = Object.keys(files).filter((name) => name.endsWith('.png'));
+  return names.sort().map((name) => files[name]);
+}
+
 test('a job that is stopped ends at once, leaves no half file, and the next one runs', async () => {
   const long = payload('webm-vp9', 3000);
   const id = await press.enqueue(long);
@@ -88,7 +154,7 @@ test('a job that is stopped ends at once, leaves no half file, and the next one 
 
 test('a job that cannot be rendered fails with the reason', async () => {
   const impossible = { ...payload('png-still'), format: 'wide-720' };
-  const [title] = impossible.titles;
+  const title = strapOf(60);
   const document = {
     ...title.document,
     layers: [

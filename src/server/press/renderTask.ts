@@ -1,23 +1,12 @@
-import type { Edge, Scrim, Shift, Title } from '@/core/model/project';
-import type { FieldValues, Template } from '@/core/model/template';
+import type { JobContent } from '@/db/schema';
 import type { FrameRingMemory } from './frameRing';
 
-/** What a render worker is asked to do: the frames of one title. */
+/** What a render worker is asked to do: the frames of one title, or of a whole programme. */
 export interface RenderTask {
-  readonly document: Template;
-  readonly values: FieldValues;
+  readonly content: JobContent;
   readonly format: string;
   readonly rate: string;
   readonly language?: string;
-  readonly lengthFrames: number;
-  readonly shift?: Shift | null;
-  readonly scrim?: Scrim | null;
-  readonly edge?: Edge | null;
-  readonly moments?: Title['moments'];
-  readonly fadeInFrames?: number;
-  readonly fadeOutFrames?: number;
-  /** Only this frame; all of them when null. */
-  readonly onlyFrame: number | null;
   readonly frames: 'png' | 'rgba';
   /** The files of the pictures that it shows, by asset id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;

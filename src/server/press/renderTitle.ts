@@ -2,11 +2,12 @@ import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
 import { picturesOf } from '@/core/resolve/pictures';
+import type { FrameFormat } from '@/core/frame/formats';
 import { FORMATS } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
-import type { JobPayload, JobTitle } from '@/db/schema';
+import type { JobContent, JobPayload, JobProgramme } from '@/db/schema';
 import type { RenderPool } from './renderPool';
 import { createSink } from './sinks';
 import { verifyFile } from './verifyFile';
@@ -16,15 +17,28 @@ export function posterName(name: string): string {
   return `${name}.rest.png`;
 }
 
-/** The number of frames that a title takes in a job: one for stills. */
-export function framesOf(payload: JobPayload, title: JobTitle): number {
+/** Whether it is a whole programme that becomes a file. */
+function isProgramme(content: JobContent): content is JobProgramme {
+  return 'parts' in content;
+}
+
+/** The number of frames that a title, or a programme, takes in a job: one for stills. */
+export function framesOf(payload: JobPayload, title: JobContent): number {
+  if (isProgramme(title)) return title.lengthFrames;
   if (title.onlyFrame !== null) return 1;
   return stretchTiming(title.document.timing, title.lengthFrames, RATES.get(payload.rate)).totalFrames;
 }
 
+function picturesIn(content: JobContent, format: FrameFormat): string[] {
+  if (!isProgramme(content)) return picturesOf(content.document, { format, values: content.values });
+  const { parts, documents } = content;
+  const all = parts.flatMap(({ document, values }) => picturesOf(documents[document], { format, values }));
+  return [...new Set(all)];
+}
+
 export interface TitleRender {
   readonly payload: JobPayload;
-  readonly title: JobTitle;
+  readonly title: JobContent;
   readonly folder: string;
   readonly pool: RenderPool;
   /** Gives the files of pictures by asset id. */
@@ -52,11 +66,11 @@ export async function renderTitle({
   const sink = createSink(output.id, { path: partial, format, rate });
   const references: { frame: number; alpha: Uint8Array; png: Uint8Array }[] = [];
   let framesPainted = 0;
-  const pictures = await loadPictures(picturesOf(title.document, { format, values: title.values }));
+  const pictures = await loadPictures(picturesIn(title, format));
   try {
     await pool.render(
       {
-        ...title,
+        content: title,
         format: format.id,
         rate: rate.id,
         language: payload.language,

@@ -1,11 +1,17 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayList } from '@/core/display/list';
+import { ShownProgramme } from '@/core/captions/showProgramme';
+import type { PictureSizes } from '@/core/layers/layerKind';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
+import type { FrameFormat } from '@/core/frame/formats';
 import { FORMATS } from '@/core/frame/formats';
 import { showTitle } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import type { FrameRate } from '@/core/time/rates';
 import { RATES } from '@/core/time/rates';
+import type { JobProgramme, JobTitle } from '@/db/schema';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';
 import { createRasterFrame, decodePictures, surfacesWith } from '../raster';
@@ -27,28 +33,57 @@ port.on('message', (task: RenderTask) => {
   );
 });
 
+interface Frames {
+  listAt(frame: number): DisplayList;
+  readonly start: number;
+  readonly end: number;
+  /** The frame that the finished file is compared with. */
+  readonly reference: number;
+}
+
+interface Tools {
+  readonly format: FrameFormat;
+  readonly rate: FrameRate;
+  readonly fonts: FontLibrary;
+  readonly pictures: PictureSizes;
+}
+
+function framesFor({ content, language }: RenderTask, tools: Tools): Frames {
+  return 'parts' in content
+    ? programmeFrames(content, { ...tools, language })
+    : titleFrames(content, tools, language);
+}
+
+function titleFrames(title: JobTitle, { format, rate, fonts, pictures }: Tools, language?: string): Frames {
+  const { shift = null, scrim = null, fadeInFrames = 0, fadeOutFrames = 0, lengthFrames, onlyFrame } = title;
+  const painted = { ...title, shift, scrim, fadeInFrames, fadeOutFrames, lengthFrames };
+  const document = storedTemplate(title.document);
+  const shown = showTitle(painted, document, title.values, format, rate, fonts, pictures, language);
+  const timing = stretchTiming(document.timing, lengthFrames, rate);
+  const start = onlyFrame ?? 0;
+  const end = onlyFrame === null ? timing.totalFrames : start + 1;
+  const resting = Math.min(end - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
+  return { listAt: (frame) => shown.frame(frame), start, end, reference: onlyFrame ?? resting };
+}
+
+function programmeFrames(
+  { documents, parts, lengthFrames }: JobProgramme,
+  tools: Tools & { readonly language?: string },
+): Frames {
+  const templates = documents.map(storedTemplate);
+  const all = parts.map((part) => ({ ...part, template: templates[part.document] }));
+  const programme = new ShownProgramme(all, tools);
+  const first = parts.find(({ painted }) => painted);
+  const reference = first === undefined ? 0 : first.startFrame + Math.floor(first.lengthFrames / 2);
+  return { listAt: (frame) => programme.frame(frame), start: 0, end: lengthFrames, reference };
+}
+
 async function render(task: RenderTask): Promise<void> {
   const format = FORMATS.get(task.format);
   const rate = RATES.get(task.rate);
   const pictures = await decodePictures(task.pictures);
-  const document = storedTemplate(task.document);
   const fonts = await serverFonts(String(root));
-  const {
-    shift = null,
-    scrim = null,
-    edge = null,
-    moments,
-    fadeInFrames = 0,
-    fadeOutFrames = 0,
-    lengthFrames,
-  } = task;
-  const painted = { shift, scrim, edge, moments, fadeInFrames, fadeOutFrames, lengthFrames };
-  const title = showTitle(painted, document, task.values, format, rate, fonts, pictures, task.language);
-  const timing = stretchTiming(task.document.timing, lengthFrames, rate);
-  const listAt = (frame: number): DisplayList => title.frame(frame);
-  const start = task.onlyFrame ?? 0;
-  const end = task.onlyFrame === null ? timing.totalFrames : start + 1;
-  const reference = task.onlyFrame ?? Math.min(end - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
+  const { listAt, start, end, reference } = framesFor(task, { format, rate, fonts, pictures });
   const painter = new Painter(surfacesWith(pictures));
   const raster = createRasterFrame(format.widthPx, format.heightPx);
   const ring = new FrameRing(task.ring);
