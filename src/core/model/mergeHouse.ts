@@ -1,5 +1,6 @@
 import { mergeEntry, mergeList } from '../kit/mergeParts';
 import type { House } from './house';
+import { captionRules } from './house';
 
 /**
  * Two states of the house that come from one, put together: each entry and figure as the one that changed it has it,
@@ -9,7 +10,12 @@ export function mergeHouse(base: House, mine: House, theirs: House): House {
   const list = <T extends { readonly id: string }>(pick: (house: House) => readonly T[]): readonly T[] =>
     mergeList(pick(base), pick(mine), pick(theirs), mergeEntry);
   const areas = list(({ areas: all }) => all.map((area) => ({ ...area, id: area.format })));
+  const captions = mergeEntry(captionRules(base), captionRules(mine), captionRules(theirs));
+  const saysRules = mine.captions !== undefined || theirs.captions !== undefined;
+  const language = mine.language === base.language ? theirs.language : mine.language;
   return {
+    ...(language !== undefined && { language }),
+    ...(saysRules && { captions }),
     colours: list(({ colours }) => colours),
     faces: list(({ faces }) => faces),
     finishes: list(({ finishes }) => finishes),

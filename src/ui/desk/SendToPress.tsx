@@ -2,6 +2,8 @@
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useStore } from 'zustand';
+import type { JobOrder } from '@/contract/jobs';
 import { OUTPUTS } from '@/core/outputs';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
@@ -12,6 +14,7 @@ import { Labelled } from '../shared/StartDialog';
 import { Modal } from '../shared/Modal';
 import { SelectBox } from '../shared/SelectBox';
 import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from './deskContext';
+import { useTrack, useTracks } from './captions/captionContext';
 import { useProofView } from './proof/proofView';
 
 interface Left {
@@ -45,12 +48,18 @@ function useLeft(titleIds: readonly string[], deliveryId: string): Left {
 }
 
 /** Says what is still to fix, to look at, or not looked at, before anything is sent. */
-function ProofNotice({ left: { stops, looks, unseen, unknown } }: { readonly left: Left }) {
+interface NoticeProps {
+  readonly left: Left;
+  /** What they are, one and several. */
+  readonly what: readonly [string, string];
+}
+
+function ProofNotice({ left: { stops, looks, unseen, unknown }, what: [one, several] }: NoticeProps) {
   const parts = [
-    stops > 0 && `${counted(stops, 'title has', 'titles have')} something to fix`,
-    looks > 0 && `${counted(looks, 'title has', 'titles have')} something to look at`,
-    unseen > 0 && `${counted(unseen, 'title has', 'titles have')} something that could not be looked at`,
-    unknown > 0 && `${counted(unknown, 'title is', 'titles are')} still being looked at`,
+    stops > 0 && `${counted(stops, `${one} has`, `${several} have`)} something to fix`,
+    looks > 0 && `${counted(looks, `${one} has`, `${several} have`)} something to look at`,
+    unseen > 0 && `${counted(unseen, `${one} has`, `${several} have`)} something that could not be looked at`,
+    unknown > 0 && `${counted(unknown, `${one} is`, `${several} are`)} still being looked at`,
   ].filter((part) => part !== false);
   if (parts.length === 0) return null;
   return (
@@ -63,6 +72,52 @@ function ProofNotice({ left: { stops, looks, unseen, unknown } }: { readonly lef
     >
       {`In this delivery ${parts.join(', ')}.`}
     </p>
+  );
+}
+
+type Which = 'one' | 'all' | 'programme';
+
+type ProgrammeChoice = NonNullable<JobOrder['programme']>;
+
+/** What of a whole programme is painted: at first its titles, and the captions of the track that is worked on. */
+function useProgramme() {
+  const sheet = useDeskUi((ui) => ui.sheet);
+  const track = useTrack();
+  const trackId = track?.id ?? null;
+  return useState<ProgrammeChoice>({ titles: sheet === 'titles' || track === null, trackId });
+}
+
+interface PartsProps {
+  readonly value: ProgrammeChoice;
+  readonly onChange: (value: ProgrammeChoice) => void;
+}
+
+function ProgrammeParts({ value, onChange }: PartsProps) {
+  const tracks = useTracks();
+  return (
+    <div className="mt-3 flex items-center gap-4">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-leaf"
+          checked={value.titles}
+          onChange={(event) => onChange({ ...value, titles: event.target.checked })}
+        />
+        Titles
+      </label>
+      <span className="flex flex-1 items-center gap-2">
+        <span className="text-soft">Captions</span>
+        <SelectBox
+          label="Captions that are painted"
+          value={value.trackId ?? ''}
+          onChange={(id) => onChange({ ...value, trackId: id === '' ? null : id })}
+          choices={[
+            { value: '', label: 'None' },
+            ...tracks.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
+      </span>
+    </div>
   );
 }
 
@@ -80,14 +135,27 @@ function SendDialog({ flush, onClose }: DialogProps) {
   const [delivery, setDelivery] = useState<string | null>(null);
   const titles = useTitles();
   const router = useRouter();
-  const [which, setWhich] = useState<'one' | 'all'>('one');
+  const sheet = useDeskUi((ui) => ui.sheet);
+  const [which, setWhich] = useState<Which>(sheet === 'captions' ? 'programme' : 'one');
+  const [programme, setProgramme] = useProgramme();
+  const cues = useStore(useDesk().store, (state) => state.cues);
   const [output, setOutput] = useState('mov-png');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
   const chosen = titles.filter((title) => selection.includes(title.id)).map(({ id }) => id);
   const onlyAll = chosen.length === 0;
   const deliveryId = delivery ?? shown.id;
-  const sent = which === 'one' && !onlyAll ? chosen : titles.map(({ id }) => id);
+  const isProgramme = which === 'programme';
+  const all = titles.map(({ id }) => id);
+  const said = cues.filter(({ trackId }) => trackId === programme.trackId).map(({ id }) => id);
+  const sent = isProgramme
+    ? [...(programme.titles ? all : []), ...said]
+    : which === 'one' && !onlyAll
+      ? chosen
+      : all;
+  // One picture is no programme.
+  const outputs = OUTPUTS.list.filter(({ extension }) => !isProgramme || extension !== 'png');
+  const made = outputs.find(({ id }) => id === output) ?? outputs[0];
   const left = useLeft(sent, deliveryId);
   const send = async (): Promise<void> => {
     setBusy(true);
@@ -95,7 +163,8 @@ function SendDialog({ flush, onClose }: DialogProps) {
     try {
       await flush();
       const titleIds = which === 'one' && !onlyAll ? chosen : [];
-      await ask('jobs', { method: 'POST', body: { projectId, output, titleIds, deliveryId } });
+      const body = { projectId, output: made.id, titleIds, deliveryId };
+      await ask('jobs', { method: 'POST', body: isProgramme ? { ...body, titleIds: [], programme } : body });
       router.push('/press');
     } catch (error) {
       setProblem(wordsOf(error));
@@ -110,7 +179,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
       foot={
         <>
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="gold" disabled={busy} onClick={() => void send()}>
+          <Button look="gold" disabled={busy || sent.length === 0} onClick={() => void send()}>
             {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
           </Button>
         </>
@@ -118,7 +187,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
     >
       <Segmented
         label="Titles"
-        value={onlyAll ? 'all' : which}
+        value={onlyAll && which === 'one' ? 'all' : which}
         onChange={setWhich}
         choices={[
           ...(onlyAll
@@ -130,8 +199,10 @@ function SendDialog({ flush, onClose }: DialogProps) {
                 },
               ]),
           { value: 'all' as const, label: `All ${titles.length} titles` },
+          { value: 'programme' as const, label: 'The whole programme' },
         ]}
       />
+      {isProgramme && <ProgrammeParts value={programme} onChange={setProgramme} />}
       {deliveries.length > 1 && (
         <div className="mt-3">
           <Labelled label="Delivery">
@@ -144,8 +215,13 @@ function SendDialog({ flush, onClose }: DialogProps) {
           </Labelled>
         </div>
       )}
-      <RadioGroup aria-label="Kind of file" value={output} onChange={setOutput} className="mt-3 grid gap-1.5">
-        {OUTPUTS.list.map((one) => (
+      <RadioGroup
+        aria-label="Kind of file"
+        value={made.id}
+        onChange={setOutput}
+        className="mt-3 grid gap-1.5"
+      >
+        {outputs.map((one) => (
           <Radio
             key={one.id}
             value={one.id}
@@ -161,7 +237,12 @@ function SendDialog({ flush, onClose }: DialogProps) {
           </Radio>
         ))}
       </RadioGroup>
-      <ProofNotice left={left} />
+      <ProofNotice
+        left={left}
+        what={
+          isProgramme && said.length > 0 ? ['title or caption', 'titles and captions'] : ['title', 'titles']
+        }
+      />
       {problem !== '' && (
         <p role="alert" className="mt-3 text-stop-ink">
           {problem}
@@ -174,10 +255,11 @@ function SendDialog({ flush, onClose }: DialogProps) {
 /** The way to the press; nothing of it follows the proof until it is opened. */
 export function SendToPress({ flush }: Pick<DialogProps, 'flush'>) {
   const titles = useTitles();
+  const hasCaptions = useTracks().length > 0;
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button look="gold" disabled={titles.length === 0} onClick={() => setOpen(true)}>
+      <Button look="gold" disabled={titles.length === 0 && !hasCaptions} onClick={() => setOpen(true)}>
         Send to Press
       </Button>
       {open && <SendDialog flush={flush} onClose={() => setOpen(false)} />}

@@ -8,6 +8,7 @@ import { Button } from '../shared/Button';
 import { classes } from '../shared/classes';
 import { TopBar } from '../shared/TopBar';
 import { AreasSection } from './AreasSection';
+import { CaptionsSection } from './CaptionsSection';
 import { ChecksSection } from './ChecksSection';
 import { ColoursSection } from './ColoursSection';
 import { FacesSection } from './FacesSection';
@@ -36,6 +37,7 @@ const SECTIONS = [
   { id: 'faces', label: 'Faces', Part: FacesSection },
   { id: 'kept', label: 'Finishes and moves', Part: KeptSection },
   { id: 'timing', label: 'Timing and reading', Part: TimingSection },
+  { id: 'captions', label: 'Captions', Part: CaptionsSection },
   { id: 'checks', label: 'Checks', Part: ChecksSection },
   { id: 'areas', label: 'Safe areas', Part: AreasSection },
   { id: 'room', label: 'Room', Part: RoomSection },

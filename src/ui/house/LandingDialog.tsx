@@ -141,6 +141,7 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
   const kinds = new Set(changes.map(({ kind }) => kind));
   const counted = kinds.has('reading');
   const proofed = kinds.has('checks') || kinds.has('areas');
+  const captioned = kinds.has('captions');
   const [landings, setLandings] = useState<readonly Landing[] | null>(null);
   useEffect(() => {
     if (!counted && !proofed) return;
@@ -157,6 +158,7 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
       )}
       {kinds.has('names') && <p>Names and entries change; nothing that is made looks otherwise.</p>}
       {kinds.has('areas') && <p>New templates start with the areas.</p>}
+      {captioned && <p>The captions of every project are proofed by the new figures.</p>}
       {(counted || proofed) && landings === null && <p role="status">Counting titles…</p>}
       {landings?.map(({ name, titles, shortBefore, shortAfter }) => (
         <p key={name}>
