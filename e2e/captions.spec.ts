@@ -111,7 +111,9 @@ test('a transcript is tapped in with one key, and its file is read alike by othe
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'More for captions' }).click();
   await page.getByRole('menuitem', { name: 'Type a transcript…' }).click();
-  await page.getByRole('textbox', { name: 'Transcript' }).fill('Nell: Rain & wind < hail.\n\nOwen: So we wait.\n\nनाव आ गई।');
+  await page
+    .getByRole('textbox', { name: 'Transcript' })
+    .fill('Nell: Rain & wind < hail.\n\nOwen: So we wait.\n\nनाव आ गई।');
   await page.getByRole('button', { name: 'Make 3 captions' }).click();
   await expect(page.getByText('3 to tap in with K')).toBeVisible();
   await goTo(page, '00:00:02:00');

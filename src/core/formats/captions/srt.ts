@@ -9,6 +9,10 @@ import { decodeText } from './decodeText';
 
 const ARROW = /^\s*(-?[\d:.,]+)\s*-{1,2}>\s*(-?[\d:.,]+)(.*)$/;
 
+// The format has no way to write a lone `<`: readers take it for a tag, so it is parted from what follows.
+const LIKE_A_TAG = /<(?=\s*[/a-z])/gi;
+const ZERO_WIDTH = '\u200b';
+
 interface Block {
   readonly line: number;
   readonly startSeconds: number;
@@ -114,7 +118,11 @@ function readTags(
       // An unknown colour is the template's; its mark stays, so that the one that closes it finds it.
       return closes === '' ? `<c.${colour ?? 'own'}>` : '</c>';
     });
-  return { words: readEntities(words), align: ALIGNS[(place - 1) % 3], isTop: place >= 7 };
+  return {
+    words: readEntities(words).replaceAll(`<${ZERO_WIDTH}`, '<'),
+    align: ALIGNS[(place - 1) % 3],
+    isTop: place >= 7,
+  };
 }
 
 function writeSrt(cues: readonly FileCue[]): Uint8Array<ArrayBuffer> {
@@ -130,7 +138,8 @@ function writeSrt(cues: readonly FileCue[]): Uint8Array<ArrayBuffer> {
 function wordsOf(cue: FileCue): string {
   const said = cueSpans(cue.words)
     .map(({ text, italic, colour }) => {
-      const inner = italic ? `<i>${text}</i>` : text;
+      const safe = text.replace(LIKE_A_TAG, `<${ZERO_WIDTH}`);
+      const inner = italic ? `<i>${safe}</i>` : safe;
       return colour === null ? inner : `<font color="${CUE_COLOURS.get(colour).colour}">${inner}</font>`;
     })
     .join('')
