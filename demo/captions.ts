@@ -84,7 +84,7 @@ const LINES: readonly Line[] = [
   [
     78.6,
     83.4,
-    'The boatbuilders have brought lamps,\nand somebody has brought a drum.',
+    'The boat builders have brought lamps,\nand somebody has brought a drum.',
     'नाव बनाने वाले दीये लाए हैं,\nऔर कोई ढोल लाया है।',
   ],
   [84, 87.6, '♪ Low water, slow water,\ncarry my lantern ♪', '♪ धीमे पानी, मेरा दीया\nले चल ♪'],

@@ -11,6 +11,7 @@ const STATIC_FACES = {
   alegreya: [400, 500, 700],
   'noto-sans-arabic': [400, 500, 600, 700],
   'noto-sans-devanagari': [400, 500, 600, 700],
+  'noto-sans-symbols': [400, 700],
 };
 
 /** Italics, from the package of their upright face. */

@@ -103,6 +103,15 @@ export const FACES = createRegistry<Face>('face', [
     licence: 'OFL-1.1',
     features: [],
   },
+  // Notes of music for captions, arrows and other signs that text faces do not have.
+  {
+    id: 'noto-sans-symbols',
+    label: 'Noto Sans Symbols',
+    files: weights('noto-sans-symbols', 400, 700),
+    scripts: ['Signs'],
+    licence: 'OFL-1.1',
+    features: [],
+  },
 ]);
 
 /** The face with the italics of another; null where that has none. */
@@ -121,6 +130,7 @@ const STAND_IN_ORDER = [
   'archivo',
   'noto-sans-arabic',
   'noto-sans-devanagari',
+  'noto-sans-symbols',
 ] as const;
 
 const orders = new Map<string, readonly string[]>();

@@ -1,6 +1,7 @@
 'use client';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import type { DeskProject } from '@/contract/projects';
 import { withoutRevision } from '@/contract/projects';
 import type { EditionRecord } from '@/contract/templates';
@@ -17,7 +18,7 @@ import { SaveTrouble } from '../shared/SaveTrouble';
 import { Segmented } from '../shared/Segmented';
 import { TopBar } from '../shared/TopBar';
 import { UndoButtons } from '../shared/UndoButtons';
-import { useTrackCues } from './captions/captionContext';
+import { useTrack, useTrackCues } from './captions/captionContext';
 import { CaptionPace } from './captions/CaptionPace';
 import { CaptionSheet } from './captions/CaptionSheet';
 import { CaptionTools, SheetSwitch } from './captions/CaptionTools';
@@ -281,18 +282,28 @@ const COUNTS = [
   { tone: 'look', label: 'to look at', look: 'bg-leaf-wash text-leaf-ink' },
 ] as const;
 
+/** The ids of what the open sheet holds; the same list as long as nothing comes or goes. */
+function useShownIds(): readonly string[] {
+  const { store } = useDesk();
+  const sheet = useDeskUi((ui) => ui.sheet);
+  const trackId = useTrack()?.id;
+  return useStore(
+    store,
+    useShallow(({ titles, cues }) =>
+      (sheet === 'titles' ? titles : cues.filter((cue) => cue.trackId === trackId)).map(({ id }) => id),
+    ),
+  );
+}
+
 /** How many titles, or captions, there is something to say of; a click shows only those, another click all. */
 function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
-  const titles = useTitles();
-  const cues = useTrackCues();
-  const shown = useDeskUi((ui) => ui.sheet) === 'titles' ? titles : cues;
+  const ids = useShownIds();
   const { toneOf, knows } = useProofView();
-  const tones = new Map<Tone, number>();
-  let waiting = 0;
-  for (const { id } of shown) {
-    tones.set(toneOf(id), (tones.get(toneOf(id)) ?? 0) + 1);
-    if (!knows(id)) waiting++;
-  }
+  const { tones, waiting } = useMemo(() => {
+    const counts = new Map<Tone, number>();
+    for (const id of ids) counts.set(toneOf(id), (counts.get(toneOf(id)) ?? 0) + 1);
+    return { tones: counts, waiting: ids.filter((id) => !knows(id)).length };
+  }, [ids, toneOf, knows]);
   const count = (tone: Tone): number => tones.get(tone) ?? 0;
   const pill = 'rounded-full px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap';
   return (
@@ -305,7 +316,7 @@ function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
       {waiting > 0 && (
         <span className="text-[12px] whitespace-nowrap text-soft">{`looking at ${waiting}`}</span>
       )}
-      {waiting === 0 && shown.length > 0 && count('pass') === shown.length && (
+      {waiting === 0 && ids.length > 0 && count('pass') === ids.length && (
         <span className={`${pill} bg-pass-wash text-pass`}>all clear</span>
       )}
     </>

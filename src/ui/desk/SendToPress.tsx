@@ -75,6 +75,12 @@ function ProofNotice({ left: { stops, looks, unseen, unknown }, what: [one, seve
   );
 }
 
+/** What is sent, one and several. */
+function wordFor(hasCaptions: boolean, hasTitles: boolean): readonly [string, string] {
+  if (!hasCaptions) return ['title', 'titles'];
+  return hasTitles ? ['title or caption', 'titles and captions'] : ['caption', 'captions'];
+}
+
 type Which = 'one' | 'all' | 'programme';
 
 type ProgrammeChoice = NonNullable<JobOrder['programme']>;
@@ -237,12 +243,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
           </Radio>
         ))}
       </RadioGroup>
-      <ProofNotice
-        left={left}
-        what={
-          isProgramme && said.length > 0 ? ['title or caption', 'titles and captions'] : ['title', 'titles']
-        }
-      />
+      <ProofNotice left={left} what={wordFor(isProgramme && said.length > 0, programme.titles)} />
       {problem !== '' && (
         <p role="alert" className="mt-3 text-stop-ink">
           {problem}

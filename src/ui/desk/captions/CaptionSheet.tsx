@@ -1,6 +1,6 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { KeyboardEvent } from 'react';
 import { plainWords } from '@/core/formats/captions/cueMarks';
 import type { Cue } from '@/core/model/captions';
@@ -49,17 +49,25 @@ export function CaptionSheet({ filter, onSeek }: Props) {
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- when another cue is chosen, not when rows change
   }, [first]);
-  const go = (by: number, caret: 'start' | 'end' | null): void => {
-    const at = rows.findIndex(({ id }) => id === ui.getState().cueIds[0]);
-    const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))];
-    if (next === undefined) return;
-    const place = caret === 'end' ? next.words.length : 0;
-    ui.setState({
-      cueIds: [next.id],
-      ...(caret === null ? {} : { caret: { cueId: next.id, from: place, to: place, wanted: true } }),
-    });
-    onSeek(next.startFrame);
-  };
+  const latest = useRef(rows);
+  useEffect(() => {
+    latest.current = rows;
+  });
+  const go = useCallback(
+    (by: number, caret: 'start' | 'end' | null): void => {
+      const { current: all } = latest;
+      const at = all.findIndex(({ id }) => id === ui.getState().cueIds[0]);
+      const next = all[Math.max(0, Math.min(all.length - 1, at + by))];
+      if (next === undefined) return;
+      const place = caret === 'end' ? next.words.length : 0;
+      ui.setState({
+        cueIds: [next.id],
+        ...(caret === null ? {} : { caret: { cueId: next.id, from: place, to: place, wanted: true } }),
+      });
+      onSeek(next.startFrame);
+    },
+    [ui, onSeek],
+  );
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.target !== event.currentTarget) return;
     onGridKey(event, go, actions, () => {

@@ -61,10 +61,10 @@ export function CueTimesDialog({ frame, onClose }: { readonly frame: number; rea
         choices={[
           { value: 'all', label: `All ${cues.length}` },
           { value: 'here', label: `From ${frameToTimecode(frame, clock)} on` },
-          { value: 'chosen', label: `The chosen ${chosen.size}` },
+          { value: 'chosen', label: chosen.size === 1 ? 'The chosen one' : `The ${chosen.size} chosen` },
         ]}
       />
-      <p className="pt-2 text-soft">{counted(ids.size, 'caption is', 'captions are')} meant.</p>
+      <p className="pt-2 text-soft">{`What follows is done to ${counted(ids.size, 'caption')}.`}</p>
       <Move ids={ids} act={act} />
       <Stretch key={scope} ids={ids} meant={meant} act={act} />
       <Convert ids={ids} act={act} />
@@ -115,7 +115,9 @@ function Move({ ids, act }: PartProps) {
       >
         Move
       </Button>
-      <span className="text-[12px] text-soft">Later; below nothing is earlier. 2.5s is seconds.</span>
+      <span className="text-[12px] text-soft">
+        Later; a minus before it is earlier. Takes seconds too: 2.5s.
+      </span>
     </Row>
   );
 }

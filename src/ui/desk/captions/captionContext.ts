@@ -3,6 +3,8 @@ import { useCallback, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { CaptionRules, CaptionTrack, Cue } from '@/core/model/captions';
 import { captionRules } from '@/core/model/house';
+import type { Plan } from '@/core/model/plan';
+import type { Work } from '@/core/project/work';
 import { useHouse } from '../../shared/useHouse';
 import { useApplyWork, useDesk, useDeskUi, usePlan } from '../deskContext';
 
@@ -15,9 +17,14 @@ export function useTracks(): readonly CaptionTrack[] {
 
 /** The caption track that is worked on and seen; null where there is none. */
 export function useTrack(): CaptionTrack | null {
-  const tracks = useTracks();
+  const plan = usePlan();
   const id = useDeskUi((ui) => ui.trackId);
-  return tracks.find((track) => track.id === id) ?? tracks[0] ?? null;
+  return trackOf(plan, id);
+}
+
+/** The track with an id; the first where there is none, null for no track at all. */
+export function trackOf({ captions = NONE }: Plan, id: string | null): CaptionTrack | null {
+  return captions.find((track) => track.id === id) ?? captions[0] ?? null;
 }
 
 /** The cues of the track that is worked on, in the order of their starts. */
@@ -38,17 +45,15 @@ export type CuesChange = (track: readonly Cue[]) => readonly Cue[];
 export function useApplyCues(): (change: CuesChange) => void {
   const apply = useApplyWork();
   const id = useTrack()?.id;
-  return useCallback(
-    (change) =>
-      apply((work) => {
-        const own = work.cues.filter(({ trackId }) => trackId === id);
-        const next = change(own);
-        return next === own
-          ? work
-          : { ...work, cues: [...work.cues.filter(({ trackId }) => trackId !== id), ...next] };
-      }),
-    [apply, id],
-  );
+  return useCallback((change) => apply((work) => withTrackCues(work, id, change)), [apply, id]);
+}
+
+/** The work with the cues of one track changed; those of others stay. */
+export function withTrackCues(work: Work, trackId: string | undefined, change: CuesChange): Work {
+  const own = work.cues.filter((cue) => cue.trackId === trackId);
+  const next = change(own);
+  if (next === own) return work;
+  return { ...work, cues: [...work.cues.filter((cue) => cue.trackId !== trackId), ...next] };
 }
 
 /** The chosen cues of the track that is worked on; the first of them is the one that is typed into. */
