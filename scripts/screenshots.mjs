@@ -71,6 +71,12 @@ await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
   await page.getByText('…', { exact: true }).first().waitFor({ state: 'hidden' });
   await page.getByRole('grid').getByText('clear').nth(5).waitFor();
 });
+await shoot('captions', '/desk/lantern-regatta-2', async (page) => {
+  await painted(page);
+  await page.getByRole('tab', { name: 'Captions' }).click();
+  await page.getByRole('button', { name: 'Choose caption 6', exact: true }).click();
+  await page.getByText('all clear').waitFor({ timeout: 120_000 });
+});
 await shoot('proof-sheet', '/desk/lantern-regatta-2/proof', async (page) => {
   await page.locator('[data-proofed="true"]').waitFor({ timeout: 120_000 });
 });
