@@ -17,6 +17,7 @@ import { bandedCaptions, outlinedCaptions } from './captionStyles';
 import { chapterCard } from './chapterCard';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';
+import { placeChain } from './placeChain';
 import { pointList } from './pointList';
 import { quoteSlip } from './quoteSlip';
 import { ribbonBumper } from './ribbonBumper';
@@ -263,6 +264,7 @@ export const DEMO_TEMPLATES: readonly Template[] = [
   slateCorner,
   logoCorner,
   pointList,
+  placeChain,
   bandedCaptions,
   outlinedCaptions,
 ];

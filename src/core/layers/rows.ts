@@ -1,5 +1,5 @@
-import type { RowsColumn, RowsLayer } from '../model/template';
-import { filledRows } from '../model/template';
+import type { Chain, RowsColumn, RowsLayer } from '../model/template';
+import { CHAIN_RHYTHMS, filledRows } from '../model/template';
 import { OutlineBuilder } from '../display/outline';
 import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
@@ -14,7 +14,14 @@ import { textUnits } from '../text/units';
 import type { LayerBinding, LayerUnit, MeasureContext, Measured, Property } from './layerKind';
 import type { LayerPaint, UnitShape } from '../display/unitShape';
 import { ownShape, solid } from '../display/unitShape';
-import { choiceProperty, colourProperty, faceChoices, numberProperty, weightChoices } from './properties';
+import {
+  choiceProperty,
+  colourProperty,
+  faceChoices,
+  numberProperty,
+  switchProperty,
+  weightChoices,
+} from './properties';
 
 /** A list of rows with its properties; each row is a unit. Empty rows are left out. */
 export function bindRows(layer: RowsLayer): LayerBinding {
@@ -65,8 +72,10 @@ function measureRows(layer: RowsLayer, context: MeasureContext): Measured | null
   };
   const rows = all.slice(0, layer.maxRows).map((cells) => setRow(layer, cells, width, context, notes));
   if (all.length > layer.maxRows) notes.fitted.push({ kind: 'rowsCut', rows: layer.maxRows, of: all.length });
-  const step = layer.rowHeightU + layer.gapU;
-  const height = rows.length * step - layer.gapU;
+  // Rows that replace one another lie in one place.
+  const inOnePlace = layer.chain != null;
+  const step = inOnePlace ? 0 : layer.rowHeightU + layer.gapU;
+  const height = inOnePlace ? layer.rowHeightU : rows.length * step - layer.gapU;
   return {
     width,
     height,
@@ -187,6 +196,7 @@ function rowsProperties(layer: RowsLayer): Property[] {
       value: layer.rows,
       with: (rows) => ({ ...layer, rows: String(rows) }),
     },
+    ...chainProperties(layer),
     number('maxRows', 'Most rows', ['', 1, 100, 1]),
     number('rowHeightU', 'Row height', ['u', 8, 600, 1]),
     number('gapU', 'Gap', ['u', -50, 400, 1]),
@@ -202,6 +212,53 @@ function rowsProperties(layer: RowsLayer): Property[] {
       widthShare: v / 100,
     })),
     ...layer.columns.flatMap((column, i) => columnProperties(layer, column, i)),
+  ];
+}
+
+const FIRST_CHAIN: Chain = { rhythm: 'even', everySeconds: 3, overlap: 0.5, round: false };
+
+/** Whether rows stand together, or replace one another, and in which rhythm. */
+function chainProperties(layer: RowsLayer): Property[] {
+  const chain = layer.chain ?? null;
+  const set = (change: Partial<Chain>): RowsLayer => ({
+    ...layer,
+    chain: { ...(chain ?? FIRST_CHAIN), ...change },
+  });
+  const rhythm = choiceProperty(
+    'chain.rhythm',
+    'Rows',
+    [
+      { value: 'together', label: 'Stand together' },
+      { value: 'even', label: 'One after another, evenly' },
+      { value: 'seconds', label: 'One after another, so long each' },
+      { value: 'reading', label: 'One after another, by reading time' },
+    ],
+    chain?.rhythm ?? 'together',
+    (value) => {
+      const wanted = CHAIN_RHYTHMS.find((one) => one === value);
+      return wanted === undefined ? { ...layer, chain: null } : set({ rhythm: wanted });
+    },
+  );
+  if (chain === null) return [rhythm];
+  return [
+    rhythm,
+    ...(chain.rhythm === 'seconds'
+      ? [
+          numberProperty(
+            'chain.everySeconds',
+            'Each stands',
+            ['s', 0.1, 3600, 0.1],
+            chain.everySeconds,
+            (v) => set({ everySeconds: v }),
+          ),
+        ]
+      : []),
+    numberProperty('chain.overlap', 'Comes while one goes', ['%', 0, 100, 5], chain.overlap * 100, (v) =>
+      set({ overlap: v / 100 }),
+    ),
+    ...(chain.rhythm === 'even'
+      ? []
+      : [switchProperty('chain.round', 'Round and round', chain.round, (round) => set({ round }))]),
   ];
 }
 

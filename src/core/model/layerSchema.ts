@@ -24,7 +24,7 @@ import {
   variant,
   word,
 } from './schemaParts';
-import { SPREADS, UNIT_KINDS } from './template';
+import { CHAIN_RHYTHMS, SPREADS, UNIT_KINDS } from './template';
 
 const style = {
   face: yup.string().min(1).max(64),
@@ -338,6 +338,15 @@ const kinds = {
     plateOpacity: opacity,
     plateRadiusU: number(0, 300),
     maxRows: number(1, 100).integer(),
+    chain: exactly({
+      rhythm: word(CHAIN_RHYTHMS),
+      everySeconds: number(0.1, 3600),
+      overlap: number(0, 1),
+      round: flag,
+    })
+      .nullable()
+      .default(undefined)
+      .optional(),
   },
 };
 

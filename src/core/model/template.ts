@@ -347,6 +347,20 @@ export interface RowsColumn {
   readonly share: number;
 }
 
+/** What sets the rhythm in which lines replace one another. */
+export const CHAIN_RHYTHMS = ['even', 'seconds', 'reading'] as const;
+
+/** Rows that replace one another in one place. */
+export interface Chain {
+  readonly rhythm: (typeof CHAIN_RHYTHMS)[number];
+  /** How long each stands, for the rhythm of seconds. */
+  readonly everySeconds: number;
+  /** 0: the next comes when the one before has gone; 1: as it goes. */
+  readonly overlap: number;
+  /** Whether the first comes again after the last, to the title's end. */
+  readonly round: boolean;
+}
+
 /** A list of any number of rows; each row is a unit that moves by itself. */
 export interface RowsLayer extends LayerBase {
   readonly kind: 'rows';
@@ -361,6 +375,8 @@ export interface RowsLayer extends LayerBase {
   readonly plateOpacity: number;
   readonly plateRadiusU: number;
   readonly maxRows: number;
+  /** Left out, or null, for rows that stand together. */
+  readonly chain?: Chain | null;
   /**
    * When each row comes, in seconds from the title's start, in place of what its moves say. A title has them, never a
    * document.

@@ -5,7 +5,7 @@ import { newClip } from '../model/project';
 import { newRowsLayer } from '../model/newLayers';
 import { testText } from '../testing';
 import { hardestReading } from './listReading';
-import { readingSeconds } from './readingTime';
+import { readingSeconds } from '../text/readingTime';
 
 const words = (count: number): string => Array.from({ length: count }, () => 'lantern').join(' ');
 const list = (rows: readonly string[], moments?: readonly number[]) => ({

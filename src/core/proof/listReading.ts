@@ -1,7 +1,8 @@
 import type { Layer } from '../model/template';
 import { layerWords, rowWords, shownRows } from '../model/template';
 import type { ReadingRules } from '../model/rules';
-import { readingSeconds } from './readingTime';
+import { isChain } from './chainReading';
+import { readingSeconds } from '../text/readingTime';
 
 /** Words that have to be read, and how much earlier than the last of all they are there. */
 export interface ReadingNeed {
@@ -15,10 +16,12 @@ export interface ReadingNeed {
  * after `latestSeconds` (from the title's start) counts as that: rows never come later.
  */
 export function hardestReading(
-  layers: readonly Layer[],
+  all: readonly Layer[],
   rules: ReadingRules | undefined,
   latestSeconds: number,
 ): ReadingNeed {
+  // Lines that replace one another are read one by one (`worstLink`).
+  const layers = all.filter((layer) => !isChain(layer));
   const rows = layers.flatMap((layer) => {
     if (layer.kind !== 'rows' || layer.moments === undefined || !layer.visible) return [];
     const { moments } = layer;

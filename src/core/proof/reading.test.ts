@@ -12,7 +12,7 @@ import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { readableFor, readingOf } from './readingOf';
 import { lengthToRead } from './readableTime';
-import { readingSeconds } from './readingTime';
+import { readingSeconds } from '../text/readingTime';
 import { FIRST_READING } from '../model/rules';
 
 const rate = RATES.get('25');

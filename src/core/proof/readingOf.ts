@@ -1,4 +1,4 @@
-import type { FieldValues, Template } from '../model/template';
+import type { FieldValues, Layer, Template, Timing } from '../model/template';
 import { FORMATS } from '../frame/formats';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
@@ -8,6 +8,7 @@ import { stretchTiming } from '../titleTime/stretch';
 import type { FrameRate } from '../time/rates';
 import type { FadeAt } from './readableTime';
 import { lengthToRead, readableSeconds } from './readableTime';
+import { isChain, worstLink } from './chainReading';
 import { hardestReading } from './listReading';
 import type { ReadingRules } from '../model/rules';
 
@@ -35,10 +36,12 @@ export function readingOf(
 ): Reading {
   const format = FORMATS.get(template.formats[0]);
   const { layers } = resolve(template, { format, values }).template;
-  const { outStartSeconds } = stretchTiming(template.timing, lengthFrames, rate);
-  const { reads, aheadSeconds } = hardestReading(layers, rules, outStartSeconds);
-  const readableForAll = readableFor(template, values, rate, fonts, fadeAt);
-  const readableAt = (length: number): number => readableForAll(length) + aheadSeconds;
+  const forAll = readableFor(template, values, rate, fonts, fadeAt);
+  const { reads, readableAt } = readingNeed(
+    { layers, timing: template.timing, rules, rate },
+    lengthFrames,
+    forAll,
+  );
   return {
     reads,
     readable: readableAt(lengthFrames),
@@ -46,7 +49,44 @@ export function readingOf(
   };
 }
 
-/** How long the words of a title can be read, in seconds, at any length in frames. */
+interface NeedOf {
+  readonly layers: readonly Layer[];
+  readonly timing: Timing;
+  readonly rules: ReadingRules | undefined;
+  readonly rate: FrameRate;
+}
+
+/**
+ * What of a title has the least time to be read, and how long it has at any length in frames: all that stands together,
+ * or one line of those that replace one another. `forAll` is how long everything else can be read.
+ */
+export function readingNeed(
+  { layers, timing, rules, rate }: NeedOf,
+  lengthFrames: number,
+  forAll: (lengthFrames: number) => number,
+): {
+  readonly reads: number;
+  readonly readableAt: (lengthFrames: number) => number;
+  readonly line: string | null;
+} {
+  const outStart = (length: number): number => stretchTiming(timing, length, rate).outStartSeconds;
+  const { reads, aheadSeconds } = hardestReading(layers, rules, outStart(lengthFrames));
+  const together = { reads, line: null, readableAt: (length: number) => forAll(length) + aheadSeconds };
+  const link = worstLink(layers, outStart(lengthFrames), rules);
+  if (link === null) return together;
+  const margin = reads === 0 ? Infinity : together.readableAt(lengthFrames) - reads;
+  if (margin <= link.stands - link.reads) return together;
+  return {
+    reads: link.reads,
+    line: link.words,
+    readableAt(length) {
+      const then = worstLink(layers, outStart(length), rules) ?? link;
+      return link.reads + (then.stands - then.reads);
+    },
+  };
+}
+
+/** How long the words of a title can be read, in seconds, at any length in frames; lines that replace one another do not count. */
 export function readableFor(
   template: Template,
   values: FieldValues,
@@ -98,9 +138,15 @@ function movingTitle(template: Template, values: FieldValues, fonts: FontLibrary
   const known = byWords.get(key);
   if (known !== undefined) return known;
   const made = {
-    title: compile(template, moving, FORMATS.get(template.formats[0]), fonts),
+    title: compile(withoutChains(template), moving, FORMATS.get(template.formats[0]), fonts),
     lengths: new Map<string, number>(),
   };
   byWords.set(key, made);
   return made;
+}
+
+function withoutChains(template: Template): Template {
+  if (!template.layers.some(isChain)) return template;
+  const layers = template.layers.map((layer) => (isChain(layer) ? { ...layer, visible: false } : layer));
+  return { ...template, layers };
 }

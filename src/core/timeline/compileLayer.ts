@@ -1,6 +1,7 @@
 import type { Homography } from '../display/homography';
 import { invertMap, mapOf, rectToQuad } from '../display/homography';
-import type { Layer, Template, Timing, UnitKind } from '../model/template';
+import type { Layer, RowsLayer, Template, Timing, UnitKind } from '../model/template';
+import { rowWords, shownRows } from '../model/template';
 import type { Matrix } from '../kit/matrix';
 import { mapPoint } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
@@ -15,8 +16,11 @@ import type { PlacedLayer } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
 import { REST } from '../moves/pose';
 import { countWords } from '../text/countWords';
+import { readingSeconds } from '../text/readingTime';
 import type { CompiledArrivals } from './arrivals';
 import { compileArrivals } from './arrivals';
+import type { CompiledChain } from './chain';
+import { compileChain } from './chain';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
 import { compileColumn, compileHold } from './columns';
 import type { Surroundings } from './motion';
@@ -63,6 +67,8 @@ export interface CompiledLayer {
   readonly in: CompiledColumn | null;
   /** Rows that come at moments of their own, in place of the in; null for none. */
   readonly arrivals: CompiledArrivals | null;
+  /** Rows that replace one another, in place of in, hold and out; null for none. */
+  readonly chain: CompiledChain | null;
   readonly hold: CompiledColumn | null;
   readonly out: CompiledColumn | null;
 }
@@ -196,7 +202,7 @@ function compileMotion(
   source: Layer,
   timing: Timing,
   layer: ColumnLayer,
-): Pick<CompiledLayer, 'in' | 'arrivals' | 'hold' | 'out' | 'window'> {
+): Pick<CompiledLayer, 'in' | 'arrivals' | 'chain' | 'hold' | 'out' | 'window'> {
   const { motion } = source;
   const moments = source.kind === 'rows' ? source.moments : undefined;
   const arrive = compileColumn(motion.in, layer, timing, false);
@@ -205,8 +211,19 @@ function compileMotion(
       ? compileColumn(motion.in, layer, timing, true, true)
       : compileColumn(motion.out, layer, timing, true);
   const window = arrive?.window ?? leave?.window ?? null;
-  const arrivals = moments === undefined ? null : compileArrivals(motion.in, layer, timing, moments);
-  return { in: arrive, arrivals, hold: compileHold(motion.hold, layer), out: leave, window };
+  const chained = source.kind === 'rows' && source.chain != null;
+  const arrivals =
+    moments === undefined || chained ? null : compileArrivals(motion.in, layer, timing, moments);
+  const chain = chained ? compileRowChain(source, layer, timing) : null;
+  return { in: arrive, arrivals, chain, hold: compileHold(motion.hold, layer), out: leave, window };
+}
+
+function compileRowChain(source: RowsLayer, layer: ColumnLayer, timing: Timing): CompiledChain | null {
+  const { chain, moments, motion } = source;
+  const reads = shownRows(source).map((row) => readingSeconds(rowWords(row)));
+  return chain == null || reads.length === 0
+    ? null
+    : compileChain(motion, layer, timing, { chain, moments, reads });
 }
 
 function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {

@@ -1,7 +1,7 @@
 import { defineCheck } from '../check';
 import { sayTime } from '../finding';
 import { lengthToRead } from '../readableTime';
-import { hardestReading } from '../listReading';
+import { readingNeed } from '../readingOf';
 
 export const readingCheck = defineCheck({
   kind: 'title',
@@ -9,9 +9,9 @@ export const readingCheck = defineCheck({
   id: 'reading',
   label: 'Time to read',
   about: 'Finds titles that cannot be read in the time that they stand still.',
-  run({ applied, title, rate, timing, reading, readableAt: allReadableAt }) {
-    const { reads, aheadSeconds } = hardestReading(applied.layers, reading, timing.outStartSeconds);
-    const readableAt = (lengthFrames: number): number => allReadableAt(lengthFrames) + aheadSeconds;
+  run({ applied, template, title, rate, reading, readableAt: forAll }) {
+    const need = { layers: applied.layers, timing: template.timing, rules: reading, rate };
+    const { reads, readableAt, line } = readingNeed(need, title.lengthFrames, forAll);
     const readable = readableAt(title.lengthFrames);
     // A tenth is as fine as it is told.
     if (reads <= readable + 0.05) return [];
@@ -20,7 +20,10 @@ export const readingCheck = defineCheck({
       {
         tone: 'stop',
         message: `reads in ${reads.toFixed(1)} s, fully visible for ${readable.toFixed(1)}`,
-        detail: `A viewer needs ${sayTime(reads)} to read it; every word is fully visible and still for ${sayTime(readable)}.`,
+        detail:
+          line === null
+            ? `A viewer needs ${sayTime(reads)} to read it; every word is fully visible and still for ${sayTime(readable)}.`
+            : `A viewer needs ${sayTime(reads)} to read “${line}”; it stands still for ${sayTime(Math.max(0, readable))} before the next line comes.`,
         mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames } } }],
       },
     ];

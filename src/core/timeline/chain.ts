@@ -1,0 +1,117 @@
+import type { Chain, Motion, MoveUse, Timing } from '../model/template';
+import type { TitleTiming } from '../titleTime/stretch';
+import type { ChainLink } from './chainTimes';
+import { chainLinks, chainMoves } from './chainTimes';
+import type { ColumnLayer, PosedUnit } from './columns';
+import { inUnits } from './columns';
+import type { Act, CompiledMove } from './motion';
+import { actAt, actThrough, compileMove } from './motion';
+
+/** Lines that replace one another in one place, over all of the title's time. */
+export interface CompiledChain {
+  /** The lines that are there at a time (seconds from the title's start), with what is done to them. */
+  at(seconds: number, timing: TitleTiming): readonly PosedUnit[];
+}
+
+interface ChainOf {
+  readonly chain: Chain;
+  readonly moments?: readonly number[];
+  readonly reads: readonly number[];
+}
+
+interface RowMover {
+  readonly move: CompiledMove;
+  readonly own: ReturnType<ColumnLayer['unitsOf']>;
+  readonly of: readonly number[];
+  readonly delay: number;
+  readonly lengths: readonly number[];
+}
+
+/**
+ * Makes a chain ready: each line comes by the moves of rows in the in and goes by those of the out (or its in turned
+ * round), each as long as the design gives one row; what moves the whole layer does so as the title comes and goes.
+ */
+export function compileChain(
+  motion: Motion,
+  layer: ColumnLayer,
+  timing: Timing,
+  { chain, moments, reads }: ChainOf,
+): CompiledChain {
+  const moves = chainMoves(motion, reads.length);
+  const { firstSeconds, goesFor } = moves;
+  const outUses = motion.out === 'mirror' ? motion.in : motion.out;
+  const { units } = inUnits(moves.comes, layer);
+  const comes = rowMovers(moves.comes, layer, timing.inSeconds, false);
+  const goes = rowMovers(moves.goes, layer, timing.outSeconds, true);
+  // Where the layer goes as a whole, its last line goes with it.
+  const lastGoes = moves.lastGoes ? goes : [];
+  const wholeIn = wholeMovers(motion.in, layer, timing.inSeconds, false);
+  const wholeOut = wholeMovers(outUses, layer, timing.outSeconds, true);
+  const known = new Map<number, readonly ChainLink[]>();
+  const linksFor = (endSeconds: number): readonly ChainLink[] => {
+    const before = known.get(endSeconds);
+    if (before !== undefined) return before;
+    const togetherSeconds = goesFor * (chain.overlap - 1);
+    const made = chainLinks(chain, { reads, moments, firstSeconds, endSeconds, togetherSeconds });
+    known.set(endSeconds, made);
+    return made;
+  };
+  return {
+    at(seconds, title) {
+      const shareIn = title.inSeconds > 0 ? Math.min(1, seconds / title.inSeconds) : 1;
+      const since = seconds - title.outStartSeconds;
+      const whole = [
+        ...wholeIn.flatMap(({ move, own }) => actAt(move, own[0], 0, 0, shareIn) ?? []),
+        ...(since < 0
+          ? []
+          : wholeOut.flatMap(({ move, own }) => actAt(move, own[0], 0, 0, since / title.outSeconds) ?? [])),
+      ];
+      const there = linksFor(title.outStartSeconds).filter(
+        ({ from, to }) => seconds >= from && (seconds < to + goesFor || to >= title.outStartSeconds),
+      );
+      const leavingOf = (to: number): readonly RowMover[] => (to >= title.outStartSeconds ? lastGoes : goes);
+      return there.map(({ row, from, to }) => ({
+        unit: units[row],
+        acts: [
+          ...whole,
+          ...comes.flatMap((mover) => rowAct(mover, row, seconds - from)),
+          ...(seconds < to ? [] : leavingOf(to).flatMap((mover) => rowAct(mover, row, seconds - to))),
+        ],
+      }));
+    },
+  };
+}
+
+function rowMovers(
+  uses: readonly MoveUse[],
+  layer: ColumnLayer,
+  columnSeconds: number,
+  leaving: boolean,
+): RowMover[] {
+  const first = Math.min(...uses.map(({ startSeconds }) => startSeconds));
+  return inUnits(uses, layer).largestFirst.map(({ use, own, of }) => {
+    const move = compileMove({ ...use, waits: false }, own, layer.around, columnSeconds, leaving);
+    const lengths = move.windows.map(({ length }) => Math.max(1e-3, length * use.lengthSeconds));
+    return { move, own, of, lengths, delay: use.startSeconds - first };
+  });
+}
+
+function wholeMovers(uses: readonly MoveUse[], layer: ColumnLayer, columnSeconds: number, leaving: boolean) {
+  return uses
+    .filter(({ unit }) => unit === 'layer')
+    .map((use) => {
+      const own = layer.unitsOf('layer');
+      return { own, move: compileMove(use, own, layer.around, columnSeconds, leaving) };
+    });
+}
+
+// Rounding must not keep a line from coming fully to rest.
+const DUST = 1e-9;
+
+function rowAct({ move, own, of, lengths, delay }: RowMover, row: number, since: number): Act[] {
+  const index = of[row];
+  const through = (since - delay) / lengths[index];
+  const share = through <= DUST ? 0 : Math.min(1, through >= 1 - DUST ? 1 : through);
+  const act = actThrough(move, own[index], index, 0, share);
+  return act === null ? [] : [act];
+}
