@@ -28,7 +28,7 @@ export function proofOwnWords(
     clips: [clip],
     plan,
     house: {
-      checks: { ...checks, off: checksOfOthers(checks.off) },
+      checks: { ...checks, off: checksOfOthers(checks.off, template) },
       reading,
       areas,
       language,

@@ -239,7 +239,20 @@ function chainProperties(layer: RowsLayer): Property[] {
       return wanted === undefined ? { ...layer, chain: null } : set({ rhythm: wanted });
     },
   );
-  if (chain === null) return [rhythm];
+  if (chain === null)
+    return [
+      rhythm,
+      numberProperty(
+        'earlierOpacity',
+        'Earlier rows',
+        ['%', 10, 100, 5],
+        (layer.earlierOpacity ?? 1) * 100,
+        (v) => ({
+          ...layer,
+          earlierOpacity: v / 100,
+        }),
+      ),
+    ];
   return [
     rhythm,
     ...(chain.rhythm === 'seconds'

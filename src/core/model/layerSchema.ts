@@ -338,6 +338,7 @@ const kinds = {
     plateOpacity: opacity,
     plateRadiusU: number(0, 300),
     maxRows: number(1, 100).integer(),
+    earlierOpacity: yup.number().min(0.1).max(1),
     chain: exactly({
       rhythm: word(CHAIN_RHYTHMS),
       everySeconds: number(0.1, 3600),

@@ -375,6 +375,8 @@ export interface RowsLayer extends LayerBase {
   readonly plateOpacity: number;
   readonly plateRadiusU: number;
   readonly maxRows: number;
+  /** How opaque rows are once a later one has come, so that the one that is spoken of is lit; left out for as before. */
+  readonly earlierOpacity?: number;
   /** Left out, or null, for rows that stand together. */
   readonly chain?: Chain | null;
   /**

@@ -16,7 +16,7 @@ async function look(template: Template): Promise<readonly Finding[]> {
   const { clip, plan, title } = ownWords(template);
   const house = {
     ...FIRST_HOUSE,
-    checks: { ...FIRST_HOUSE.checks, off: checksOfOthers(FIRST_HOUSE.checks.off) },
+    checks: { ...FIRST_HOUSE.checks, off: checksOfOthers(FIRST_HOUSE.checks.off, template) },
   };
   const proofer = new Proofer({ fonts: await serverFonts(), eyes: createRasterEyes(), speller: NO_SPELLER });
   const one = edition(template, title.editionId);

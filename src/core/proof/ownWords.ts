@@ -18,9 +18,12 @@ export interface OwnWords {
 // What says nothing of the design: samples may be stand-ins and made-up names.
 const OF_OTHERS = ['placeholder', 'spelling', 'names', 'doubled', 'edition', 'cuts', 'end', 'pictures'];
 
-/** The checks that are switched off when a template is looked at with its own words, besides those of the House. */
-export function checksOfOthers(off: readonly string[]): string[] {
-  return [...new Set([...off, ...OF_OTHERS])];
+/**
+ * The checks that are switched off when a template is looked at with its own words, besides those of the House. Captions
+ * are read at a pace of their own, which their cues are held to.
+ */
+export function checksOfOthers(off: readonly string[], { kind }: Pick<Template, 'kind'>): string[] {
+  return [...new Set([...off, ...OF_OTHERS, ...(kind === 'caption' ? ['reading'] : [])])];
 }
 
 /** A template with its own words, as long as its design says, over its own backdrop, in each of its formats. */

@@ -138,15 +138,18 @@ function movingTitle(template: Template, values: FieldValues, fonts: FontLibrary
   const known = byWords.get(key);
   if (known !== undefined) return known;
   const made = {
-    title: compile(withoutChains(template), moving, FORMATS.get(template.formats[0]), fonts),
+    title: compile(asRead(template), moving, FORMATS.get(template.formats[0]), fonts),
     lengths: new Map<string, number>(),
   };
   byWords.set(key, made);
   return made;
 }
 
-function withoutChains(template: Template): Template {
-  if (!template.layers.some(isChain)) return template;
-  const layers = template.layers.map((layer) => (isChain(layer) ? { ...layer, visible: false } : layer));
-  return { ...template, layers };
+/** A template as its words are read: lines of chains by themselves, rows that are dimmed later while they were lit. */
+function asRead(template: Template): Template {
+  const layers = template.layers.map((layer) => {
+    if (isChain(layer)) return { ...layer, visible: false };
+    return layer.kind === 'rows' && (layer.earlierOpacity ?? 1) < 1 ? { ...layer, earlierOpacity: 1 } : layer;
+  });
+  return layers.some((layer, i) => layer !== template.layers[i]) ? { ...template, layers } : template;
 }

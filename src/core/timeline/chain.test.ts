@@ -180,4 +180,26 @@ describe('a chain that is laid out', () => {
     expect(worst?.reads).toBeGreaterThan(3);
     expect(worstLink([layer({ chain: null })], 6)).toBeNull();
   });
+
+  test('earlier rows of a list are dimmed once a later one has come, and lit again before it goes', () => {
+    const list = layer({ chain: null, moments: [0.2, 3, 6], earlierOpacity: 0.4 });
+    const opacities = (seconds: number, rows = list): number[] =>
+      compile(template(rows), {}, FORMATS.get('wide-1080'), fonts)
+        .frame(seconds, timing)
+        .items.flatMap((item) => (item.kind === 'group' ? [Number(item.opacity.toFixed(2))] : []));
+    expect(opacities(2)).toEqual([]);
+    // Halfway, then all the way; the one that came last is lit.
+    expect(opacities(3.2)).toContain(0.7);
+    expect(opacities(5)).toEqual([0.4]);
+    expect(opacities(8)).toEqual([0.4, 0.4]);
+    expect(opacities(timing.outStartSeconds - 0.2)).toEqual([0.7, 0.7]);
+    expect(opacities(timing.outStartSeconds - 1e-6)).toEqual([1, 1]);
+    // In the rhythm of the design, and not at all where nothing is dimmed.
+    const move = moveUse('rise', [0.2, 3], { unit: 'row', overlap: 0 });
+    expect(opacities(4, { ...list, moments: undefined, motion: motionOf(move, 'mirror') })).toEqual([
+      0.4, 0.4,
+    ]);
+    expect(opacities(8, { ...list, earlierOpacity: undefined })).toEqual([]);
+    expect(opacities(8, { ...list, moments: [1, 1, 1] })).toEqual([]);
+  });
 });

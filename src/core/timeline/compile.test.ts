@@ -55,7 +55,10 @@ describe('a frame', () => {
       const title = open(template);
       const design = designFrames(template.timing, rate);
       const { inFrames, outFrames } = stretchTiming(template.timing, design, rate);
-      for (const length of [inFrames + outFrames, design + 1, design * 3, 1500]) {
+      // Lines that replace one another come sooner where there is no hold for them.
+      const chained = template.layers.some((layer) => layer.kind === 'rows' && layer.chain != null);
+      const shortest = chained ? [] : [inFrames + outFrames];
+      for (const length of [...shortest, design + 1, design * 3, 1500]) {
         for (let frame = 0; frame < inFrames; frame++) {
           expect(sameDisplayList(at(title, template, frame, length), at(title, template, frame))).toBe(true);
         }
@@ -77,7 +80,8 @@ describe('a frame', () => {
   });
 
   test('at the very start shows nothing yet, and at the very end nothing more', () => {
-    for (const template of DEMO_TEMPLATES) {
+    // Captions are there at once and gone at once.
+    for (const template of DEMO_TEMPLATES.filter(({ kind }) => kind !== 'caption')) {
       const title = open(template);
       expect(at(title, template, 0).items).toEqual([]);
       expect(at(title, template, designFrames(template.timing, rate)).items).toEqual([]);

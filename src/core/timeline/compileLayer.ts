@@ -18,7 +18,7 @@ import { REST } from '../moves/pose';
 import { countWords } from '../text/countWords';
 import { readingSeconds } from '../text/readingTime';
 import type { CompiledArrivals } from './arrivals';
-import { compileArrivals } from './arrivals';
+import { compileArrivals, designedMoments } from './arrivals';
 import type { CompiledChain } from './chain';
 import { compileChain } from './chain';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
@@ -204,7 +204,7 @@ function compileMotion(
   layer: ColumnLayer,
 ): Pick<CompiledLayer, 'in' | 'arrivals' | 'chain' | 'hold' | 'out' | 'window'> {
   const { motion } = source;
-  const moments = source.kind === 'rows' ? source.moments : undefined;
+  const moments = source.kind === 'rows' ? arrivalMoments(source) : undefined;
   const arrive = compileColumn(motion.in, layer, timing, false);
   const leave =
     motion.out === 'mirror'
@@ -213,9 +213,24 @@ function compileMotion(
   const window = arrive?.window ?? leave?.window ?? null;
   const chained = source.kind === 'rows' && source.chain != null;
   const arrivals =
-    moments === undefined || chained ? null : compileArrivals(motion.in, layer, timing, moments);
+    moments === undefined || chained
+      ? null
+      : compileArrivals(
+          motion.in,
+          layer,
+          timing,
+          moments,
+          source.kind === 'rows' ? source.earlierOpacity : 1,
+        );
   const chain = chained ? compileRowChain(source, layer, timing) : null;
   return { in: arrive, arrivals, chain, hold: compileHold(motion.hold, layer), out: leave, window };
+}
+
+/** When rows come: as the title says; where earlier ones are dimmed, else as designed. */
+function arrivalMoments(source: RowsLayer): readonly number[] | undefined {
+  const { moments, earlierOpacity = 1, motion } = source;
+  if (moments !== undefined || earlierOpacity >= 1) return moments;
+  return designedMoments(motion.in, shownRows(source).length);
 }
 
 function compileRowChain(source: RowsLayer, layer: ColumnLayer, timing: Timing): CompiledChain | null {
