@@ -145,11 +145,16 @@ function useGoTo(grid: Grid, columns: readonly Column[], rows: SheetRows['rows']
     const title = rows.find((one) => one.id === goTo.titleId);
     if (title === undefined) return;
     const template = context.templateOf(title.editionId);
-    const col = columns.findIndex((column) =>
+    const ofKind = (kind: string): number =>
+      columns.findIndex((column) => fieldOf(template, column)?.kind === kind);
+    // A list has no text, but its rows are its words.
+    const words = ofKind('text') >= 0 ? ofKind('text') : ofKind('rows');
+    const col =
       goTo.column === 'words'
-        ? fieldOf(template, column)?.kind === 'text'
-        : column.id === goTo.column || fieldOf(template, column)?.id === goTo.column,
-    );
+        ? words
+        : columns.findIndex(
+            (column) => column.id === goTo.column || fieldOf(template, column)?.id === goTo.column,
+          );
     ui.setState({ goTo: null });
     grid.go({ titleId: goTo.titleId, col: Math.max(0, col) });
   });

@@ -1,0 +1,80 @@
+import { execFileSync } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { saved } from './hands';
+
+test('a chain is made from nothing on the desk, gets a fourth line, and pushes each to the frame in its file', async ({
+  page,
+}) => {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByLabel('Put stand-in pictures on its strip').check();
+  await page.getByLabel('Name', { exact: true }).fill('Places in a chain');
+  await page.getByRole('button', { name: 'Open the desk' }).click();
+  await expect(page.getByRole('heading', { name: 'Places in a chain' })).toBeVisible();
+  await page.getByTestId('under-playhead').click();
+  await page.keyboard.press('t');
+  await page.keyboard.type('place chain');
+  await expect(page.getByRole('button', { name: /^Place chain/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  const card = page.getByRole('region', { name: 'Card' });
+  await card.getByLabel('Places, row 1').click();
+  await page.evaluate((text) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', text);
+    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+    document.activeElement?.dispatchEvent(event);
+  }, 'Lantern Gate\nUpper Weir\nOsier Harbour\nNight Ferry quay');
+  await expect(card.getByLabel('Places, row 4')).toHaveValue('Night Ferry quay');
+  // Two lines are given their moments, the others follow in their rhythm.
+  const moment = (row: number) => card.getByLabel(`Row ${row} comes after`);
+  await card.getByRole('button', { name: 'Evenly' }).click();
+  for (const [row, seconds] of [
+    [1, '0.4'],
+    [2, '2'],
+    [3, '4'],
+    [4, '6'],
+  ] as const) {
+    await moment(row).fill(seconds);
+    await page.keyboard.press('Enter');
+  }
+  await saved(page);
+  await page.reload();
+  await expect(moment(4)).toHaveValue('6');
+
+  await page.getByRole('button', { name: 'Send to Press' }).click();
+  await page.getByRole('radio', { name: /^MOV, lossless alpha/ }).click();
+  await page.getByRole('button', { name: /^Send( anyway)?$/ }).click();
+  const job = page.getByRole('article').first();
+  await expect(job.getByText('done')).toBeVisible({ timeout: 180_000 });
+  const waiting = page.waitForEvent('download');
+  await job.getByRole('link', { name: /^Download .*\.mov$/ }).click();
+  const file = await (await waiting).path();
+  const decoded = execFileSync(
+    'ffmpeg',
+    ['-v', 'error', '-i', file, '-f', 'framemd5', '-c:v', 'rawvideo', '-'],
+    {
+      encoding: 'utf8',
+    },
+  );
+  const hashes = decoded
+    .split('\n')
+    .filter((line) => line !== '' && !line.startsWith('#'))
+    .map((line) => line.split(',').at(-1)?.trim());
+  // A push takes 0.5 s: twelve frames and a half; between two nothing moves, and four lines are four pictures.
+  const stands = [30, 49, 70, 99, 115, 149, 170, 180].map((frame) => hashes[frame]);
+  expect(stands[0]).toBe(stands[1]);
+  expect(stands[2]).toBe(stands[3]);
+  expect(stands[4]).toBe(stands[5]);
+  expect(stands[6]).toBe(stands[7]);
+  expect(new Set(stands).size).toBe(4);
+  for (const [moves, frame] of [
+    ['second', 51],
+    ['third', 101],
+    ['fourth', 151],
+  ] as const)
+    expect([moves, hashes[frame] !== hashes[frame - 2], hashes[frame + 12] === hashes[frame + 14]]).toEqual([
+      moves,
+      true,
+      true,
+    ]);
+});
