@@ -158,6 +158,18 @@ describe('lines', () => {
     ).toBe('He said that <i>nobody had seen it,\nand</i> then the lights went out');
   });
 
+  test('one more line is taken where words do not fit fewer', () => {
+    expect(breakLines('aaaaaaaa bbbbbbbb cc', { mostLines: 3, charactersPerLine: 10 }, 'und')).toBe(
+      'aaaaaaaa\nbbbbbbbb\ncc',
+    );
+  });
+
+  test('the upper line is not longer than twice the lower, even for the sake of a clause', () => {
+    const words = `${'a '.repeat(18)}a, so`;
+    const [upper, lower] = breakLines(words, { mostLines: 2, charactersPerLine: 40 }, 'en').split('\n');
+    expect(upper.length).toBeLessThanOrEqual(2 * lower.length);
+  });
+
   test('scripts without spaces break between letters', () => {
     const lines = breakLines(
       '水は夜のうちに堤防を越えて町の低いところまで流れ込み朝になっても引かなかったと漁師たちは話している',

@@ -8,6 +8,7 @@ import type { Cue } from '../model/captions';
 import { newCue } from '../model/captions';
 import { layOutTitle } from '../project/deliver';
 import { withCaption } from '../project/captionTemplate';
+import type { Template } from '../model/template';
 import { parseTemplate } from '../model/templateSchema';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { CompiledTitle } from '../timeline/compile';
@@ -58,6 +59,24 @@ describe.each(['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'])('in %s'
     expect(left?.x).toBeCloseTo(safe.x, 0);
     expect((right?.x ?? 0) + (right?.width ?? 0)).toBeCloseTo(safe.x + safe.width, 0);
   });
+});
+
+test('what a template leaves below it leaves above', () => {
+  const higher = {
+    ...PLAIN_CAPTION,
+    layers: PLAIN_CAPTION.layers.map((layer) => ({ ...layer, place: { ...layer.place, dyU: -90 } })),
+    overrides: [
+      ...PLAIN_CAPTION.overrides,
+      { scope: { kind: 'shape', id: 'tall' }, layerId: 'words', path: 'place.dyU', value: -200 } as const,
+    ],
+  };
+  const moved = (format: string): number => {
+    const top = (template: Template): number =>
+      wordsCover(layOut(cue('Rain.'), template, true, format))?.y ?? 0;
+    return top(higher) - top(PLAIN_CAPTION);
+  };
+  expect(moved('wide-1080')).toBeCloseTo(90, 3);
+  expect(moved('tall-1080')).toBeCloseTo(200, 3);
 });
 
 test('italics are set in the italics of the face, colours as they are named, the rest as the style says', () => {

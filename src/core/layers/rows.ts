@@ -226,12 +226,12 @@ function chainProperties(layer: RowsLayer): Property[] {
   });
   const rhythm = choiceProperty(
     'chain.rhythm',
-    'Rows',
+    'Shown',
     [
-      { value: 'together', label: 'Stand together' },
-      { value: 'even', label: 'One after another, evenly' },
-      { value: 'seconds', label: 'One after another, so long each' },
-      { value: 'reading', label: 'One after another, by reading time' },
+      { value: 'together', label: 'Together' },
+      { value: 'even', label: 'In turn, evenly' },
+      { value: 'seconds', label: 'In turn, so long each' },
+      { value: 'reading', label: 'In turn, as read' },
     ],
     chain?.rhythm ?? 'together',
     (value) => {
@@ -266,7 +266,7 @@ function chainProperties(layer: RowsLayer): Property[] {
           ),
         ]
       : []),
-    numberProperty('chain.overlap', 'Comes while one goes', ['%', 0, 100, 5], chain.overlap * 100, (v) =>
+    numberProperty('chain.overlap', 'Pushes the last', ['%', 0, 100, 5], chain.overlap * 100, (v) =>
       set({ overlap: v / 100 }),
     ),
     ...(chain.rhythm === 'even'

@@ -15,6 +15,7 @@ import { RATES } from '../time/rates';
 import type { Finding } from './finding';
 import { applyMend } from './mend';
 import { Proofer } from './proofer';
+import type { Speller } from './speller';
 import { NO_SPELLER } from './speller';
 import type { ProofEdition, ProofSurroundings } from './titleContext';
 
@@ -180,6 +181,30 @@ describe('captions and titles', () => {
     const below = { ...auto, place: 'bottom' as const };
     expect((await prove({ cues: [below], titles: [strap] })).map(({ message }) => message)).toEqual([
       'covers “Ilse Marrow”',
+    ]);
+  });
+
+  test('names of titles are spelt right in captions, and only as long as titles have them', async () => {
+    const english = new Set(['opens', 'the', 'gate']);
+    const speller: Speller = {
+      languages: ['en'],
+      correct: (word) => english.has(word.toLowerCase()),
+      suggest: () => [],
+    };
+    const cues = [cue(400, 75, 'Marrow opens the gate.')];
+    const proofer = new Proofer({ fonts, eyes: createRasterEyes(), speller });
+    const spelt = async (titles: readonly Title[]): Promise<string[]> => {
+      proofer.update(allTitles({ cues, titles }), surroundings({ cues, titles }));
+      const found = new Map<string, readonly Finding[]>();
+      for (let step = await proofer.step(); step !== null; step = await proofer.step())
+        for (const [id, list] of step) found.set(id, list);
+      const own = found.get(cues[0].id) ?? [];
+      return own.filter(({ check }) => check === 'spelling').map(({ message }) => message);
+    };
+    expect(await spelt([])).toEqual(['“Marrow”?']);
+    expect(await spelt([strap])).toEqual([]);
+    expect(await spelt([{ ...strap, values: { ...strap.values, name: 'Teo Vance' } }])).toEqual([
+      '“Marrow”?',
     ]);
   });
 
