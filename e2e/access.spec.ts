@@ -47,6 +47,33 @@ for (const theme of ['daylight', 'lamplight']) {
       await expectNothingSerious(page);
     });
   }
+  test(`captions and their dialogs in ${theme} have no serious trouble`, async ({ page }) => {
+    await page.addInitScript((name) => localStorage.setItem('gilder-theme', name), theme);
+    await page.goto('/desk/lantern-regatta-2');
+    await expect(page.locator('canvas[data-titles="1"]').first()).toBeVisible();
+    // By keys alone: the sheet is changed with an arrow.
+    await page.getByRole('tab', { name: 'Titles' }).focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('tab', { name: 'Captions' })).toBeFocused();
+    await page.getByRole('button', { name: 'Choose caption 6', exact: true }).click();
+    await expectNothingSerious(page);
+    await page.getByRole('radio', { name: 'Programme' }).click();
+    await expect(page.getByRole('figure', { name: 'Characters a second along the programme' })).toBeVisible();
+    await expectNothingSerious(page);
+    for (const item of [
+      'Read a caption file…',
+      'Write a caption file…',
+      'Type a transcript…',
+      'Caption tracks…',
+    ]) {
+      await page.getByRole('button', { name: 'More for captions' }).click();
+      await page.getByRole('menuitem', { name: item }).click();
+      await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible();
+      await expectNothingSerious(page, '[role="dialog"]');
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toBeHidden();
+    }
+  });
   test(`the bench with every section unfolded in ${theme} has no serious trouble either`, async ({
     page,
   }) => {

@@ -77,17 +77,24 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
       }),
     [seen, compiler],
   );
-  const lists = useMemo(() => {
-    const said = captions.placed(compiler).flatMap((title) => {
+  const said = useMemo(() => {
+    const placed = captions.placed(compiler);
+    return placed.flatMap((title) => {
       const compiled = compiler(title);
       return compiled === null ? [] : [{ title, compiled }];
     });
-    return [...laid, ...said].flatMap(({ title, compiled }) => {
-      const template = editions.get(title.editionId)?.document;
-      if (template === undefined) return [];
-      return titleFrame(compiled, title, template, rate, frame - title.startFrame);
-    });
-  }, [laid, captions, compiler, frame, editions, rate]);
+  }, [captions, compiler]);
+  const [lists, captionLists] = useMemo(
+    () =>
+      [laid, said].map((all) =>
+        all.flatMap(({ title, compiled }) => {
+          const template = editions.get(title.editionId)?.document;
+          if (template === undefined) return [];
+          return titleFrame(compiled, title, template, rate, frame - title.startFrame);
+        }),
+      ),
+    [laid, said, frame, editions, rate],
+  );
   const safe = safeArea(format, 'titleSafe');
   return (
     <section aria-label="Picture" className="shrink-0 bg-well p-3 pb-1.5">
@@ -97,6 +104,7 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
           backdrop={backdrop}
           backdropSeconds={seconds}
           lists={lists}
+          captions={captionLists}
           label={`The pictures with their titles, ${delivery.name}`}
           widthCss={width}
           className="block"

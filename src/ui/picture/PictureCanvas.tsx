@@ -13,11 +13,15 @@ interface Props {
   readonly backdropSeconds: number;
   /** The titles over it, furthest back first. */
   readonly lists: readonly DisplayList[];
+  /** The captions over those. */
+  readonly captions?: readonly DisplayList[];
   readonly label: string;
   readonly className?: string;
   /** Shown this wide; as wide as the class says when left out. */
   readonly widthCss?: number;
 }
+
+const NONE: readonly DisplayList[] = [];
 
 /** The picture with its titles, painted by the same painter as the press uses. */
 export function PictureCanvas({
@@ -25,6 +29,7 @@ export function PictureCanvas({
   backdrop,
   backdropSeconds,
   lists,
+  captions = NONE,
   label,
   className,
   widthCss,
@@ -41,11 +46,11 @@ export function PictureCanvas({
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.clearRect(0, 0, format.widthPx, format.heightPx);
     below.paint(context, backdrop, backdropSeconds, format);
-    for (const list of lists) painter.paint(context, list);
+    for (const list of [...lists, ...captions]) painter.paint(context, list);
     // Said on the element, so that what waits for a picture need not guess.
     const { dataset } = context.canvas;
     dataset.painted = String(Number(dataset.painted ?? 0) + 1);
-  }, [painter, below, format, backdrop, backdropSeconds, lists]);
+  }, [painter, below, format, backdrop, backdropSeconds, lists, captions]);
   return (
     <canvas
       ref={canvas}
@@ -54,6 +59,7 @@ export function PictureCanvas({
       role="img"
       aria-label={label}
       data-titles={lists.length}
+      data-captions={captions.length}
       className={className}
       style={widthCss === undefined ? undefined : { width: widthCss }}
     />

@@ -1,6 +1,7 @@
 'use client';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { EllipsisHorizontalIcon, PlusIcon } from '@heroicons/react/24/outline';
+import type { KeyboardEvent } from 'react';
 import { nextToTap } from '@/core/captions/transcript';
 import { Button } from '../../shared/Button';
 import { SelectBox } from '../../shared/SelectBox';
@@ -103,26 +104,42 @@ function CaptionMenu() {
   );
 }
 
-/** Which of the desk's sheets lies open. */
+const SHEETS = [
+  { id: 'titles', label: 'Titles' },
+  { id: 'captions', label: 'Captions' },
+] as const;
+
+/** Which of the desk's sheets lies open; arrows go from one to the next. */
 export function SheetSwitch() {
   const { ui } = useDesk();
   const sheet = useDeskUi((state) => state.sheet);
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>): void => {
+    if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return;
+    event.preventDefault();
+    const at = SHEETS.findIndex(({ id }) => id === sheet);
+    const next = SHEETS[(at + 1) % SHEETS.length];
+    ui.setState({ sheet: next.id });
+    event.currentTarget.querySelector<HTMLElement>(`[data-sheet="${next.id}"]`)?.focus();
+  };
   return (
     <div
       role="tablist"
       aria-label="Sheet"
+      onKeyDown={onKeyDown}
       className="flex shrink-0 overflow-hidden rounded-lg border border-line-strong"
     >
-      {(['titles', 'captions'] as const).map((one) => (
+      {SHEETS.map(({ id, label }) => (
         <button
-          key={one}
+          key={id}
           type="button"
           role="tab"
-          aria-selected={sheet === one}
-          onClick={() => ui.setState({ sheet: one })}
-          className={`h-8 px-3 text-[12.5px] ${sheet === one ? 'bg-chosen font-semibold text-on-chosen' : 'bg-field hover:bg-paper'}`}
+          data-sheet={id}
+          aria-selected={sheet === id}
+          tabIndex={sheet === id ? 0 : -1}
+          onClick={() => ui.setState({ sheet: id })}
+          className={`h-8 px-3 text-[12.5px] ${sheet === id ? 'bg-chosen font-semibold text-on-chosen' : 'bg-field hover:bg-paper'}`}
         >
-          {one === 'titles' ? 'Titles' : 'Captions'}
+          {label}
         </button>
       ))}
     </div>
