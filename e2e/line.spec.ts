@@ -29,6 +29,8 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await page.goto('/shelf');
   const tile = page.getByRole('button', { name: /^Tideline strap/ });
   const preview = tile.locator('canvas');
+  // A tile is painted once it comes into view.
+  await tile.scrollIntoViewIfNeeded();
   await expect(preview).toHaveAttribute('data-titles', '1');
   await page.getByLabel('Find a template').fill('role');
   await expect(page.getByRole('button', { name: /^Place corner/ })).toHaveCount(0);
