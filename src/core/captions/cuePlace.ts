@@ -3,8 +3,8 @@ import { growRect, intersectRects, unionRects } from '../kit/rect';
 import type { Cue } from '../model/captions';
 import type { CompiledTitle } from '../timeline/compile';
 
-// Words that stand nearer than this to one another read as one.
-const APART_U = 24;
+// Words mostly stand on panels of their own: nearer than this, those would touch.
+const APART_U = 64;
 
 /** What a title's words cover when they are at rest, in design units; null for one without words. */
 export function wordsCover({ texts, boxes }: Pick<CompiledTitle, 'texts' | 'boxes'>): Rect | null {

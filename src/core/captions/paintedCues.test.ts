@@ -104,11 +104,11 @@ describe('standing above', () => {
 
   test('is decided by the words of titles, unless somebody put the caption somewhere', () => {
     const under = { x: 300, y: 950, width: 300, height: 80 };
-    const beside = { x: 0, y: 900, width: 370, height: 100 };
+    const beside = { x: 0, y: 900, width: 330, height: 100 };
     expect(standsAbove({ place: 'auto' }, below, [under])).toBe(true);
     expect(standsAbove({ place: 'auto' }, below, [beside])).toBe(false);
-    // Nearer than it takes to tell them apart.
-    expect(standsAbove({ place: 'auto' }, below, [{ ...beside, width: 390 }])).toBe(true);
+    // So near that their panels would touch.
+    expect(standsAbove({ place: 'auto' }, below, [{ ...beside, width: 350 }])).toBe(true);
     expect(standsAbove({ place: 'bottom' }, below, [under])).toBe(false);
     expect(standsAbove({ place: 'top' }, below, [])).toBe(true);
     expect(standsAbove({ place: 'auto' }, null, [under])).toBe(false);

@@ -50,7 +50,7 @@ export const FACES = createRegistry<Face>('face', [
     files: weights('hanken-grotesk-italic', 400, 600, 700),
     scripts: ['Latin'],
     licence: 'OFL-1.1',
-    features: ['frac'],
+    features: ['tnum', 'frac'],
     italicOf: 'hanken-grotesk',
   },
   {
@@ -108,7 +108,7 @@ export const FACES = createRegistry<Face>('face', [
     id: 'noto-sans-symbols',
     label: 'Noto Sans Symbols',
     files: weights('noto-sans-symbols', 400, 700),
-    scripts: ['Signs'],
+    scripts: [],
     licence: 'OFL-1.1',
     features: [],
   },
