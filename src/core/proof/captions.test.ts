@@ -184,6 +184,14 @@ describe('captions and titles', () => {
     ]);
   });
 
+  test('words of a script without capitals are not taken for names', async () => {
+    const cues = [
+      cue(60, 75, 'तीन नावें निकलीं, दो उलटी।', { trackId: 'hi' }),
+      cue(200, 75, 'हम निकली हुई नावें गिनते हैं।', { trackId: 'hi' }),
+    ];
+    expect((await prove({ cues })).map(({ check }) => check)).not.toContain('names');
+  });
+
   test('names of titles are spelt right in captions, and only as long as titles have them', async () => {
     const english = new Set(['opens', 'the', 'gate']);
     const speller: Speller = {

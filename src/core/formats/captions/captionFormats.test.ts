@@ -265,7 +265,9 @@ describe('EBU STL', () => {
   test('what it has no letters for is told before it is written', () => {
     const { losses } = CAPTION_FORMATS.get('stl');
     const options = { clock, language: 'hi', name: '', date: '2026-11-28' };
-    expect(losses([cue(0, 1, 'नदी')], options)[0]).toMatch(/^It has no room for 3 characters न द ी/);
+    expect(losses([cue(0, 1, 'नदी')], options)[0]).toMatch(
+      /^It has no letters for 3 characters, such as न द;/,
+    );
     expect(losses([cue(0, 1, '“Москва” – …')], options)).toEqual([]);
     expect(losses([cue(0, 1, 'Plain')], { ...options, clock: clockOf(RATES.get('23.976')) })[0]).toMatch(
       /25 frames/,

@@ -297,11 +297,15 @@ export const stlFormat: CaptionFormat = {
       const characters = Array.from(plainWords(words).replace(/\n/g, '').normalize('NFC'));
       encodeStl(characters.join(''), table).forEach((one, i) => one === null && missing.add(characters[i]));
     }
-    const few = [...missing].slice(0, 12).join(' ');
+    // Signs that stand on a letter mean nothing by themselves.
+    const few = [...missing]
+      .filter((one) => !/\p{M}/u.test(one))
+      .slice(0, 8)
+      .join(' ');
     return [
       ...(missing.size > 0
         ? [
-            `It has no room for ${missing.size === 1 ? 'the character' : `${missing.size} characters`} ${few}${missing.size > 12 ? ' …' : ''}; a question mark stands for each.`,
+            `It has no ${missing.size === 1 ? `letter ${few}` : `letters for ${missing.size} characters, such as ${few}`}; a question mark stands for each.`,
           ]
         : []),
       ...(cues.some(({ speaker }) => speaker !== '') ? ['Speakers are written before their words.'] : []),

@@ -79,7 +79,9 @@ function gatherNames(titles: readonly SeenTitle[]): Spelling[] {
       const elsewhere = typed.filter(({ field }) => field.id !== fieldId).map(({ text }) => soundsOf(text));
       for (const word of inField) {
         const lower = word.text.toLocaleLowerCase('und');
-        const isName = isCapitalised(word.text) || lower === word.text.toLocaleUpperCase('und');
+        // Without capitals a word of a sentence is not known to be a name; one of a title's field may be.
+        const caseless = lower === word.text.toLocaleUpperCase('und');
+        const isName = isCapitalised(word.text) || (caseless && title.caption === undefined);
         if (!isName || Array.from(lower).length < SHORTEST) continue;
         const isWord = dictionaryOf(speller, language) !== null && speller.correct(lower, language);
         const known = { text: word.text, lower, sound: soundOf(lower), isWord, uses: [] };

@@ -31,13 +31,17 @@ export const StripCue = memo(function StripCue({ cue, chosen }: Props) {
       aria-pressed={chosen}
       {...handlers}
       className={classes(
-        'absolute top-1 h-[24px] touch-none truncate rounded border px-1 text-left text-[11.5px] leading-[22px]',
+        'absolute top-1 h-[24px] touch-none rounded border px-1 text-left text-[11.5px] leading-[22px]',
         chosen ? 'z-10 border-leaf bg-leaf-wash outline-2 outline-leaf' : 'border-line-strong bg-field',
         cue.guessed && 'border-dashed',
       )}
       style={{ left: cue.startFrame * pxPerFrame, width: wide }}
     >
-      {wide > 24 && <span dir="auto">{words}</span>}
+      {wide > 24 && (
+        <span dir="auto" className="block truncate">
+          {words}
+        </span>
+      )}
       {says !== '' && (
         <span className="absolute -top-5 left-0 z-40 rounded-md bg-chosen px-2 py-0.5 font-mono text-[12px] whitespace-nowrap text-on-chosen">
           {says}
