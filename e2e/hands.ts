@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import type { Locator, Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 
@@ -46,4 +47,23 @@ export function pixels(canvas: Locator): Promise<number> {
     for (const byte of data) figure = (Math.imul(figure, 31) + byte) | 0;
     return figure;
   });
+}
+
+/** Sends the chosen title to the press as a lossless MOV, downloads it, and gives a sum of each decoded frame. */
+export async function framesOfMov(page: Page): Promise<string[]> {
+  await page.getByRole('button', { name: 'Send to Press' }).click();
+  await page.getByRole('radio', { name: /^MOV, lossless alpha/ }).click();
+  await page.getByRole('button', { name: /^Send( anyway)?$/ }).click();
+  const job = page.getByRole('article').first();
+  await expect(job.getByText('done')).toBeVisible({ timeout: 180_000 });
+  const waiting = page.waitForEvent('download');
+  await job.getByRole('link', { name: /^Download .*\.mov$/ }).click();
+  const file = await (await waiting).path();
+  const decoded = execFileSync(
+    'ffmpeg',
+    ['-v', 'error', '-i', file, '-f', 'framemd5', '-c:v', 'rawvideo', '-'],
+    { encoding: 'utf8', maxBuffer: 1e8 },
+  );
+  const frames = decoded.split('\n').filter((line) => /^\d/.test(line));
+  return frames.map((line) => line.split(',').at(-1)?.trim() ?? '');
 }

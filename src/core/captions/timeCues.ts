@@ -17,6 +17,19 @@ export function shiftCues(cues: readonly Cue[], ids: ReadonlySet<string>, by: nu
     : cues.map((cue) => (ids.has(cue.id) ? { ...cue, startFrame: cue.startFrame + step } : cue));
 }
 
+/** The cues that are meant with their ins and outs at other frames; each lasts one frame at least. */
+function withTimes(
+  cues: readonly Cue[],
+  ids: ReadonlySet<string>,
+  at: (frame: number) => number,
+): readonly Cue[] {
+  return cues.map((cue) => {
+    if (!ids.has(cue.id)) return cue;
+    const startFrame = at(cue.startFrame);
+    return { ...cue, startFrame, lengthFrames: Math.max(1, at(endOf(cue)) - startFrame) };
+  });
+}
+
 /** A moment, and the one that it should be at. */
 export interface KnownMoment {
   readonly fromFrame: number;
@@ -37,11 +50,7 @@ export function stretchCues(
   if (from === 0 || to / from <= 0) return null;
   const at = (frame: number): number =>
     Math.max(0, Math.round(a.toFrame + ((frame - a.fromFrame) * to) / from));
-  return cues.map((cue) => {
-    if (!ids.has(cue.id)) return cue;
-    const startFrame = at(cue.startFrame);
-    return { ...cue, startFrame, lengthFrames: Math.max(1, at(endOf(cue)) - startFrame) };
-  });
+  return withTimes(cues, ids, at);
 }
 
 /** The cues that are meant, made for another rate and played at this one: frame for frame, so their time is stretched. */
@@ -54,11 +63,7 @@ export function convertCues(
   const up = madeFor.numerator * playedAt.denominator;
   const down = madeFor.denominator * playedAt.numerator;
   const at = (frame: number): number => Math.round((frame * up) / down);
-  return cues.map((cue) => {
-    if (!ids.has(cue.id)) return cue;
-    const startFrame = at(cue.startFrame);
-    return { ...cue, startFrame, lengthFrames: Math.max(1, at(endOf(cue)) - startFrame) };
-  });
+  return withTimes(cues, ids, at);
 }
 
 type TimingRules = Pick<CaptionRules, 'gapFrames' | 'cutFrames'>;
@@ -131,10 +136,14 @@ export function framesFor(characters: number, rules: CaptionRules, rate: FrameRa
   return frameToSeconds(frames, rate) + 1e-9 < seconds ? frames + 1 : frames;
 }
 
-/** How fast a cue has to be read, in characters a second; its line ends count as spaces. */
+/** The characters that are read of a cue; its line ends count as spaces. */
+export function cueCharacters(words: string): number {
+  return countGraphemes(plainWords(words).replace(/\s+/g, ' ').trim());
+}
+
+/** How fast a cue has to be read, in characters a second. */
 export function charactersPerSecond(cue: Pick<Cue, 'words' | 'lengthFrames'>, rate: FrameRate): number {
-  const characters = countGraphemes(plainWords(cue.words).replace(/\s+/g, ' ').trim());
-  return (characters * rate.numerator) / (cue.lengthFrames * rate.denominator);
+  return (cueCharacters(cue.words) * rate.numerator) / (cue.lengthFrames * rate.denominator);
 }
 
 /** Where a new cue of a track stands: from a frame on, as long as it reads, before the next one; null where there is no room. */

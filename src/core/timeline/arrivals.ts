@@ -4,9 +4,8 @@ import type { TitleTiming } from '../titleTime/stretch';
 import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import { restPose } from '../moves/pose';
-import type { Act } from './motion';
+import type { Act, CompiledMove } from './motion';
 import { actAt, actThrough, compileMove } from './motion';
-import { unitWindows } from './stagger';
 
 /** Rows that come each at its own moment, while what moves the whole list comes in as designed. */
 export interface CompiledArrivals {
@@ -14,13 +13,21 @@ export interface CompiledArrivals {
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[] | null;
 }
 
+interface RowMover {
+  readonly use: MoveUse;
+  readonly move: CompiledMove;
+  readonly of: readonly number[];
+  /** How long after the row's moment it starts; null for what moves more than a row. */
+  readonly delay: number | null;
+}
+
 // A row without a move of its own is there from one frame to the next.
 const CUT: MoveUse = { ...newMoveUse('fade'), unit: 'row', lengthSeconds: 1e-3 };
 const SHORTEST_SECONDS = 1e-3;
 
 /**
- * Makes rows ready that come at `moments` (seconds from the title's start, one for each row; rows beyond them come with
- * the last). A row takes as long as the design gives one row. However short the title is, all have come before it goes,
+ * Makes rows ready that come at `given` moments (seconds from the title's start, one for each row; rows beyond them come
+ * with the last), or, with null, when the design has them come. A row takes as long as the design gives one row. However short the title is, all have come before it goes,
  * if one row has the time to at all: what would come later comes then. `earlierOpacity` is how opaque rows are once a
  * later one has come; all are lit again before the title goes.
  */
@@ -28,7 +35,7 @@ export function compileArrivals(
   uses: readonly MoveUse[],
   layer: ColumnLayer,
   timing: Timing,
-  moments: readonly number[],
+  given: readonly number[] | null,
   earlierOpacity = 1,
 ): CompiledArrivals {
   const all = uses.some(({ unit }) => unit === 'row') ? uses : [...uses, CUT];
@@ -36,14 +43,16 @@ export function compileArrivals(
   const rowUses = all.filter(({ unit }) => unit === 'row');
   const first = Math.min(...rowUses.map(({ startSeconds }) => startSeconds));
   const movers = largestFirst.map(({ use, own, of }) => {
-    const move = compileMove({ ...use, waits: false }, own, layer.around, timing.inSeconds, false);
+    const asked = given === null ? use : { ...use, waits: false };
+    const move = compileMove(asked, own, layer.around, timing.inSeconds, false);
     const lengths = move.windows.map(({ length }) => Math.max(SHORTEST_SECONDS, length * use.lengthSeconds));
     // What moves each row starts at the row's moment, and as long after it as it does in the design.
-    return { move, own, of, lengths, delay: use.unit === 'row' ? use.startSeconds - first : null };
+    return { use, move, own, of, lengths, delay: use.unit === 'row' ? use.startSeconds - first : null };
   });
   const longest = Math.max(
     ...movers.flatMap(({ delay, lengths }) => (delay === null ? [] : lengths.map((one) => delay + one))),
   );
+  const moments = given ?? designedMoments(movers, units.length);
   return {
     at(seconds, { outStartSeconds, inSeconds }) {
       const latest = Math.max(0, outStartSeconds - longest);
@@ -69,6 +78,16 @@ export function compileArrivals(
   };
 }
 
+/** When each unit comes by the design: in its order, its rhythm and at its marks. */
+function designedMoments(movers: readonly RowMover[], count: number): number[] {
+  const first = movers.find(({ delay }) => delay === 0);
+  return Array.from({ length: count }, (_, i) => {
+    if (first === undefined) return 0;
+    const { use, move, of } = first;
+    return use.startSeconds + move.windows[of[i]].start * use.lengthSeconds;
+  });
+}
+
 // How long a row takes to be dimmed, and to be lit again.
 const DIM_SECONDS = 0.4;
 
@@ -84,17 +103,6 @@ function dimmed(unit: PosedUnit['unit'], opacity: number): Act {
   const pose = restPose();
   pose.opacity = opacity;
   return { unit, pose, plan: { parts: [] }, pivot: 'centre' };
-}
-
-/** When each of so many rows comes by the design, in seconds from the title's start. */
-export function designedMoments(uses: readonly MoveUse[], count: number): number[] {
-  const use = uses.find(({ unit }) => unit === 'row') ?? CUT;
-  const { overlap, gapSeconds, lengthSeconds, spread, seed, startSeconds } = use;
-  const gapShare = gapSeconds === null ? null : gapSeconds / Math.max(lengthSeconds, 1e-9);
-  const ranks = Array.from({ length: count }, (_, i) => i);
-  return unitWindows(ranks, { overlap, gapShare, spread, seed }).map(
-    ({ start }) => startSeconds + start * lengthSeconds,
-  );
 }
 
 // Rounding must not keep a row from coming fully to rest.

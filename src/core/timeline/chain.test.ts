@@ -199,6 +199,20 @@ describe('a chain that is laid out', () => {
     expect(opacities(4, { ...list, moments: undefined, motion: motionOf(move, 'mirror') })).toEqual([
       0.4, 0.4,
     ]);
+    // From the last row on: the topmost is the one that is lit.
+    const backward = {
+      ...list,
+      moments: undefined,
+      motion: motionOf({ ...move, order: 'backward' }, 'mirror'),
+    };
+    const lit = (rows: RowsLayer): boolean[] =>
+      compile(template(rows), {}, FORMATS.get('wide-1080'), fonts)
+        .frame(5, timing)
+        .items.flatMap((item, i, all) =>
+          item.kind === 'group' || all[i - 1]?.kind === 'fill' ? [item.kind !== 'group'] : [],
+        );
+    expect(lit(backward)).toEqual([true, false, false]);
+    expect(lit({ ...backward, motion: motionOf(move, 'mirror') })).toEqual([false, false, true]);
     expect(opacities(8, { ...list, earlierOpacity: undefined })).toEqual([]);
     expect(opacities(8, { ...list, moments: [1, 1, 1] })).toEqual([]);
   });

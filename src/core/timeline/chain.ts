@@ -1,7 +1,7 @@
 import type { Chain, Motion, MoveUse, Timing } from '../model/template';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { ChainLink } from './chainTimes';
-import { chainLinks, chainMoves } from './chainTimes';
+import { chainMoves, linksOf } from './chainTimes';
 import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import type { Act, CompiledMove } from './motion';
@@ -38,7 +38,7 @@ export function compileChain(
   { chain, moments, reads }: ChainOf,
 ): CompiledChain {
   const moves = chainMoves(motion, reads.length);
-  const { firstSeconds, goesFor } = moves;
+  const { goesFor } = moves;
   const outUses = motion.out === 'mirror' ? motion.in : motion.out;
   const { units } = inUnits(moves.comes, layer);
   const comes = rowMovers(moves.comes, layer, timing.inSeconds, false);
@@ -51,8 +51,7 @@ export function compileChain(
   const linksFor = (endSeconds: number): readonly ChainLink[] => {
     const before = known.get(endSeconds);
     if (before !== undefined) return before;
-    const togetherSeconds = goesFor * (chain.overlap - 1);
-    const made = chainLinks(chain, { reads, moments, firstSeconds, endSeconds, togetherSeconds });
+    const made = linksOf(chain, moves, { reads, moments, endSeconds });
     known.set(endSeconds, made);
     return made;
   };

@@ -1,6 +1,6 @@
 import { newMoveUse } from '../model/newMove';
 import type { Chain, Motion, MoveUse, RowsLayer } from '../model/template';
-import { unitWindows } from './stagger';
+import { windowsOfUse } from './stagger';
 
 /** When a line of a chain comes and when it starts to go, in seconds from the title's start. */
 export interface ChainLink {
@@ -130,13 +130,19 @@ function longest(uses: readonly MoveUse[], count: number): number {
   const ranks = Array.from({ length: Math.max(1, count) }, (_, i) => i);
   return Math.max(
     ...uses.map((use) => {
-      const { overlap, gapSeconds, lengthSeconds, spread, seed } = use;
-      const gapShare = gapSeconds === null ? null : gapSeconds / Math.max(lengthSeconds, 1e-9);
-      const windows = unitWindows(ranks, { overlap, gapShare, spread, seed });
-      const most = Math.max(...windows.map(({ length }) => length));
-      return use.startSeconds - first + Math.max(1e-3, most * lengthSeconds);
+      const most = Math.max(...windowsOfUse(use, ranks).map(({ length }) => length));
+      return use.startSeconds - first + Math.max(1e-3, most * use.lengthSeconds);
     }),
   );
+}
+
+/** The links of a chain whose lines come and go by these moves. */
+export function linksOf(
+  chain: Chain,
+  { firstSeconds, goesFor }: ChainMoves,
+  input: Pick<ChainInput, 'reads' | 'moments' | 'endSeconds'>,
+): ChainLink[] {
+  return chainLinks(chain, { ...input, firstSeconds, togetherSeconds: goesFor * (chain.overlap - 1) });
 }
 
 /** How long each line of a chain stands still, in a title that goes after so long. */
@@ -145,9 +151,8 @@ export function chainRests(
   reads: readonly number[],
   endSeconds: number,
 ): { readonly row: number; readonly stands: number }[] {
-  const { firstSeconds, comesFor, goesFor } = chainMoves(layer.motion, reads.length);
+  const moves = chainMoves(layer.motion, reads.length);
   const { chain, moments } = layer;
-  const togetherSeconds = goesFor * (chain.overlap - 1);
-  const links = chainLinks(chain, { reads, moments, firstSeconds, endSeconds, togetherSeconds });
-  return links.map(({ row, from, to }) => ({ row, stands: Math.max(0, to - from - comesFor) }));
+  const links = linksOf(chain, moves, { reads, moments, endSeconds });
+  return links.map(({ row, from, to }) => ({ row, stands: Math.max(0, to - from - moves.comesFor) }));
 }

@@ -18,7 +18,7 @@ import { REST } from '../moves/pose';
 import { countWords } from '../text/countWords';
 import { readingSeconds } from '../text/readingTime';
 import type { CompiledArrivals } from './arrivals';
-import { compileArrivals, designedMoments } from './arrivals';
+import { compileArrivals } from './arrivals';
 import type { CompiledChain } from './chain';
 import { compileChain } from './chain';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
@@ -204,33 +204,22 @@ function compileMotion(
   layer: ColumnLayer,
 ): Pick<CompiledLayer, 'in' | 'arrivals' | 'chain' | 'hold' | 'out' | 'window'> {
   const { motion } = source;
-  const moments = source.kind === 'rows' ? arrivalMoments(source) : undefined;
   const arrive = compileColumn(motion.in, layer, timing, false);
   const leave =
     motion.out === 'mirror'
       ? compileColumn(motion.in, layer, timing, true, true)
       : compileColumn(motion.out, layer, timing, true);
   const window = arrive?.window ?? leave?.window ?? null;
-  const chained = source.kind === 'rows' && source.chain != null;
-  const arrivals =
-    moments === undefined || chained
-      ? null
-      : compileArrivals(
-          motion.in,
-          layer,
-          timing,
-          moments,
-          source.kind === 'rows' ? source.earlierOpacity : 1,
-        );
-  const chain = chained ? compileRowChain(source, layer, timing) : null;
+  const arrivals = source.kind === 'rows' ? compileRowArrivals(source, layer, timing) : null;
+  const chain = source.kind === 'rows' ? compileRowChain(source, layer, timing) : null;
   return { in: arrive, arrivals, chain, hold: compileHold(motion.hold, layer), out: leave, window };
 }
 
-/** When rows come: as the title says; where earlier ones are dimmed, else as designed. */
-function arrivalMoments(source: RowsLayer): readonly number[] | undefined {
-  const { moments, earlierOpacity = 1, motion } = source;
-  if (moments !== undefined || earlierOpacity >= 1) return moments;
-  return designedMoments(motion.in, shownRows(source).length);
+/** Rows that come at the title's moments, or as designed where earlier ones are dimmed; null where the in does it. */
+function compileRowArrivals(source: RowsLayer, layer: ColumnLayer, timing: Timing): CompiledArrivals | null {
+  const { moments = null, earlierOpacity = 1, chain = null, motion } = source;
+  if (chain !== null || (moments === null && earlierOpacity >= 1)) return null;
+  return compileArrivals(motion.in, layer, timing, moments, earlierOpacity);
 }
 
 function compileRowChain(source: RowsLayer, layer: ColumnLayer, timing: Timing): CompiledChain | null {

@@ -11,7 +11,7 @@ import type { Pose, PoseProperty } from '../moves/pose';
 import { restPose } from '../moves/pose';
 import { ORDERS } from '../orders';
 import type { Window } from './stagger';
-import { markWindows, unitWindows, windowProgress } from './stagger';
+import { markWindows, windowProgress, windowsOfUse } from './stagger';
 
 /** What one move does to one unit at a moment. */
 export interface Act {
@@ -76,12 +76,7 @@ export function compileMove(
     ),
     windows: use.waits
       ? markWindows(ranks, around.marks, use.startSeconds, lengthSeconds)
-      : unitWindows(ranks, {
-          overlap: use.overlap,
-          gapShare: use.gapSeconds === null ? null : use.gapSeconds / lengthSeconds,
-          spread: use.spread,
-          seed: use.seed,
-        }),
+      : windowsOfUse(use, ranks),
     startShare: Math.min(1, use.startSeconds / column),
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,

@@ -1,4 +1,4 @@
-import type { Spread } from '../model/template';
+import type { MoveUse, Spread } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import { seededShare } from '../kit/seeded';
 
@@ -51,6 +51,15 @@ export function unitWindows(ranks: readonly number[], options: StaggerOptions): 
       : Math.max(SHORTEST, 1 - last * Math.max(0, options.gapShare));
   const starts = spreadStarts(last, options);
   return ranks.map((rank) => ({ start: startOf(rank, last, starts) * (1 - length), length }));
+}
+
+/** The windows of units with given ranks, as a move is used on them. */
+export function windowsOfUse(
+  { overlap, gapSeconds, lengthSeconds, spread, seed }: MoveUse,
+  ranks: readonly number[],
+): Window[] {
+  const gapShare = gapSeconds === null ? null : gapSeconds / Math.max(lengthSeconds, 1e-9);
+  return unitWindows(ranks, { overlap, gapShare, spread, seed });
 }
 
 /** Where a rank starts; one that is no whole number lies between its neighbours. */

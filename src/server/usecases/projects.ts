@@ -161,8 +161,8 @@ export async function copyProject(projectId: string): Promise<string> {
   const { db } = await workshop();
   const from = await presentProject(db, projectId);
   const id = nanoid(12);
-  const ids = new Map(from.titles.map((title) => [title.id, nanoid(12)]));
-  // What was decided about a title's findings was decided about its copy too.
+  const ids = new Map([...from.titles, ...from.cues].map((one) => [one.id, nanoid(12)]));
+  // What was decided about findings of a title or a cue was decided about its copy too.
   const setAside = from.plan.setAside.map((one) => ({
     ...one,
     key: one.key
@@ -183,7 +183,10 @@ export async function copyProject(projectId: string): Promise<string> {
     },
     clips: { put: [], remove: [] },
     cues: {
-      put: from.cues.map((cue) => ({ value: { ...withoutRevision(cue), id: nanoid(12) }, revision: null })),
+      put: from.cues.map((cue) => ({
+        value: { ...withoutRevision(cue), id: ids.get(cue.id) ?? nanoid(12) },
+        revision: null,
+      })),
       remove: [],
     },
     plan: null,

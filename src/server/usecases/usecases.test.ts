@@ -36,6 +36,11 @@ afterAll(async () => {
   rmSync(folder, { recursive: true });
 });
 
+const byTrack = (
+  a: { startFrame: number; trackId: string },
+  b: { startFrame: number; trackId: string },
+): number => a.startFrame - b.startFrame || a.trackId.localeCompare(b.trackId);
+
 const start = {
   name: 'Dock line',
   kind: 'name-strap',
@@ -135,7 +140,7 @@ describe('projects', () => {
     expect(after.settings).toEqual(settings);
     expect(after.plan.deliveries[0].format).toBe('wide-2160');
     expect(after.plan.deliveries.slice(1)).toEqual(before.plan.deliveries.slice(1));
-    for (const kind of ['titles', 'clips'] as const)
+    for (const kind of ['titles', 'clips', 'cues'] as const)
       expect(after[kind].map(({ startFrame, lengthFrames }) => [startFrame, lengthFrames])).toEqual(
         before[kind].map(({ startFrame, lengthFrames }) => [startFrame * 2, lengthFrames * 2]),
       );
@@ -150,11 +155,32 @@ describe('projects', () => {
     const plain = (project: typeof from) => ({
       titles: project.titles.map(({ id: _, revision: __, ...title }) => title),
       clips: project.clips.map(({ id: _, revision: __, ...clip }) => clip),
+      // Cues that come at one time have no order among one another.
+      cues: project.cues.map(({ id: _, revision: __, ...cue }) => cue).sort(byTrack),
     });
     expect(plain(copy)).toEqual(plain(from));
     const ids = new Set(from.titles.map(({ id }) => id));
     expect(copy.titles.every(({ id }) => !ids.has(id))).toBe(true);
+    expect(copy.cues).toHaveLength(52);
+    expect(new Set([...from.cues, ...copy.cues].map(({ id }) => id)).size).toBe(104);
     await expect(copyProject('gone')).rejects.toBeInstanceOf(NotFoundError);
+  });
+
+  test('a copy has what was decided about findings of its titles and cues', async () => {
+    const id = await copyProject(DEMO_PROJECT_ID);
+    const { titles, cues, plan, planRevision } = await getProject(id);
+    const cue = cues.find(({ words }) => words.startsWith('Dry enough'));
+    const keys = [`spelling ${titles[0].id} lede`, `caption-pace ${cue?.id} fast`];
+    const setAside = keys.map((key) => ({ key, reason: 'Right' }));
+    const value = { ...plan, setAside };
+    await putChanges(id, { plan: { value, revision: planRevision } });
+    const copy = await getProject(await copyProject(id));
+    const own = copy.cues.find(({ words }) => words.startsWith('Dry enough'));
+    expect(own?.id).not.toBe(cue?.id);
+    expect(copy.plan.setAside.map(({ key }) => key)).toEqual([
+      `spelling ${copy.titles[0].id} lede`,
+      `caption-pace ${own?.id} fast`,
+    ]);
   });
 
   test('bring the editions that their titles use, and the newest of each template', async () => {
@@ -174,6 +200,19 @@ describe('projects', () => {
     [
       { clips: { put: [{ value: { picture: 'https://x' }, revision: 1 }] } },
       /Clip 1, picture: expected a stand-in/,
+    ],
+    [{ cues: { put: [{ value: { id: 'q', words: 4 }, revision: null }] } }, /Cue 1, trackId: expected/],
+    [
+      {
+        plan: {
+          value: {
+            ...newPlan('wide-1080'),
+            captions: [{ id: 'en', name: 'English', language: 'en', editionId: 'gone' }],
+          },
+          revision: 1,
+        },
+      },
+      /Captions "English", editionId: expected an edition that exists/,
     ],
     [{ plan: { value: { deliveries: [] }, revision: 0 } }, /Plan, deliveries: expected the master first/],
     [{ plan: { value: newPlan('wide-1080'), revision: 'one' } }, /Plan, revision: expected a whole number/],

@@ -1,7 +1,5 @@
-import { charactersPerSecond, framesFor } from '../../captions/timeCues';
-import { plainWords } from '../../formats/captions/cueMarks';
+import { charactersPerSecond, cueCharacters, framesFor } from '../../captions/timeCues';
 import { endOf } from '../../project/lanes';
-import { countGraphemes } from '../../text/graphemes';
 import { frameToSeconds, secondsToNearestFrames } from '../../time/rates';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
@@ -28,7 +26,7 @@ export const captionPaceCheck = defineCheck({
 
 function paceOf({ cue, context }: SeenCue, next: SeenCue | undefined): Found[] {
   const { captions: rules, rate } = context;
-  const characters = countGraphemes(plainWords(cue.words).replace(/\s+/g, ' ').trim());
+  const characters = cueCharacters(cue.words);
   if (characters === 0) return [];
   const pace = charactersPerSecond(cue, rate);
   const seconds = frameToSeconds(cue.lengthFrames, rate);

@@ -6,6 +6,7 @@ import { cueSpans, CUE_COLOURS } from '@/core/formats/captions/cueMarks';
 import type { Cue } from '@/core/model/captions';
 import { frameToTimecode, lengthToTimecode } from '@/core/time/clock';
 import { classes } from '../../shared/classes';
+import { chosenByClick, isOneMore } from '../chosenByClick';
 import { useClock, useDesk } from '../deskContext';
 import { useCaptionRules } from './captionContext';
 import { CAPTION_COLUMNS } from './captionColumns';
@@ -129,21 +130,10 @@ function Pace({ cue }: { readonly cue: Cue }) {
 function CueHead({ cue, number, onSeek }: Pick<Props, 'cue' | 'number' | 'onSeek'>) {
   const { ui, store } = useDesk();
   const choose = (event: MouseEvent): void => {
-    const { cueIds } = ui.getState();
-    if (event.ctrlKey || event.metaKey) {
-      const without = cueIds.filter((id) => id !== cue.id);
-      ui.setState({ cueIds: without.length === cueIds.length ? [cue.id, ...cueIds] : without });
-      return;
-    }
-    onSeek(cue.startFrame);
-    if (!event.shiftKey || cueIds.length === 0) return ui.setState({ cueIds: [cue.id] });
-    const ids = store
-      .getState()
-      .cues.filter(({ trackId }) => trackId === cue.trackId)
-      .map(({ id }) => id);
-    const [a, b] = [ids.indexOf(cueIds[0]), ids.indexOf(cue.id)];
-    const between = ids.slice(Math.min(a, b), Math.max(a, b) + 1);
-    ui.setState({ cueIds: [cueIds[0], ...between.filter((id) => id !== cueIds[0])] });
+    if (!isOneMore(event)) onSeek(cue.startFrame);
+    const track = store.getState().cues.filter(({ trackId }) => trackId === cue.trackId);
+    const ids = track.map(({ id }) => id);
+    ui.setState({ cueIds: chosenByClick(event, ui.getState().cueIds, cue.id, ids) });
   };
   return (
     <div role="rowheader" className="h-full">

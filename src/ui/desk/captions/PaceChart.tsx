@@ -6,9 +6,8 @@ import { endOf } from '@/core/project/lanes';
 import { frameToTimecode } from '@/core/time/clock';
 import { useClock, useDesk } from '../deskContext';
 import { useCaptionRules, useTrackCues } from './captionContext';
+import { BUBBLE, TICK } from '../proof/chartLook';
 
-const TICK = { fontSize: 11, fill: 'var(--ink-soft)' };
-const BUBBLE = { background: 'var(--card)', border: '1px solid var(--line)', fontSize: 12 };
 // More points than pixels say nothing.
 const MOST_POINTS = 600;
 

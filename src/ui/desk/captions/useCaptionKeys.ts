@@ -81,7 +81,17 @@ function useTap(player: Player, open: () => boolean): void {
       }
       store.grouping.end();
     };
+    // Let go in another window, nobody says where it ends; what follows is a step of its own all the same.
+    const forget = (): void => {
+      if (held.current === null) return;
+      held.current = null;
+      store.grouping.end();
+    };
     window.addEventListener('keyup', release);
-    return () => window.removeEventListener('keyup', release);
+    window.addEventListener('blur', forget);
+    return () => {
+      window.removeEventListener('keyup', release);
+      window.removeEventListener('blur', forget);
+    };
   }, [store, ui]);
 }

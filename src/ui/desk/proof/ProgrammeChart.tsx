@@ -8,9 +8,8 @@ import { wordsOf } from '@/core/proof/speller';
 import { frameToTimecode } from '@/core/time/clock';
 import { useClips, useClock, useDesk, useShownValues, useTemplateOf, useTitles } from '../deskContext';
 import type { Look } from './FindingItem';
+import { BUBBLE, TICK } from './chartLook';
 
-const TICK = { fontSize: 11, fill: 'var(--ink-soft)' };
-const BUBBLE = { background: 'var(--card)', border: '1px solid var(--line)', fontSize: 12 };
 const MARGIN = { top: 6, right: 10, bottom: 0, left: 0 };
 
 /** Words a minute and titles at once over the programme; a click goes to the title there, or the nearest. */

@@ -7,6 +7,7 @@ import type { CellContext, Column } from '@/core/project/cells';
 import { cellText, fieldOf } from '@/core/project/cells';
 import { titleIn } from '@/core/project/deliver';
 import { classes } from '../../shared/classes';
+import { chosenByClick, isOneMore } from '../chosenByClick';
 import { useCellContext, useDelivery, useDesk, useSelect } from '../deskContext';
 import { FindingPill } from '../proof/FindingPill';
 import { CellInput } from './CellInput';
@@ -105,18 +106,9 @@ const RowHead = memo(function RowHead({ title, number, onShow }: Pick<Props, 'ti
   const { ui, store } = useDesk();
   const select = useSelect();
   const choose = (event: PointerEvent | React.MouseEvent): void => {
-    const { selection } = ui.getState();
-    if (event.ctrlKey || event.metaKey) {
-      const without = selection.filter((id) => id !== title.id);
-      select(...(without.length === selection.length ? [title.id, ...selection] : without));
-      return;
-    }
-    onShow(title.id);
-    if (!event.shiftKey || selection.length === 0) return select(title.id);
+    if (!isOneMore(event)) onShow(title.id);
     const ids = store.getState().titles.map(({ id }) => id);
-    const [a, b] = [ids.indexOf(selection[0]), ids.indexOf(title.id)];
-    const between = ids.slice(Math.min(a, b), Math.max(a, b) + 1);
-    select(selection[0], ...between.filter((id) => id !== selection[0]));
+    select(...chosenByClick(event, ui.getState().selection, title.id, ids));
   };
   return (
     <div role="rowheader" className="flex items-center justify-end">
