@@ -96,6 +96,18 @@ test('a damaged file is read as far as it goes, then cues are typed, split, join
   await expect(card.getByRole('alert')).toContainText('Expected');
   await page.keyboard.press('Escape');
   await expect(card.getByLabel('Out', { exact: true })).toHaveValue('00:00:10:00');
+  // One press takes one away, wherever the keys are; twice in a row two; each comes back by itself.
+  const grid = page.getByRole('grid', { name: 'Captions, mill' });
+  await grid.focus();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('2 captions ·')).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('1 caption ·')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('2 captions ·')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('3 captions ·')).toBeVisible();
   await saved(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Captions' }).click();

@@ -11,7 +11,6 @@ import type { SheetFilter } from '../sheet/useSheetRows';
 import { useTrack, useTrackCues } from './captionContext';
 import { CAPTION_COLUMNS } from './captionColumns';
 import { CaptionRow } from './CaptionRow';
-import type { CueActions } from './useCueActions';
 import { useCueActions } from './useCueActions';
 
 interface Props {
@@ -70,7 +69,7 @@ export function CaptionSheet({ filter, onSeek }: Props) {
   );
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.target !== event.currentTarget) return;
-    onGridKey(event, go, actions, () => {
+    onGridKey(event, go, () => {
       const [id] = ui.getState().cueIds;
       const cue = rows.find((one) => one.id === id);
       if (cue !== undefined)
@@ -125,10 +124,10 @@ export function CaptionSheet({ filter, onSeek }: Props) {
   );
 }
 
+/** What goes from row to row, and into the words; what is done to the chosen cues are keys of the whole desk. */
 function onGridKey(
   event: KeyboardEvent,
   go: (by: number, caret: 'start' | 'end' | null) => void,
-  actions: CueActions,
   edit: () => void,
 ): void {
   const steps: Readonly<Record<string, number>> = {
@@ -147,9 +146,6 @@ function onGridKey(
   } else if (event.key === 'Enter' || event.key === 'F2') {
     event.preventDefault();
     edit();
-  } else if (event.key === 'Delete' || event.key === 'Backspace') {
-    event.stopPropagation();
-    actions.remove();
   }
 }
 
