@@ -4,7 +4,7 @@ import type { Cue } from '../model/captions';
 import type { CompiledTitle } from '../timeline/compile';
 
 // Words mostly stand on panels of their own: nearer than this, those would touch.
-const APART_U = 64;
+const APART_U = 96;
 
 /** What a title's words cover when they are at rest, in design units; null for one without words. */
 export function wordsCover({ texts, boxes }: Pick<CompiledTitle, 'texts' | 'boxes'>): Rect | null {

@@ -104,7 +104,7 @@ describe('standing above', () => {
 
   test('is decided by the words of titles, unless somebody put the caption somewhere', () => {
     const under = { x: 300, y: 950, width: 300, height: 80 };
-    const beside = { x: 0, y: 900, width: 330, height: 100 };
+    const beside = { x: 0, y: 900, width: 290, height: 100 };
     expect(standsAbove({ place: 'auto' }, below, [under])).toBe(true);
     expect(standsAbove({ place: 'auto' }, below, [beside])).toBe(false);
     // So near that their panels would touch.
