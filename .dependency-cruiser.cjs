@@ -19,6 +19,7 @@ const CORE_LAYERS = [
   'model',
   'titleTime',
   'text',
+  'credits',
   'draft',
   'layers',
   'resolve',

@@ -2,6 +2,7 @@
 // `npm run bench -- export batch` runs those parts alone.
 import { serverFonts } from '@/server/fontFiles';
 import { benchCore, benchPaint } from './core';
+import { benchCredits } from './credits';
 import { benchDrafts } from './drafts';
 import { benchEngine } from './engine';
 import { benchLists } from './lists';
@@ -15,6 +16,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: async () => benchCore(await serverFonts()),
   paint: async () => benchPaint(await serverFonts()),
   engine: async () => benchEngine(await serverFonts()),
+  credits: async () => benchCredits(await serverFonts()),
   drafts: async () => benchDrafts(),
   motion: async () => benchMotion(await serverFonts()),
   export: benchExport,

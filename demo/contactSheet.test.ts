@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { SAMPLE_TEXTS, sampleValues } from '@/core/edit/sampleTexts';
+import { SAMPLE_TEXTS, sampleTemplate, sampleValues } from '@/core/edit/sampleTexts';
 import { parseTemplate } from '@/core/model/templateSchema';
 import { FORMATS } from '@/core/frame/formats';
 import { layoutTrouble } from '@/core/proof/layoutTrouble';
@@ -27,7 +27,8 @@ describe('every demo template', () => {
   test.each(cases)('%s is right in every format with every sample text', (_name, template) => {
     const wrong = SHEET_FORMATS.flatMap((format) =>
       SAMPLE_TEXTS.flatMap((sample) => {
-        const title = compile(template, sampleValues(template, sample.id), FORMATS.get(format), fonts);
+        const shown = sampleTemplate(template, sample.id);
+        const title = compile(shown, sampleValues(template, sample.id), FORMATS.get(format), fonts);
         return layoutTrouble(template, title)
           .filter((words) => !ALLOWED.test(words))
           .map((words) => `${format}, ${sample.id}: ${words}`);

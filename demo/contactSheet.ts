@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import type { Canvas } from '@napi-rs/canvas';
-import { SAMPLE_TEXTS, sampleValues } from '@/core/edit/sampleTexts';
+import { SAMPLE_TEXTS, sampleTemplate, sampleValues } from '@/core/edit/sampleTexts';
 import type { Template } from '@/core/model/template';
 import { FORMATS, pictureSize } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -65,7 +65,7 @@ function paintTile(
     painter.paint(context, { ...format, items: sceneItems(scene, 2, format) });
   const rate = RATES.get(template.rate);
   const timing = stretchTiming(template.timing, designFrames(template.timing, rate), rate);
-  const title = compile(template, sampleValues(template, sampleId), format, fonts);
+  const title = compile(sampleTemplate(template, sampleId), sampleValues(template, sampleId), format, fonts);
   const middle = frameToSeconds(timing.inFrames + Math.floor(timing.holdFrames / 2), rate);
   painter.paint(context, title.frame(middle, timing));
   return tile;

@@ -15,6 +15,7 @@ import {
 import { motionOf } from '@/core/model/newMove';
 import { bandedCaptions, outlinedCaptions } from './captionStyles';
 import { chapterCard } from './chapterCard';
+import { creditCards, farRoll, harbourRoll } from './creditTemplates';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';
 import { placeChain } from './placeChain';
@@ -267,4 +268,7 @@ export const DEMO_TEMPLATES: readonly Template[] = [
   placeChain,
   bandedCaptions,
   outlinedCaptions,
+  harbourRoll,
+  farRoll,
+  creditCards,
 ];

@@ -138,6 +138,7 @@ export const titles = pgTable(
     kept: jsonb().$type<Title['kept']>().notNull().default([]),
     moments: jsonb().$type<NonNullable<Title['moments']>>().notNull().default({}),
     cameAs: jsonb('came_as').$type<NonNullable<Title['cameAs']>>().notNull().default({}),
+    credits: jsonb().$type<Title['credits']>(),
     revision: integer().notNull(),
   },
   (table) => [
@@ -215,6 +216,7 @@ export interface JobTitle {
   readonly scrim?: Scrim | null;
   readonly edge?: Edge | null;
   readonly moments?: Title['moments'];
+  readonly credits?: Title['credits'];
   readonly fadeInFrames?: number;
   readonly fadeOutFrames?: number;
   /** For stills: the one frame that is wanted. */
@@ -249,6 +251,8 @@ export interface JobPayload {
   readonly name: string;
   readonly output: string;
   readonly format: string;
+  /** Left out by jobs from before rolls went by lines of a field. */
+  readonly interlaced?: boolean;
   readonly rate: string;
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
   readonly language?: string;

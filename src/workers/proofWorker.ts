@@ -1,6 +1,7 @@
 import { cueTitle } from '@/core/captions/cueTitle';
 import { PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
 import type { Cue } from '@/core/model/captions';
+import { creditPictures } from '@/core/model/credits';
 import type { Title } from '@/core/model/project';
 import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
@@ -133,10 +134,10 @@ function takeWork(work: ProofWork): void {
 
 async function loadTitlePictures(list: Iterable<Title>): Promise<void> {
   const wanted = new Set<string>();
-  for (const { editionId, values, perDelivery } of list) {
+  for (const { editionId, values, perDelivery, credits } of list) {
     const template = around?.editions.get(editionId)?.document;
     if (template === undefined) continue;
-    for (const id of everyPicture(template)) wanted.add(id);
+    for (const id of [...everyPicture(template), ...creditPictures(credits?.rows ?? [])]) wanted.add(id);
     const said = [values, ...Object.values(perDelivery).map((own) => own.values)];
     for (const one of said) for (const id of chosenPictures(template, one)) wanted.add(id);
   }

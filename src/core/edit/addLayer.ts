@@ -3,6 +3,7 @@ import {
   newBackdropLayer,
   newBoxLayer,
   newCopyLayer,
+  newCreditsLayer,
   newGroupLayer,
   newLightLayer,
   newParticlesLayer,
@@ -101,6 +102,12 @@ function sizeOfNew(
 export function addRows(template: Template): Added {
   const { id, number } = freeId(template.layers, 'rows');
   return put(template, 0, newRowsLayer(id, `Rows ${number}`));
+}
+
+/** Adds credits on top. */
+export function addCredits(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'credits');
+  return put(template, 0, newCreditsLayer(id, `Credits ${number}`));
 }
 
 /** Adds a background below everything. */

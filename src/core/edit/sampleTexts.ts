@@ -1,4 +1,6 @@
 import { designValue } from '../resolve/fieldValue';
+import { textToCredits } from '../credits/creditText';
+import type { CreditRow } from '../model/credits';
 import { graphemesOf } from '../text/graphemes';
 import type { Field, FieldValues, Template } from '../model/template';
 
@@ -100,6 +102,45 @@ export function sampleValues(template: Template, sampleId: string): FieldValues 
     return [field.id, (sample.rows ?? []).map((row) => cells(row).join('\t')).join('\n')];
   });
   return Object.fromEntries([...words, ...rows]);
+}
+
+const SHORT_CREDITS = '# Boats\nPilot\tOde';
+const LONG_CREDITS = [
+  '# The Lantern Regatta of the Upper Weirs, in two days and one night',
+  `${LONG[1]}\t${LONG[0]}`,
+  ...Array.from({ length: 11 }, (_, i) => `\tThe ${i + 2}. Company of Lantern Bearers`),
+  '',
+  '# With thanks to',
+  ...Array.from({ length: 40 }, (_, i) => (i % 3 === 0 ? LONG[0] : `Quiet Gudgeon ${i}`)),
+  '',
+  `> ${LONG_SENTENCES}`,
+].join('\n');
+const ARABIC_CREDITS = `# ${ARABIC_ROWS[1][1]}\n${ARABIC[1]}\t${ARABIC[0]}\n\t${ARABIC_ROWS[0][1]}`;
+const HINDI_CREDITS = `# ${HINDI_ROWS[1][1]}\n${HINDI[1]}\t${HINDI[0]}\n\t${HINDI_ROWS[0][1]}`;
+const CREDITS: Readonly<Record<string, readonly CreditRow[]>> = Object.fromEntries(
+  Object.entries({
+    short: SHORT_CREDITS,
+    long: LONG_CREDITS,
+    'one-line': '- Ode Pell',
+    arabic: ARABIC_CREDITS,
+    hindi: HINDI_CREDITS,
+  }).map(([id, text]) => [id, textToCredits(text).rows]),
+);
+
+const known = new WeakMap<Template, Map<string, Template>>();
+
+/** A template whose credits are those of a sample, which no field takes. Asked again it gives the same object. */
+export function sampleTemplate(template: Template, sampleId: string): Template {
+  const rows = CREDITS[sampleId];
+  if (rows === undefined || !template.layers.some(({ kind }) => kind === 'credits')) return template;
+  const made = known.get(template) ?? new Map<string, Template>();
+  known.set(template, made);
+  const before = made.get(sampleId);
+  if (before !== undefined) return before;
+  const layers = template.layers.map((layer) => (layer.kind === 'credits' ? { ...layer, rows } : layer));
+  const shown = { ...template, layers };
+  made.set(sampleId, shown);
+  return shown;
 }
 
 /** Words cut to a limit between two of them where that is possible. */

@@ -36,6 +36,8 @@ export interface FrameFormat {
   readonly activeWidthPx: number;
   /** A title-safe area of the designer's own in place of the shape's. */
   readonly ownTitleSafe?: Margins;
+  /** Whether its frames go out as two fields, so that what goes by whole lines does so in each. */
+  readonly interlaced?: boolean;
 }
 
 const squarePixels = (
@@ -144,4 +146,14 @@ export function unitsToPixels(format: FrameFormat): Matrix {
   const { widthU, heightU } = pictureSize(format);
   const margin = (format.widthPx - format.activeWidthPx) / 2;
   return [format.activeWidthPx / widthU, 0, 0, format.heightPx / heightU, margin, 0];
+}
+
+const fielded = new Map<string, FrameFormat>();
+
+/** The format that a delivery is painted in; for the same delivery always the same object. Throws for an unknown id. */
+export function paintedFormat(id: string, interlaced: boolean): FrameFormat {
+  if (!interlaced) return FORMATS.get(id);
+  const made = fielded.get(id) ?? { ...FORMATS.get(id), interlaced };
+  fielded.set(id, made);
+  return made;
 }

@@ -4,6 +4,7 @@ import { bindBackdrop } from './backdrop';
 import { baseProperties } from './baseProperties';
 import { bindBox } from './box';
 import { bindCopy } from './copy';
+import { bindCredits } from './credits';
 import { bindGroup } from './group';
 import type { BoundLayer, LayerBinding, Property } from './layerKind';
 import { bindLight } from './light';
@@ -54,6 +55,8 @@ function bindKind(layer: Layer): LayerBinding {
       return bindStack(layer);
     case 'copy':
       return bindCopy(layer);
+    case 'credits':
+      return bindCredits(layer);
     case 'rows':
       return bindRows(layer);
     default:

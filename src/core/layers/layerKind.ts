@@ -1,3 +1,4 @@
+import type { CreditRow } from '../model/credits';
 import type { FieldKind, FieldValue, Layer, UnitKind } from '../model/template';
 import type { LayerPaint, OwnPaint, UnitShape } from '../display/unitShape';
 import type { Matrix } from '../kit/matrix';
@@ -106,6 +107,10 @@ export interface Measured {
   readonly snaps?: { readonly x: boolean; readonly y: boolean };
   /** The layer's one unit with other words, for a text whose numbers count. */
   reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit;
+  /** The blocks of credits at a share of their designed size, each lying at the window's top left; for credits that roll. */
+  credits?(size: number, box: PlacedBox, toPixels: Matrix): CreditUnits;
+  /** The words of each of its rows, to be timed by what they read. */
+  readonly rowReads?: readonly string[];
   /** The shapes at a time, for a layer whose content moves by itself. */
   animate?(seconds: number, box: PlacedBox): UnitShape[];
 }
@@ -125,6 +130,20 @@ export interface LayerUnit {
   readonly cut?: Rect;
 }
 
+/** Credits ready to go by: blocks in order, and what stands beside them. */
+export interface CreditUnits {
+  /** Lengths are along the way. */
+  readonly blocks: readonly { readonly unit: LayerUnit; readonly gapU: number; readonly lengthU: number }[];
+  readonly beside: readonly BesideUnit[];
+}
+
+/** A picture where it stands beside credits, and the block that it comes with. */
+export interface BesideUnit {
+  readonly unit: LayerUnit;
+  readonly row: Extract<CreditRow, { kind: 'beside' }>;
+  readonly block: number;
+}
+
 /** What a kind of layer knows about one. */
 export interface LayerBinding {
   readonly kindLabel: string;
@@ -135,6 +154,8 @@ export interface LayerBinding {
   readonly dependsOn: readonly string[];
   /** Layers whose sizes, not places, must be known before this one is measured. */
   readonly measuresAfter: readonly string[];
+  /** Pictures that it shows beside those that its properties name. */
+  readonly pictures?: readonly string[];
   /** null when the layer is absent: an empty text, or a box with nothing to enclose. */
   measure(context: MeasureContext): Measured | null;
   /** One of its own paints, by the name that its shapes know it by; left out by kinds whose shapes have none. */

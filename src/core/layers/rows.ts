@@ -218,13 +218,8 @@ function rowsProperties(layer: RowsLayer): Property[] {
 const FIRST_CHAIN: Chain = { rhythm: 'even', everySeconds: 3, overlap: 0.5, round: false };
 
 /** Whether rows stand together, or replace one another, and in which rhythm. */
-function chainProperties(layer: RowsLayer): Property[] {
-  const chain = layer.chain ?? null;
-  const set = (change: Partial<Chain>): RowsLayer => ({
-    ...layer,
-    chain: { ...(chain ?? FIRST_CHAIN), ...change },
-  });
-  const rhythm = choiceProperty(
+function rhythmProperty(layer: RowsLayer, set: (change: Partial<Chain>) => RowsLayer): Property {
+  return choiceProperty(
     'chain.rhythm',
     'Shown',
     [
@@ -233,12 +228,22 @@ function chainProperties(layer: RowsLayer): Property[] {
       { value: 'seconds', label: 'In turn, so long each' },
       { value: 'reading', label: 'In turn, as read' },
     ],
-    chain?.rhythm ?? 'together',
+    layer.chain?.rhythm ?? 'together',
     (value) => {
       const wanted = CHAIN_RHYTHMS.find((one) => one === value);
       return wanted === undefined ? { ...layer, chain: null } : set({ rhythm: wanted });
     },
   );
+}
+
+/** How a list shows its rows. */
+function chainProperties(layer: RowsLayer): Property[] {
+  const chain = layer.chain ?? null;
+  const set = (change: Partial<Chain>): RowsLayer => ({
+    ...layer,
+    chain: { ...(chain ?? FIRST_CHAIN), ...change },
+  });
+  const rhythm = rhythmProperty(layer, set);
   if (chain === null)
     return [
       rhythm,
@@ -271,7 +276,16 @@ function chainProperties(layer: RowsLayer): Property[] {
     ),
     ...(chain.rhythm === 'even'
       ? []
-      : [switchProperty('chain.round', 'Round and round', chain.round, (round) => set({ round }))]),
+      : [
+          switchProperty('chain.round', 'Round and round', chain.round, (round) => set({ round })),
+          ...(chain.round
+            ? []
+            : [
+                switchProperty('chain.fills', 'Fills the time', chain.fills ?? false, (fills) =>
+                  set({ fills }),
+                ),
+              ]),
+        ]),
   ];
 }
 

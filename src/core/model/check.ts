@@ -1,34 +1,7 @@
 import * as yup from 'yup';
 import type { InputProblem } from '../kit/inputError';
 import { InputError, quoteValue } from '../kit/inputError';
-
-// Every message completes the sentence "expected …".
-yup.setLocale({
-  mixed: {
-    default: 'a valid value',
-    required: 'a value',
-    defined: 'a value',
-    notNull: 'a value that is not null',
-    oneOf: ({ values }) => `one of ${values}`,
-    notType: ({ type }) => `a value of type ${type}`,
-  },
-  string: {
-    min: ({ min }) => `at least ${min} characters`,
-    max: ({ max }) => `at most ${max} characters`,
-    matches: ({ regex }) => `text of the form ${regex}`,
-  },
-  number: {
-    min: ({ min }) => `at least ${min}`,
-    max: ({ max }) => `at most ${max}`,
-    integer: 'a whole number',
-    positive: 'more than 0',
-  },
-  array: {
-    min: ({ min }) => `at least ${min} entries`,
-    max: ({ max }) => `at most ${max} entries`,
-  },
-  object: { noUnknown: ({ unknown }) => `no unknown properties (${unknown})` },
-});
+import './schemaWords';
 
 /**
  * The value once a schema has accepted it, with nothing converted or left out. Throws an InputError that

@@ -8,6 +8,7 @@ import { MOVES } from '../moves';
 import { PIVOTS } from '../moves/move';
 import { PATTERNS } from '../patterns';
 import { ORDERS } from '../orders';
+import { creditRowsSchema } from './credits';
 import {
   colour,
   exactly,
@@ -24,7 +25,7 @@ import {
   variant,
   word,
 } from './schemaParts';
-import { CHAIN_RHYTHMS, SPREADS, UNIT_KINDS } from './template';
+import { CHAIN_RHYTHMS, CREDIT_PAIRS, ROLL_WAYS, SPREADS, UNIT_KINDS } from './template';
 
 const style = {
   face: yup.string().min(1).max(64),
@@ -322,6 +323,34 @@ const kinds = {
     align: word(['start', 'centre', 'end']),
   },
   copy: { of: id, delaySeconds: number(0, 60) },
+  credits: {
+    rows: creditRowsSchema,
+    styles: exactly({ heading: wholeStyle, role: wholeStyle, name: wholeStyle, paragraph: wholeStyle }),
+    pairs: word(CREDIT_PAIRS),
+    align: word(['left', 'centre', 'right']),
+    nameColumns: number(1, 4).integer(),
+    widthShare: number(0.05, 1.5),
+    heightShare: number(0.05, 4),
+    gutterAt: number(0.1, 0.9),
+    gutterU: number(0, 400),
+    rowGapU: number(0, 400),
+    sectionGapU: number(0, 1000),
+    pictureHeightU: number(8, 1000),
+    show: word(['roll', 'cards']),
+    roll: exactly({
+      way: word(ROLL_WAYS),
+      ends: word(['off', 'stays']),
+      staysSeconds: number(0, 600),
+      wholeLines: flag,
+      leastSpacing: number(0.1, 1),
+      mostSpacing: number(1, 5),
+      leastSize: number(0.5, 1),
+      mostSize: number(1, 2),
+      softShare: number(0, 0.5),
+    }),
+    cards: exactly({ rhythm: word(['even', 'reading']), overlap: number(0, 1), repeatsHeading: flag }),
+    besideMove: idOf(MOVES),
+  },
   rows: {
     rows: text(20_000),
     columns: yup
@@ -344,6 +373,7 @@ const kinds = {
       everySeconds: number(0.1, 3600),
       overlap: number(0, 1),
       round: flag,
+      fills: yup.boolean(),
     })
       .nullable()
       .default(undefined)

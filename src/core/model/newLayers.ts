@@ -6,6 +6,7 @@ import type {
   BackdropLayer,
   BoxLayer,
   CopyLayer,
+  CreditsLayer,
   GroupLayer,
   Layer,
   LightLayer,
@@ -221,5 +222,54 @@ export function newRowsLayer(id: string, name: string): RowsLayer {
     plateRadiusU: 4,
     maxRows: 8,
     motion: motionOf({ ...FIRST_MOVE, unit: 'row', overlap: 0.7 }, 'mirror'),
+  };
+}
+
+/** Credits as they are first put down: a roll over the middle of the picture, with a few rows of each kind. */
+export function newCreditsLayer(id: string, name: string): CreditsLayer {
+  const style = { ...FIRST_STYLE, weight: 500, sizeU: 40, leading: 1.2 } as const;
+  return {
+    ...base(id, name),
+    kind: 'credits',
+    rows: [
+      { id: 's1', kind: 'heading', name: 'Lantern Festival' },
+      { id: 's2', kind: 'role', role: 'Producer', name: 'Ilse Marrow' },
+      { id: 's3', kind: 'role', role: 'Camera', name: 'Teo Vance' },
+      { id: 's4', kind: 'role', role: '', name: 'Noor Halloran' },
+      { id: 's5', kind: 'heading', name: 'With thanks to' },
+      { id: 's6', kind: 'name', name: 'The Ferry Wardens' },
+      { id: 's7', kind: 'name', name: 'Osier Harbour' },
+    ],
+    styles: {
+      heading: { ...style, weight: 700, sizeU: 46, fill: '#e3b94f' },
+      role: { ...style, weight: 400 },
+      name: { ...style, weight: 600 },
+      paragraph: { ...style, weight: 400, sizeU: 34, leading: 1.3 },
+    },
+    pairs: 'gutter',
+    align: 'centre',
+    nameColumns: 2,
+    widthShare: 0.8,
+    heightShare: 1,
+    gutterAt: 0.5,
+    gutterU: 36,
+    rowGapU: 14,
+    sectionGapU: 88,
+    pictureHeightU: 110,
+    show: 'roll',
+    roll: {
+      way: 'up',
+      ends: 'off',
+      staysSeconds: 3,
+      wholeLines: true,
+      leastSpacing: 0.7,
+      mostSpacing: 1.5,
+      leastSize: 0.9,
+      mostSize: 1.1,
+      softShare: 0,
+    },
+    cards: { rhythm: 'reading', overlap: 0, repeatsHeading: true },
+    besideMove: 'fade',
+    motion: motionOf(null, null),
   };
 }

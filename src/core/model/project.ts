@@ -3,6 +3,8 @@ import { FORMATS } from '../frame/formats';
 import { SCENES } from '../scenes';
 import { RATES, SHORTEST_FRAMES } from '../time/rates';
 import { checkValue } from './check';
+import type { Credits } from './credits';
+import { creditsSchema } from './credits';
 import {
   colour,
   deliveryId,
@@ -139,6 +141,8 @@ export interface Title {
   readonly cameAs?: Readonly<Record<string, CameAs>>;
   /** When rows of a list come, by field id: one entry for each row, in their order. */
   readonly moments?: Readonly<Record<string, readonly RowMoment[]>>;
+  /** What its credits say, where its template has some; left out for nothing typed. */
+  readonly credits?: Credits | null;
   /** Of one that is made of a cue, to be painted; never of one that is kept. */
   readonly caption?: CaptionUse;
 }
@@ -167,6 +171,7 @@ export function newTitle(
     kept: [],
     cameAs: {},
     moments: {},
+    credits: null,
     ...title,
   };
 }
@@ -290,6 +295,7 @@ export const titleSchema = yup
     kept: listOf(keptSchema, MOST_KEPT),
     cameAs: byField(keptSchema),
     moments: byField(listOf(momentSchema, MOST_MOMENTS)),
+    credits: creditsSchema.nullable().default(undefined).optional(),
   })
   .noUnknown()
   .required();

@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import type { Registry } from '../kit/registry';
 import { isLanguageTag } from '../faces/language';
+import './schemaWords';
 
 /** A number that must be there, in a range. */
 export const number = (min: number, max: number): yup.NumberSchema<number> =>

@@ -1,4 +1,6 @@
 import type { Pivot } from '../moves/move';
+import type { CreditRow, RollWish } from './credits';
+import { creditWords } from './credits';
 import type { HexColour } from '../display/list';
 import type { PointName } from '../frame/points';
 import type { SafeAreaId } from '../frame/safeAreas';
@@ -359,6 +361,8 @@ export interface Chain {
   readonly overlap: number;
   /** Whether the first comes again after the last, to the title's end. */
   readonly round: boolean;
+  /** Whether all stand longer where there is more time than they ask for; else the last one does. */
+  readonly fills?: boolean;
 }
 
 /** A list of any number of rows; each row is a unit that moves by itself. */
@@ -386,6 +390,76 @@ export interface RowsLayer extends LayerBase {
   readonly moments?: readonly number[];
 }
 
+/** The type of one kind of row of credits. */
+interface CreditStyles {
+  readonly heading: TextStyle;
+  readonly role: TextStyle;
+  readonly name: TextStyle;
+  readonly paragraph: TextStyle;
+}
+
+/** How roles and names stand to one another. */
+export const CREDIT_PAIRS = ['gutter', 'stacked'] as const;
+/** The ways that a roll goes. */
+export const ROLL_WAYS = ['up', 'down', 'left', 'right'] as const;
+
+/** Credits that roll. */
+export interface RollSetting {
+  readonly way: (typeof ROLL_WAYS)[number];
+  /** `off`: until all is out of the picture; `stays`: until the last block stands in the middle. */
+  readonly ends: 'off' | 'stays';
+  /** How long the last block stands before the title goes. */
+  readonly staysSeconds: number;
+  /** Whether it goes whole lines a frame, or a field; else it meets its length by parts of a pixel. */
+  readonly wholeLines: boolean;
+  /** How far gaps may be changed to meet a length, as shares of the designed ones. */
+  readonly leastSpacing: number;
+  readonly mostSpacing: number;
+  /** How far the size may be. */
+  readonly leastSize: number;
+  readonly mostSize: number;
+  /** Rows come and go softly over this part of the window's length at either end. */
+  readonly softShare: number;
+}
+
+/** Credits that are pages following one another. */
+export interface CardsSetting {
+  /** One length for all, or by the reading time of each. */
+  readonly rhythm: 'even' | 'reading';
+  /** 0: the next comes when the one before has gone; 1: as it goes. */
+  readonly overlap: number;
+  /** Whether a heading is said again on the next card when its rows go on there. */
+  readonly repeatsHeading: boolean;
+}
+
+/** A list of headings, roles, names, words and pictures, seen through a window that it rolls or turns pages in. */
+export interface CreditsLayer extends LayerBase {
+  readonly kind: 'credits';
+  readonly rows: readonly CreditRow[];
+  readonly styles: CreditStyles;
+  readonly pairs: (typeof CREDIT_PAIRS)[number];
+  readonly align: 'left' | 'centre' | 'right';
+  readonly nameColumns: number;
+  /** Of the title-safe width. */
+  readonly widthShare: number;
+  /** Of the frame's height for a roll, of the title-safe height for cards. */
+  readonly heightShare: number;
+  /** Where roles end and names begin, as a share of the width. */
+  readonly gutterAt: number;
+  readonly gutterU: number;
+  readonly rowGapU: number;
+  /** Before a heading. */
+  readonly sectionGapU: number;
+  readonly pictureHeightU: number;
+  readonly show: 'roll' | 'cards';
+  readonly roll: RollSetting;
+  readonly cards: CardsSetting;
+  /** The move by which pictures beside the credits come and go. */
+  readonly besideMove: string;
+  /** How a title asked for its roll. A title has it, never a document. */
+  readonly wish?: RollWish;
+}
+
 export type Layer =
   | TextLayer
   | BoxLayer
@@ -396,7 +470,8 @@ export type Layer =
   | GroupLayer
   | StackLayer
   | CopyLayer
-  | RowsLayer;
+  | RowsLayer
+  | CreditsLayer;
 
 export const FIELD_KINDS = [
   'text',
@@ -528,6 +603,7 @@ export type FieldValues = Readonly<Record<string, FieldValue>>;
 export function layerWords(layer: Layer): string {
   if (!layer.visible) return '';
   if (layer.kind === 'text') return plainText(layer);
+  if (layer.kind === 'credits') return layer.rows.map(creditWords).join('\n');
   return layer.kind === 'rows' ? shownRows(layer).map(rowWords).join('\n') : '';
 }
 

@@ -52,7 +52,7 @@ describe('a template is refused, saying where, what was expected and what was go
     [
       ['layers', 0, 'kind'],
       'hologram',
-      /layers\[0\]\.kind: expected one of text, box, picture, backdrop, particles, light, group, stack, copy, rows, got "hologram"/,
+      /layers\[0\]\.kind: expected one of text, box, picture, backdrop, particles, light, group, stack, copy, credits, rows, got "hologram"/,
     ],
     [['layers', 0, 'secret'], 1, /layers\[0\]: expected no unknown properties \(secret\)/],
     [

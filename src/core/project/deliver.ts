@@ -77,7 +77,15 @@ export function nextDelivery(plan: Plan, id: string): Plan['deliveries'][number]
 /** What of a title decides how it is painted. */
 export type PaintedTitle = Pick<
   Title,
-  'lengthFrames' | 'fadeInFrames' | 'fadeOutFrames' | 'shift' | 'scrim' | 'edge' | 'moments' | 'caption'
+  | 'lengthFrames'
+  | 'fadeInFrames'
+  | 'fadeOutFrames'
+  | 'shift'
+  | 'scrim'
+  | 'edge'
+  | 'moments'
+  | 'credits'
+  | 'caption'
 >;
 
 /** A title laid out in a format, asked for by its own frames. */

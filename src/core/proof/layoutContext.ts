@@ -1,10 +1,11 @@
-import { FORMATS } from '../frame/formats';
+import { paintedFormat } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
 import { safeArea } from '../frame/safeAreas';
 import type { PictureSizes } from '../layers/layerKind';
 import type { Delivery } from '../model/plan';
 import type { ShownTitle } from '../project/deliver';
 import { deliveryLanguage, showTitle } from '../project/deliver';
+import { titleTemplate } from '../project/titleTemplate';
 import { picturesOf } from '../resolve/pictures';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { LayoutContext, TitleContext } from './check';
@@ -33,7 +34,7 @@ export function layoutContext(
 ): LayoutContext {
   const { title, template, values, timing, rate } = context;
   const language = title.caption?.language ?? deliveryLanguage(around.plan, delivery.id, around.house);
-  const whole = FORMATS.get(delivery.format);
+  const whole = paintedFormat(delivery.format, delivery.interlaced);
   const showAt = (widthPx: number): ShownTitle => {
     const format = previewFormat(whole, Math.min(widthPx, whole.widthPx));
     return showTitle(title, template, values, format, rate, fonts, pictures, language);
@@ -48,7 +49,9 @@ export function layoutContext(
   const missingPictures =
     pictures === undefined
       ? []
-      : picturesOf(template, { format: whole, values }).filter((id) => pictures.size(id) === undefined);
+      : picturesOf(titleTemplate(template, title, values), { format: whole, values }).filter(
+          (id) => pictures.size(id) === undefined,
+        );
   return {
     ...context,
     delivery,

@@ -39,11 +39,17 @@ export function chosenPictures(template: Template, values: FieldValues): string[
   return idsOf(template.fields.flatMap(({ kind, id }) => (kind === 'picture' ? (values[id] ?? []) : [])));
 }
 
-/** What a layer's picture properties say, and what their keys say. */
+/** What a layer's picture properties say, what their keys say, and the pictures of its rows. */
 function shownPictures(layer: Layer): FieldValue[] {
-  const own = bindLayer(layer).properties.filter(({ fieldKind }) => fieldKind === 'picture');
+  const bound = bindLayer(layer);
+  const own = bound.properties.filter(({ fieldKind }) => fieldKind === 'picture');
   const keyed = layer.motion.tracks.filter(({ path }) => own.some((property) => property.path === path));
-  return [...own.map(({ value }) => value), ...keyed.flatMap(({ keys }) => keys.map(({ value }) => value))];
+  const listed = bound.pictures ?? [];
+  return [
+    ...listed,
+    ...own.map(({ value }) => value),
+    ...keyed.flatMap(({ keys }) => keys.map(({ value }) => value)),
+  ];
 }
 
 const isPicture = (layer: Layer, path: string): boolean => findProperty(layer, path)?.fieldKind === 'picture';

@@ -40,13 +40,19 @@ const FOLLOWS_FONT = /[\p{M}\p{Zs}\u200b-\u200f\u202a-\u202e\u2060-\u2069\ufe00-
 // Break opportunities that are not seen need no glyph in any font.
 const NEEDS_NO_GLYPH = /[\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2069]/;
 
+// Without one of these everything is at level 0 (UAX 9: the first strong letter is left to right, as all are): letters
+// and figures of scripts from Hebrew to Arabic Extended-A, their presentation forms, those beyond the basic plane, and
+// the marks that set a direction.
+const MAY_TURN =
+  /[\u0590-\u08ff\u200e\u200f\u202a-\u202e\u2066-\u2069\ufb1d-\ufdff\ufe70-\ufeff\u{10800}-\u{10fff}\u{1e800}-\u{1efff}]/u;
+
 /**
  * Splits a paragraph by style, script (UAX 24), direction (UAX 9, from the first strong character) and font. A word in
  * another script than Latin comes whole from one face where one has all of it.
  */
 export function itemiseParagraph(paragraph: StyledParagraph, fonts: FontLibrary): ItemisedParagraph {
   const { text, styles, language } = paragraph;
-  const levels = bidi.getEmbeddingLevels(text, 'auto');
+  const levels = MAY_TURN.test(text) ? bidi.getEmbeddingLevels(text, 'auto') : null;
   const scripts = resolveScripts(text);
   const chosen = new FontChoice(text, scripts, fonts);
   const items: TextItem[] = [];
@@ -55,7 +61,7 @@ export function itemiseParagraph(paragraph: StyledParagraph, fonts: FontLibrary)
     const codePoint = text.codePointAt(i) ?? 0;
     const character = String.fromCodePoint(codePoint);
     const style = styles[i];
-    const [level, script] = [levels.levels[i], scripts[i]];
+    const [level, script] = [levels?.levels[i] ?? 0, scripts[i]];
     const follows: boolean =
       current !== null &&
       FOLLOWS_FONT.test(character) &&
@@ -78,7 +84,7 @@ export function itemiseParagraph(paragraph: StyledParagraph, fonts: FontLibrary)
     text,
     language,
     items,
-    rightToLeft: isRightToLeft(levels),
+    rightToLeft: levels !== null && isRightToLeft(levels),
     missing: [...chosen.missing],
     standIns: [...chosen.standIns],
   };

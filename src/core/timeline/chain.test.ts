@@ -48,6 +48,15 @@ describe('when lines of a chain come and go', () => {
     ]);
   });
 
+  test('with time left all stand longer, where the chain fills its time', () => {
+    const fills: Chain = { ...EVEN, rhythm: 'reading', fills: true };
+    expect(starts(fills, { endSeconds: 16 })).toEqual([
+      [0, 0, 4],
+      [1, 4, 12],
+      [2, 12, 16],
+    ]);
+  });
+
   test('by reading time', () => {
     expect(starts({ ...EVEN, rhythm: 'reading' })).toEqual([
       [0, 0, 2],

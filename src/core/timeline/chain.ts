@@ -5,7 +5,8 @@ import { chainMoves, linksOf } from './chainTimes';
 import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import type { Act, CompiledMove } from './motion';
-import { actAt, actThrough, compileMove } from './motion';
+import { actThrough, compileMove } from './motion';
+import { compileWhole } from './wholeMoves';
 
 /** Lines that replace one another in one place, over all of the title's time. */
 export interface CompiledChain {
@@ -39,14 +40,12 @@ export function compileChain(
 ): CompiledChain {
   const moves = chainMoves(motion, reads.length);
   const { goesFor } = moves;
-  const outUses = motion.out === 'mirror' ? motion.in : motion.out;
   const { units } = inUnits(moves.comes, layer);
   const comes = rowMovers(moves.comes, layer, timing.inSeconds, false);
   const goes = rowMovers(moves.goes, layer, timing.outSeconds, true);
   // Where the layer goes as a whole, its last line goes with it.
   const lastGoes = moves.lastGoes ? goes : [];
-  const wholeIn = wholeMovers(motion.in, layer, timing.inSeconds, false);
-  const wholeOut = wholeMovers(outUses, layer, timing.outSeconds, true);
+  const wholeAt = compileWhole(motion, layer, timing);
   const known = new Map<number, readonly ChainLink[]>();
   const linksFor = (endSeconds: number): readonly ChainLink[] => {
     const before = known.get(endSeconds);
@@ -57,14 +56,7 @@ export function compileChain(
   };
   return {
     at(seconds, title) {
-      const shareIn = title.inSeconds > 0 ? Math.min(1, seconds / title.inSeconds) : 1;
-      const since = seconds - title.outStartSeconds;
-      const whole = [
-        ...wholeIn.flatMap(({ move, own }) => actAt(move, own[0], 0, 0, shareIn) ?? []),
-        ...(since < 0
-          ? []
-          : wholeOut.flatMap(({ move, own }) => actAt(move, own[0], 0, 0, since / title.outSeconds) ?? [])),
-      ];
+      const whole = wholeAt(seconds, title);
       const there = linksFor(title.outStartSeconds).filter(
         ({ from, to }) => seconds >= from && (seconds < to + goesFor || to >= title.outStartSeconds),
       );
@@ -93,15 +85,6 @@ function rowMovers(
     const lengths = move.windows.map(({ length }) => Math.max(1e-3, length * use.lengthSeconds));
     return { move, own, of, lengths, delay: use.startSeconds - first };
   });
-}
-
-function wholeMovers(uses: readonly MoveUse[], layer: ColumnLayer, columnSeconds: number, leaving: boolean) {
-  return uses
-    .filter(({ unit }) => unit === 'layer')
-    .map((use) => {
-      const own = layer.unitsOf('layer');
-      return { own, move: compileMove(use, own, layer.around, columnSeconds, leaving) };
-    });
 }
 
 // Rounding must not keep a line from coming fully to rest.

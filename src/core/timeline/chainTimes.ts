@@ -1,5 +1,5 @@
 import { newMoveUse } from '../model/newMove';
-import type { Chain, Motion, MoveUse, RowsLayer } from '../model/template';
+import type { CardsSetting, Chain, Motion, MoveUse, RowsLayer } from '../model/template';
 import { windowsOfUse } from './stagger';
 
 /** When a line of a chain comes and when it starts to go, in seconds from the title's start. */
@@ -27,7 +27,8 @@ const MOST_LINKS = 2000;
 
 /**
  * When the lines of a chain come and go. Each is there until the next comes, the last until the title goes. Where the
- * title says moments they hold; else the rhythm does, evenly, so long each, or by reading time. However short the title
+ * title says moments they hold; else the rhythm does, evenly, so long each, or by reading time; with time left the last
+ * one stands longer, or all do where the chain fills its time. However short the title
  * is no line is left out: the times of all are made shorter alike. Going round and round ends with a whole line: the last
  * one that has its time is prolonged. Empty for no lines.
  */
@@ -48,7 +49,7 @@ export function chainLinks(chain: Chain, input: ChainInput): ChainLink[] {
 type Start = Pick<ChainLink, 'row' | 'from'>;
 
 function rhythmStarts(
-  { rhythm, everySeconds, round }: Chain,
+  { rhythm, everySeconds, round, fills = false }: Chain,
   reads: readonly number[],
   first: number,
   end: number,
@@ -56,7 +57,7 @@ function rhythmStarts(
   const room = Math.max(0, end - first);
   const natural = reads.map((one) => (rhythm === 'reading' ? Math.max(one, 1e-3) : everySeconds));
   const sum = natural.reduce((total, one) => total + one, 0);
-  const fits = rhythm !== 'even' && sum <= room;
+  const fits = rhythm !== 'even' && sum <= room && (round || !fills);
   const even = reads.map(() => room / reads.length);
   const lengths = rhythm === 'even' ? even : fits ? natural : natural.map((one) => (one * room) / sum);
   const starts: Start[] = [];
@@ -155,4 +156,9 @@ export function chainRests(
   const { chain, moments } = layer;
   const links = linksOf(chain, moves, { reads, moments, endSeconds });
   return links.map(({ row, from, to }) => ({ row, stands: Math.max(0, to - from - moves.comesFor) }));
+}
+
+/** Cards as lines of a chain: they follow one another once, in their rhythm, over all of the title's time. */
+export function chainOfCards({ rhythm, overlap }: CardsSetting): Chain {
+  return { rhythm, everySeconds: 1, overlap, round: false, fills: true };
 }

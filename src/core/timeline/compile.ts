@@ -21,6 +21,7 @@ import { layerNotes } from './layerNotes';
 import { layerMatrix, paintStage } from './paintLayer';
 import type { Stage } from './paintLayer';
 import { standingMap } from './paintUnit';
+import type { RollPlan } from './roll';
 import { stackingOf } from './stacking';
 import type { LaidOut } from './stages';
 import { createStages } from './stages';
@@ -53,6 +54,8 @@ export interface CompiledTitle {
   readonly notes: readonly LayerNote[];
   /** The layers of words that are there, at rest. */
   readonly texts: readonly CompiledText[];
+  /** How its credits go by in a title of some length; null where none do. */
+  rollAt(timing: TitleTiming): RollPlan | null;
   /** Whether nothing of it changes while it holds. */
   readonly holdsStill: boolean;
   /** How its words are seen at a time. */
@@ -103,6 +106,7 @@ export function compile(
     boxesAt: (seconds, timing) => boxesOf(layersAt(seconds, timing), by, format),
     cornersAt: (seconds, timing) =>
       new Map(layersAt(seconds, timing).map((one) => [one.layer.id, cornersOf(one, by, format)])),
+    rollAt: (timing) => still.find(({ roll }) => roll !== null)?.roll?.plan(timing) ?? null,
     holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
     wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
     frame(seconds, timing) {
@@ -119,7 +123,7 @@ export function compile(
 /** Whether a layer neither moves by itself nor has a time of its own. */
 function holdsStill(layer: Layer): boolean {
   const { kind, motion } = layer;
-  if (layer.kind === 'rows' && layer.moments !== undefined) return false;
+  if (layer.kind === 'credits' || (layer.kind === 'rows' && layer.moments !== undefined)) return false;
   const moves = kind === 'backdrop' || kind === 'particles' || kind === 'light' || kind === 'copy';
   return !moves && motion.hold.length === 0 && motion.retime === null;
 }

@@ -21,6 +21,9 @@ import type { CompiledArrivals } from './arrivals';
 import { compileArrivals } from './arrivals';
 import type { CompiledChain } from './chain';
 import { compileChain } from './chain';
+import { chainOfCards } from './chainTimes';
+import type { CompiledRoll } from './roll';
+import { compileRoll } from './roll';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
 import { compileColumn, compileHold } from './columns';
 import type { Surroundings } from './motion';
@@ -69,6 +72,8 @@ export interface CompiledLayer {
   readonly arrivals: CompiledArrivals | null;
   /** Rows that replace one another, in place of in, hold and out; null for none. */
   readonly chain: CompiledChain | null;
+  /** Credits that go by, in place of in, hold and out; null for none. */
+  readonly roll: CompiledRoll | null;
   readonly hold: CompiledColumn | null;
   readonly out: CompiledColumn | null;
 }
@@ -99,10 +104,8 @@ export function compileLayer(
     cache.set(kind, known);
     return known;
   };
-  const motion = compileMotion(layer, timing, {
-    unitsOf,
-    around: { ...surroundings(layer, box, format, unitsOf), marks },
-  });
+  const around = { ...surroundings(layer, box, format, unitsOf), marks };
+  const motion = compileMotion(layer, measured, timing, { unitsOf, around });
   return {
     layer,
     measured,
@@ -118,6 +121,7 @@ export function compileLayer(
       ? countedUnits(measured, box, toPixels)
       : null,
     ...motion,
+    ...rollOf(layer, { measured, box, toPixels, format, timing, unitsOf, around }),
     ...transforms(layer, box, standsAt, format),
   };
 }
@@ -200,6 +204,7 @@ function surroundings(
 
 function compileMotion(
   source: Layer,
+  measured: Measured,
   timing: Timing,
   layer: ColumnLayer,
 ): Pick<CompiledLayer, 'in' | 'arrivals' | 'chain' | 'hold' | 'out' | 'window'> {
@@ -211,7 +216,7 @@ function compileMotion(
       : compileColumn(motion.out, layer, timing, true);
   const window = arrive?.window ?? leave?.window ?? null;
   const arrivals = source.kind === 'rows' ? compileRowArrivals(source, layer, timing) : null;
-  const chain = source.kind === 'rows' ? compileRowChain(source, layer, timing) : null;
+  const chain = compileRowChain(source, measured, layer, timing);
   return { in: arrive, arrivals, chain, hold: compileHold(motion.hold, layer), out: leave, window };
 }
 
@@ -222,12 +227,53 @@ function compileRowArrivals(source: RowsLayer, layer: ColumnLayer, timing: Timin
   return compileArrivals(motion.in, layer, timing, moments, earlierOpacity);
 }
 
-function compileRowChain(source: RowsLayer, layer: ColumnLayer, timing: Timing): CompiledChain | null {
-  const { chain, moments, motion } = source;
+/** Rows in turn, or cards; null for a layer whose rows stand together. */
+function compileRowChain(
+  source: Layer,
+  { rowReads = [] }: Measured,
+  layer: ColumnLayer,
+  timing: Timing,
+): CompiledChain | null {
+  const { motion } = source;
+  if (source.kind === 'credits') {
+    if (source.show !== 'cards' || rowReads.length === 0) return null;
+    const reads = rowReads.map((words) => readingSeconds(words));
+    return compileChain(motion, layer, timing, { chain: chainOfCards(source.cards), reads });
+  }
+  if (source.kind !== 'rows') return null;
+  const { chain, moments } = source;
   const reads = shownRows(source).map((row) => readingSeconds(rowWords(row)));
   return chain == null || reads.length === 0
     ? null
     : compileChain(motion, layer, timing, { chain, moments, reads });
+}
+
+// Credits that go by are seen in their window only; across their way they may stick out, as shadows do.
+const BESIDE_WINDOW_U = 4000;
+
+/** How credits go by, and what keeps them to their window where it is not the whole picture. */
+function rollOf(
+  layer: Layer,
+  input: ColumnLayer & {
+    readonly measured: Measured;
+    readonly box: PlacedBox;
+    readonly toPixels: Matrix;
+    readonly format: FrameFormat;
+    readonly timing: Timing;
+  },
+): Pick<CompiledLayer, 'roll'> & Partial<Pick<CompiledLayer, 'window'>> {
+  if (layer.kind !== 'credits') return { roll: null };
+  const { box } = input;
+  const roll = compileRoll({ layer, ...input });
+  const { turnX, turnY } = layer.motion;
+  if (roll === null || turnX !== 0 || turnY !== 0) return { roll };
+  const upright = layer.roll.way === 'up' || layer.roll.way === 'down';
+  const [across, along] = upright ? [BESIDE_WINDOW_U, 0] : [0, BESIDE_WINDOW_U];
+  const { x, y, width, height } = box;
+  return {
+    roll,
+    window: { x: x - across, y: y - along, width: width + 2 * across, height: height + 2 * along },
+  };
 }
 
 function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {

@@ -205,6 +205,7 @@ export function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTi
 
 function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   if (layer.chain !== null) return layer.chain.at(seconds, timing);
+  if (layer.roll !== null) return layer.roll.at(seconds, timing);
   if (seconds >= timing.outStartSeconds) {
     const share = (seconds - timing.outStartSeconds) / timing.outSeconds;
     return layer.out?.at(share, timing.outSeconds) ?? layer.resting;

@@ -37,6 +37,7 @@ export function designTiming({ inSeconds, holdSeconds, outSeconds }: Timing): Ti
     outStartSeconds,
     outSeconds,
     totalSeconds: outStartSeconds + outSeconds,
+    frameSeconds: outStartSeconds + outSeconds,
   };
 }
 

@@ -13,6 +13,7 @@ export interface TitleTiming {
   readonly outStartSeconds: number;
   readonly outSeconds: number;
   readonly totalSeconds: number;
+  readonly frameSeconds: number;
 }
 
 /** The design's own length, in frames of a rate. */
@@ -43,5 +44,6 @@ export function stretchTiming(timing: Timing, lengthFrames: number, rate: FrameR
     outStartSeconds: frameToSeconds(total - outFrames, rate),
     outSeconds: frameToSeconds(outFrames, rate),
     totalSeconds: frameToSeconds(total, rate),
+    frameSeconds: frameToSeconds(1, rate),
   };
 }

@@ -106,7 +106,7 @@ function captionParts(
 }
 
 function partOf(title: Title): Omit<JobPart, 'document' | 'place' | 'painted'> {
-  const { startFrame, lane, values, lengthFrames, shift, scrim, edge, moments, caption } = title;
+  const { startFrame, lane, values, lengthFrames, shift, scrim, edge, moments, credits, caption } = title;
   const { fadeInFrames, fadeOutFrames } = title;
   return {
     startFrame,
@@ -117,6 +117,7 @@ function partOf(title: Title): Omit<JobPart, 'document' | 'place' | 'painted'> {
     scrim,
     edge,
     moments,
+    credits,
     caption,
     fadeInFrames,
     fadeOutFrames,

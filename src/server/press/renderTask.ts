@@ -7,6 +7,8 @@ export interface RenderTask {
   readonly format: string;
   readonly rate: string;
   readonly language?: string;
+  /** Whether the delivery's frames are two fields each. */
+  readonly interlaced?: boolean;
   readonly frames: 'png' | 'rgba';
   /** The files of the pictures that it shows, by asset id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;

@@ -1,9 +1,10 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
+import { titleTemplate } from '@/core/project/titleTemplate';
 import { picturesOf } from '@/core/resolve/pictures';
 import type { FrameFormat } from '@/core/frame/formats';
-import { FORMATS } from '@/core/frame/formats';
+import { paintedFormat } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
@@ -30,9 +31,14 @@ export function framesOf(payload: JobPayload, title: JobContent): number {
 }
 
 function picturesIn(content: JobContent, format: FrameFormat): string[] {
-  if (!isProgramme(content)) return picturesOf(content.document, { format, values: content.values });
+  if (!isProgramme(content)) {
+    const { document, values } = content;
+    return picturesOf(titleTemplate(document, content, values), { format, values });
+  }
   const { parts, documents } = content;
-  const all = parts.flatMap(({ document, values }) => picturesOf(documents[document], { format, values }));
+  const all = parts.flatMap((part) =>
+    picturesOf(titleTemplate(documents[part.document], part, part.values), { format, values: part.values }),
+  );
   return [...new Set(all)];
 }
 
@@ -59,7 +65,7 @@ export async function renderTitle({
   onFrames,
 }: TitleRender): Promise<FileFacts> {
   const output = OUTPUTS.get(payload.output);
-  const format = FORMATS.get(payload.format);
+  const format = paintedFormat(payload.format, payload.interlaced === true);
   const rate = RATES.get(payload.rate);
   const name = `${title.fileStem}.${output.extension}`;
   const partial = join(folder, `${name}.part`);
@@ -74,6 +80,7 @@ export async function renderTitle({
         format: format.id,
         rate: rate.id,
         language: payload.language,
+        interlaced: payload.interlaced,
         frames: output.frames,
         pictures,
       },

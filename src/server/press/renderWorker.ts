@@ -5,7 +5,7 @@ import { ShownProgramme } from '@/core/captions/showProgramme';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
 import type { FrameFormat } from '@/core/frame/formats';
-import { FORMATS } from '@/core/frame/formats';
+import { paintedFormat } from '@/core/frame/formats';
 import { showTitle } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
@@ -79,7 +79,7 @@ function programmeFrames(
 }
 
 async function render(task: RenderTask): Promise<void> {
-  const format = FORMATS.get(task.format);
+  const format = paintedFormat(task.format, task.interlaced === true);
   const rate = RATES.get(task.rate);
   const pictures = await decodePictures(task.pictures);
   const fonts = await serverFonts(String(root));

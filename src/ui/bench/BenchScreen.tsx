@@ -95,6 +95,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
             format={format}
             fonts={fonts}
             values={values}
+            sampleId={sampleId}
             seconds={seconds}
             timing={timing}
             guides={guides}

@@ -53,6 +53,7 @@ const CELL_WORDS: Readonly<Record<string, string>> = {
   edge: 'Edge of its words',
   kept: 'Words without a field',
   moments: 'When its rows come',
+  credits: 'Its credits',
   cameAs: 'What its words were called',
   leftOut: 'Left out',
 };

@@ -6,7 +6,7 @@ import type { DeskProject } from '@/contract/projects';
 import { withoutRevision } from '@/contract/projects';
 import type { EditionRecord } from '@/contract/templates';
 import { PLAIN_CAPTION, PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
-import { FORMATS } from '@/core/frame/formats';
+import { paintedFormat } from '@/core/frame/formats';
 import type { Span } from '@/core/project/lanes';
 import { endOf } from '@/core/project/lanes';
 import { RATES } from '@/core/time/rates';
@@ -134,7 +134,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const titles = useTitles();
   const fonts = useFonts();
   const delivery = useDelivery();
-  const format = FORMATS.get(delivery.format);
+  const format = paintedFormat(delivery.format, delivery.interlaced);
   const { player, end } = useDeskPlayer();
   const [filter, setFilter] = useState(NO_FILTER);
   const [side, setSide] = useSideWidth();

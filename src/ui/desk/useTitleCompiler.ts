@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
+import { titleTemplate } from '@/core/project/titleTemplate';
 import { picturesOf } from '@/core/resolve/pictures';
 import type { Title } from '@/core/model/project';
 import { sameValue } from '@/core/kit/sameValue';
@@ -17,14 +18,14 @@ export type TitleCompiler = (title: Title) => CompiledTitle | null;
 
 interface CompiledOnce {
   readonly values: Title['values'];
-  readonly own: Pick<Title, 'shift' | 'edge' | 'moments' | 'caption'>;
+  readonly own: Pick<Title, 'shift' | 'edge' | 'moments' | 'credits' | 'caption'>;
   readonly editionId: string;
   readonly compiled: CompiledTitle;
 }
 
 /** What of a title its layout follows from besides its values. */
-function ownOf({ shift, edge, moments, caption }: Title): CompiledOnce['own'] {
-  return { shift, edge, moments, caption };
+function ownOf({ shift, edge, moments, credits, caption }: Title): CompiledOnce['own'] {
+  return { shift, edge, moments, credits, caption };
 }
 
 // The titles near the playhead, and then some.
@@ -70,7 +71,9 @@ export function useTitleCompiler(
   const shownValues = useShownValues();
   const wanted = seen.flatMap((title) => {
     const edition = editions.get(title.editionId);
-    return edition === undefined ? [] : picturesOf(edition.document, { format, values: shownValues(title) });
+    if (edition === undefined) return [];
+    const values = shownValues(title);
+    return picturesOf(titleTemplate(edition.document, title, values), { format, values });
   });
   const pictures = usePictures([...new Set(wanted)]);
   const keeper = useKeeper(format, fonts, pictures, language);

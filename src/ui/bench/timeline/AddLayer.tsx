@@ -7,6 +7,7 @@ import {
   addBackdrop,
   addBox,
   addCopy,
+  addCredits,
   addGroup,
   addLight,
   addParticles,
@@ -29,6 +30,7 @@ interface Choice {
 const KINDS: readonly Choice[] = [
   { label: 'Text', says: 'words, set by rule', make: addText },
   { label: 'Rows', says: 'a list of any length', make: addRows },
+  { label: 'Credits', says: 'a roll, or cards', make: addCredits },
   { label: 'Box', says: 'any shape, of a size of its own', make: (now) => addBox(now, []) },
   { label: 'Background', says: 'plain or moving, over the frame', make: addBackdrop },
   { label: 'Light', says: 'seen on what lies below it', make: addLight },

@@ -137,6 +137,7 @@ const SIGNS: Readonly<Record<Layer['kind'], string>> = {
   stack: '≡',
   copy: '⧉',
   rows: '☰',
+  credits: '⇡',
 };
 
 interface HeadProps {

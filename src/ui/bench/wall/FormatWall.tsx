@@ -1,7 +1,8 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
-import { SAMPLE_TEXTS } from '@/core/edit/sampleTexts';
+import { SAMPLE_TEXTS, sampleTemplate } from '@/core/edit/sampleTexts';
 import type { FieldValues, Template } from '@/core/model/template';
+import { useCallback } from 'react';
 import { FORMATS, pictureSize } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { TitleTiming } from '@/core/titleTime/stretch';
@@ -25,7 +26,8 @@ interface Props {
 /** The same moment of the design in every format it is made for, and sample texts to try it with. */
 export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSample }: Props) {
   const template = useTemplate();
-  useWallFollows(valuesOf);
+  const shown = useCallback((of: Template): Template => sampleTemplate(of, sampleId), [sampleId]);
+  useWallFollows(shown, valuesOf);
   return (
     <aside aria-label="Format wall" className="flex w-32 shrink-0 flex-col border-r border-line bg-card">
       <div className="min-h-0 flex-1 overflow-y-auto px-2.5 pt-3">
@@ -34,6 +36,7 @@ export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSamp
           <WallPicture
             key={id}
             template={template}
+            shown={shown(template)}
             format={FORMATS.get(id)}
             values={values}
             seconds={seconds}
@@ -69,6 +72,8 @@ export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSamp
 
 interface PictureProps {
   readonly template: Template;
+  /** The design with the rows that are tried. */
+  readonly shown: Template;
   readonly format: FrameFormat;
   readonly values: FieldValues;
   readonly seconds: number;
@@ -78,7 +83,7 @@ interface PictureProps {
 const WALL_AREA_PX = 7800;
 const WALL_WIDEST_PX = 106;
 
-function WallPicture({ template, format, values, seconds, timing }: PictureProps) {
+function WallPicture({ template, shown, format, values, seconds, timing }: PictureProps) {
   const { formatId, chooseFormat } = useBench();
   const { language } = useHouse();
   const apply = useApply();
@@ -86,7 +91,7 @@ function WallPicture({ template, format, values, seconds, timing }: PictureProps
   // Pictures of about equal area, so that a tall one is not twice as loud as a wide one.
   const width = Math.min(WALL_WIDEST_PX, Math.sqrt((WALL_AREA_PX * widthU) / heightU));
   const [canvas, trouble] = useWallPicture({
-    template,
+    template: shown,
     values,
     formatId: format.id,
     widthPx: width * 2,

@@ -35,11 +35,14 @@ export function useWallPicture(wish: WallWish): [RefObject<HTMLCanvasElement | n
 }
 
 /** Has the wall's pictures asked for as soon as the template changes, while the rest of the bench is drawn again. */
-export function useWallFollows(valuesOf: (template: Template) => FieldValues): void {
+export function useWallFollows(
+  shownOf: (template: Template) => Template,
+  valuesOf: (template: Template) => FieldValues,
+): void {
   const { store } = useBench();
   useEffect(
-    () => store.subscribe(({ template }) => wallPainter().follow(template, valuesOf(template))),
-    [store, valuesOf],
+    () => store.subscribe(({ template }) => wallPainter().follow(shownOf(template), valuesOf(template))),
+    [store, shownOf, valuesOf],
   );
 }
 

@@ -13,6 +13,7 @@ const TIMING = {
   outStartSeconds: 2,
   outSeconds: 1,
   totalSeconds: 3,
+  frameSeconds: 1,
 };
 const VALUES = {};
 const wish = (formatId: string, seconds: number, template = tidelineStrap): WallWish => ({

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { sampleTemplate } from '@/core/edit/sampleTexts';
 import type { FieldValues } from '@/core/model/template';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
@@ -20,6 +21,7 @@ interface Props {
   readonly format: FrameFormat;
   readonly fonts: FontLibrary | null;
   readonly values: FieldValues;
+  readonly sampleId: string;
   readonly seconds: number;
   readonly timing: TitleTiming;
   readonly guides: boolean;
@@ -31,7 +33,7 @@ const MARGIN_PX = 18;
 
 /** The picture on the bench: the design over a stand-in picture, where layers are picked, dragged and typed into. */
 export function PictureWell(props: Props) {
-  const { format, fonts, values, seconds, timing, guides, typing, onTyping } = props;
+  const { format, fonts, values, sampleId, seconds, timing, guides, typing, onTyping } = props;
   const template = useTemplate();
   const { selected, boxes, picking } = useBench();
   const backdrop = useBackdrop(template.backdrop);
@@ -43,7 +45,7 @@ export function PictureWell(props: Props) {
   const [frozen, setFrozen] = useState(false);
   const [dpr] = useState(() => (typeof window === 'undefined' ? 1 : Math.min(2, window.devicePixelRatio)));
   const shown = useMemo(() => previewFormat(format, widthCss * dpr), [format, widthCss, dpr]);
-  const { title, problem } = useCompiled(template, values, shown, fonts);
+  const { title, problem } = useCompiled(sampleTemplate(template, sampleId), values, shown, fonts);
   const lists = useMemo(
     () => (title === null ? [] : [title.frame(seconds, timing)]),
     [title, seconds, timing],

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import type { Title } from '@/core/model/project';
-import { FORMATS } from '@/core/frame/formats';
+import { paintedFormat } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import { titleFrame, titleIn } from '@/core/project/deliver';
 import { spanAt } from '@/core/project/lanes';
@@ -33,11 +33,11 @@ export function TitleShot({ title, label, width = 330, delivery, frame }: Props)
   const clips = useClips();
   const fonts = useFonts();
   const format = useMemo(() => {
-    const whole = FORMATS.get(wanted.format);
+    const whole = paintedFormat(wanted.format, wanted.interlaced);
     const small = previewFormat(whole, width);
     const tallest = width * 0.75;
     return small.heightPx <= tallest ? small : previewFormat(whole, (width * tallest) / small.heightPx);
-  }, [wanted.format, width]);
+  }, [wanted.format, wanted.interlaced, width]);
   const shown = useMemo(() => titleIn(title, wanted.id), [title, wanted.id]);
   const seen = useMemo(() => (shown === null ? [] : [shown]), [shown]);
   const compiler = useTitleCompiler(format, fonts, seen);

@@ -1,0 +1,88 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { measureAt, rollLength, rollWays, wishedWay } from './rollWays';
+
+const LIMITS = { frames: 500, stepPx: 1, leastSpacing: 0.7, mostSpacing: 1.5, leastSize: 0.9, mostSize: 1.1 };
+const MEASURE = { blocksPx: 3000, gapsPx: 900, windowPx: 1080, lastPx: null };
+
+describe('ways to meet the length of a roll', () => {
+  test('blocks, gaps and window are gone through in the frames there are, by whole pixels', () => {
+    // 3000 + 900 + 1080 = 4980 px in 500 frames: 10 px a frame ask for 20 px more.
+    const [best] = rollWays(MEASURE, LIMITS);
+    expect(best).toMatchObject({ pxPerFrame: 10, size: 1, waitFrames: 0 });
+    expect(best.spacing).toBeCloseTo(920 / 900);
+    // At 9 px a frame, 480 px less: gaps of 420 px are below 0.7 of 900 (630), so all is made smaller.
+    const slower = rollWays(MEASURE, LIMITS).find(({ pxPerFrame }) => pxPerFrame === 9);
+    expect(slower?.size).toBe(0.91);
+  });
+
+  test('what stays at the end stops in the middle of the window', () => {
+    expect(rollLength({ ...MEASURE, lastPx: 200 }, 900)).toBe(3000 + 900 + (1080 - 200) / 2);
+  });
+
+  test('in fields, a speed is an even number of lines', () => {
+    for (const { pxPerFrame } of rollWays(MEASURE, { ...LIMITS, stepPx: 2 })) expect(pxPerFrame % 2).toBe(0);
+  });
+
+  test('outside all limits, the speed that is through in time, waiting for the rest', () => {
+    const [long] = rollWays(MEASURE, { ...LIMITS, frames: 50_000 });
+    expect(long.pxPerFrame).toBe(1);
+    expect(long.size).toBe(1);
+    expect(50_000 - long.waitFrames).toBe(rollLength(MEASURE, 900 * long.spacing));
+    expect(long.spacing).toBeLessThanOrEqual(1.5);
+    const [short] = rollWays(MEASURE, { ...LIMITS, frames: 3 });
+    expect(short.pxPerFrame * (3 - short.waitFrames)).toBeGreaterThanOrEqual(4980);
+  });
+
+  test('a wish is met as nearly as there are ways', () => {
+    const ways = rollWays(MEASURE, LIMITS);
+    expect(wishedWay(ways, { pxPerFrame: 9, size: null }).pxPerFrame).toBe(9);
+    expect(wishedWay(ways, { pxPerFrame: 40, size: null }).pxPerFrame).toBe(
+      Math.max(...ways.map(({ pxPerFrame }) => pxPerFrame)),
+    );
+    expect(wishedWay(ways, { pxPerFrame: null, size: null })).toBe(ways[0]);
+  });
+
+  test('any measure, any length: every way meets it to the frame, within limits where one can', () => {
+    const px = (max: number) => fc.integer({ min: 0, max });
+    const measure = fc.record({
+      blocksPx: fc.integer({ min: 1, max: 80_000 }),
+      gapsPx: px(40_000),
+      windowPx: fc.integer({ min: 100, max: 4000 }),
+      lastPx: fc.option(fc.integer({ min: 1, max: 100 })),
+    });
+    const limits = fc.record({
+      frames: fc.integer({ min: 2, max: 20_000 }),
+      stepPx: fc.constantFrom(1, 2),
+      leastSpacing: fc.double({ min: 0.2, max: 1, noNaN: true }),
+      mostSpacing: fc.double({ min: 1, max: 3, noNaN: true }),
+      leastSize: fc.double({ min: 0.5, max: 1, noNaN: true }),
+      mostSize: fc.double({ min: 1, max: 1.5, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(measure, limits, (of, within) => {
+        const ways = rollWays(of, within);
+        expect(ways.length).toBeGreaterThan(0);
+        for (const way of ways) {
+          const sized = measureAt(of, way.size);
+          const going = within.frames - way.waitFrames;
+          expect(way.pxPerFrame % within.stepPx).toBe(0);
+          expect(going).toBeGreaterThan(0);
+          if (of.gapsPx > 0 && way.cost < 10) {
+            const gaps = Math.round(sized.gapsPx * way.spacing);
+            expect(way.pxPerFrame * going).toBe(rollLength(sized, gaps));
+            expect(way.spacing).toBeGreaterThanOrEqual(within.leastSpacing);
+            expect(way.spacing).toBeLessThanOrEqual(within.mostSpacing);
+            expect(way.size).toBeGreaterThanOrEqual(within.leastSize);
+            expect(way.size).toBeLessThanOrEqual(within.mostSize);
+          }
+          // However it is met, everything has gone by at the end.
+          expect(way.pxPerFrame * going).toBeGreaterThanOrEqual(rollLength(sized, 0));
+        }
+        expect(new Set(ways.map(({ pxPerFrame }) => pxPerFrame)).size).toBe(ways.length);
+        expect(ways.map(({ cost }) => cost)).toEqual(ways.map(({ cost }) => cost).toSorted((a, b) => a - b));
+      }),
+      { numRuns: 300 },
+    );
+  });
+});

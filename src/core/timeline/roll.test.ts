@@ -1,0 +1,371 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Painter } from '../../paint/painter';
+import { serverFonts } from '../../server/fontFiles';
+import { serverSurfaces } from '../../server/raster';
+import { textToCredits } from '../credits/creditText';
+import { rollLength } from '../credits/rollWays';
+import type { FrameFormat } from '../frame/formats';
+import { customFormatId, FORMATS, paintedFormat } from '../frame/formats';
+import { previewFormat } from '../frame/previewFormat';
+import { newCreditsLayer, placeAt } from '../model/newLayers';
+import { motionOf, newMoveUse } from '../model/newMove';
+import type { CreditsLayer, RollSetting, Template } from '../model/template';
+import { testTemplate } from '../testing';
+import type { FontLibrary } from '../text/fontLibrary';
+import type { TitleTiming } from '../titleTime/stretch';
+import { stretchTiming } from '../titleTime/stretch';
+import { frameToSeconds, RATES } from '../time/rates';
+import { compile } from './compile';
+
+let fonts: FontLibrary;
+beforeAll(async () => {
+  fonts = await serverFonts();
+});
+
+const RATE = RATES.get('25');
+const SMALL = FORMATS.get('custom-480x270');
+const NEW = newCreditsLayer('credits', 'Credits');
+const ROWS = textToCredits(
+  Array.from({ length: 12 }, (_, i) => `${i % 4 === 0 ? `# Part ${i}\n` : ''}Role ${i}\tName ${i}`).join(
+    '\n',
+  ),
+).rows;
+
+type More = Partial<Omit<CreditsLayer, 'roll'>> & { readonly roll?: Partial<RollSetting> };
+
+function rolling({ roll, ...more }: More = {}, template: Partial<Template> = {}): Template {
+  const layer = { ...NEW, rows: ROWS, ...more, roll: { ...NEW.roll, ...roll } };
+  return testTemplate([layer], { timing: { inSeconds: 1, holdSeconds: 10, outSeconds: 1 }, ...template });
+}
+
+const timed = (template: Template, frames: number): TitleTiming =>
+  stretchTiming(template.timing, frames, RATE);
+
+/** The alpha of a frame, row by row. */
+function painter(template: Template, timing: TitleTiming, format: FrameFormat = SMALL) {
+  const title = compile(template, {}, format, fonts);
+  const canvas = createCanvas(format.widthPx, format.heightPx);
+  const context = canvas.getContext('2d');
+  return (frame: number): Uint8Array => {
+    context.clearRect(0, 0, format.widthPx, format.heightPx);
+    new Painter(serverSurfaces).paint(context, title.frame(frameToSeconds(frame, RATE), timing));
+    const { data } = context.getImageData(0, 0, format.widthPx, format.heightPx);
+    return Uint8Array.from({ length: data.length / 4 }, (_, i) => data[i * 4 + 3]);
+  };
+}
+
+const isEmpty = (alpha: Uint8Array): boolean => alpha.every((value) => value === 0);
+
+/** A picture moved by whole pixels. */
+function moved(alpha: Uint8Array, dx: number, dy: number, { widthPx, heightPx } = SMALL): Uint8Array {
+  const out = new Uint8Array(alpha.length);
+  for (let y = 0; y < heightPx; y++)
+    for (let x = 0; x < widthPx; x++) {
+      const [fromX, fromY] = [x - dx, y - dy];
+      const inside = fromX >= 0 && fromX < widthPx && fromY >= 0 && fromY < heightPx;
+      if (inside) out[y * widthPx + x] = alpha[fromY * widthPx + fromX];
+    }
+  return out;
+}
+
+// Positions are kept in 32 bits where they are painted, so an edge may come out by a sixteenth lighter or darker.
+const STEPS = 16;
+
+/** How many pixels two pictures differ in, apart from `edge` lines at the ends of the way, where something new comes. */
+function differing(a: Uint8Array, b: Uint8Array, edge: number, upright: boolean): number {
+  let count = 0;
+  // What is cut at the picture's end is smoothed otherwise in its last lines.
+  const ends = Math.max(edge, 4);
+  for (let y = 0; y < SMALL.heightPx; y++)
+    for (let x = 0; x < SMALL.widthPx; x++) {
+      const [at, size] = upright ? [y, SMALL.heightPx] : [x, SMALL.widthPx];
+      if (at < ends || at >= size - ends) continue;
+      if (Math.abs(a[y * SMALL.widthPx + x] - b[y * SMALL.widthPx + x]) > STEPS) count++;
+    }
+  return count;
+}
+
+describe('a roll', () => {
+  test.each([
+    ['up', 0, -1],
+    ['down', 0, 1],
+    ['left', -1, 0],
+    ['right', 1, 0],
+  ] as const)('%s moves whole lines a frame: each frame is the one before, moved', (way, x, y) => {
+    const across = x !== 0;
+    const template = rolling({
+      roll: { way },
+      ...(across && { heightShare: 0.2, rowGapU: 80, widthShare: 1.1 }),
+    });
+    const timing = timed(template, across ? 900 : 300);
+    const paint = painter(template, timing);
+    const { pxPerFrame } = compile(template, {}, SMALL, fonts).rollAt(timing)?.way ?? { pxPerFrame: 0 };
+    expect(Number.isInteger(pxPerFrame)).toBe(true);
+    const edge = across ? 40 : pxPerFrame;
+    for (const frame of [60, 61, 150, 222]) {
+      const before = paint(frame);
+      expect(isEmpty(before)).toBe(false);
+      const next = moved(before, x * pxPerFrame, y * pxPerFrame);
+      expect(differing(next, paint(frame + 1), edge, !across)).toBe(0);
+    }
+  });
+
+  test('in an interlaced delivery it moves whole lines a field', () => {
+    const template = rolling();
+    const timing = timed(template, 300);
+    const fields = paintedFormat(SMALL.id, true);
+    const paint = painter(template, timing, fields);
+    const { pxPerFrame } = compile(template, {}, fields, fonts).rollAt(timing)?.way ?? { pxPerFrame: 0 };
+    expect(pxPerFrame % 2).toBe(0);
+    const perField = pxPerFrame / 2;
+    for (const frame of [100, 100.5, 180.5])
+      expect(differing(moved(paint(frame), 0, -perField), paint(frame + 0.5), perField, true)).toBe(0);
+  });
+
+  test('in fields its speed is even at every length, in frames it may be odd', () => {
+    const speeds = (interlaced: boolean): number[] =>
+      [120, 160, 200, 260, 340].map((frames) => {
+        const title = compile(rolling(), {}, paintedFormat(SMALL.id, interlaced), fonts);
+        return title.rollAt(timed(rolling(), frames))?.way.pxPerFrame ?? 0;
+      });
+    expect(speeds(true).filter((speed) => speed % 2 === 1)).toEqual([]);
+    expect(speeds(false).some((speed) => speed % 2 === 1)).toBe(true);
+  });
+
+  test('letters stand on whole lines, so that their feet are sharp', () => {
+    const rows = textToCredits('- HHHH\n- HHHH\n- HHHH').rows;
+    for (const sizeU of [41, 43, 46]) {
+      const styles = { ...NEW.styles, name: { ...NEW.styles.name, sizeU } };
+      const template = rolling({ rows, nameColumns: 1, styles });
+      const [item] = compile(template, {}, SMALL, fonts).frame(3, timed(template, 150)).items;
+      const fills = item.kind === 'clip' ? item.items : [];
+      const feet = fills.flatMap((one) => {
+        if (one.kind !== 'fill') return [];
+        const lowest = Math.max(...one.outline.coords.filter((_, i) => i % 2 === 1));
+        return [lowest * one.matrix[3] + one.matrix[5]];
+      });
+      expect(feet).toHaveLength(3);
+      for (const foot of feet) expect(foot).toBeCloseTo(Math.round(foot), 6);
+    }
+  });
+
+  test('with soft ends, lines come and go by degrees', () => {
+    const template = rolling({ roll: { softShare: 0.3 } });
+    const [soft, hard] = [template, rolling()].map((one) => painter(one, timed(one, 300))(150));
+    const most = (alpha: Uint8Array, from: number, to: number): number =>
+      alpha.subarray(from * SMALL.widthPx, to * SMALL.widthPx).reduce((max, one) => Math.max(max, one), 0);
+    expect(most(soft, 0, 30)).toBeLessThan(140);
+    expect(most(hard, 0, 30)).toBe(255);
+    expect(most(soft, 110, 160)).toBe(255);
+    expect(most(soft, 240, 270)).toBeLessThan(140);
+  });
+
+  test('by parts of a pixel where that is asked for: the next frame is not the one before moved', () => {
+    const template = rolling({ roll: { wholeLines: false } });
+    const timing = timed(template, 307);
+    const { pxPerFrame } = compile(template, {}, SMALL, fonts).rollAt(timing)?.way ?? { pxPerFrame: 0 };
+    expect(pxPerFrame % 1).not.toBe(0);
+    const paint = painter(template, timing);
+    const [low, high] = [Math.floor(pxPerFrame), Math.ceil(pxPerFrame)];
+    for (const by of [low, high])
+      expect(differing(moved(paint(150), 0, -by), paint(151), high, true)).toBeGreaterThan(50);
+  });
+
+  test('starts and ends out of the picture, at any length and size', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 60, max: 1500 }), fc.constantFrom(240, 480, 500), (frames, width) => {
+        const template = rolling();
+        const timing = timed(template, frames);
+        const format = FORMATS.get(customFormatId(width, (width * 9) / 16));
+        const plan = compile(template, {}, format, fonts).rollAt(timing);
+        if (plan === null) throw new Error('no roll');
+        const { way, measure } = plan;
+        const gone = way.pxPerFrame * (frames - way.waitFrames);
+        expect(gone).toBe(rollLength(measure, Math.round(measure.gapsPx * way.spacing)));
+        const paint = painter(template, timing, format);
+        expect(isEmpty(paint(0))).toBe(true);
+        const first = paint(Math.ceil(30 / way.pxPerFrame));
+        expect(isEmpty(first)).toBe(false);
+        expect(isEmpty(first.slice(0, first.length - 40 * format.widthPx))).toBe(true);
+        // A frame later, all has gone.
+        const last = paint(frames - 1);
+        const strip = Math.ceil(way.pxPerFrame) * format.widthPx;
+        expect(isEmpty(last.slice(strip))).toBe(true);
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  test('shown small, it goes as it does in its own pixels', () => {
+    const template = rolling();
+    const timing = timed(template, 300);
+    const wide = FORMATS.get('wide-1080');
+    const [whole, small] = [wide, previewFormat(wide, 320)].map((format) =>
+      compile(template, {}, format, fonts),
+    );
+    expect(small.rollAt(timing)?.way).toEqual(whole.rollAt(timing)?.way);
+    const placesOf = (title: typeof whole): number[] =>
+      title
+        .frame(4, timing)
+        .items.flatMap((item) =>
+          item.kind === 'clip' ? item.items.flatMap((one) => (one.kind === 'fill' ? one.matrix[5] : [])) : [],
+        );
+    const [large, little] = [placesOf(whole), placesOf(small)];
+    expect(large.length).toBeGreaterThan(4);
+    little.forEach((y, i) => expect(y).toBeCloseTo(large[i] / 6, 3));
+  });
+
+  test('every row comes into the picture', () => {
+    const template = rolling();
+    const timing = timed(template, 300);
+    const title = compile(template, {}, SMALL, fonts);
+    const outlines = new Set<unknown>();
+    // Also rows that only come near are painted, for what sticks out of them.
+    const items = Array.from({ length: 300 }, (_, i) => title.frame(frameToSeconds(i, RATE), timing).items);
+    const visit = (list: readonly unknown[]): void => {
+      for (const item of list) {
+        if (typeof item !== 'object' || item === null) continue;
+        if ('outline' in item && 'paint' in item) outlines.add(item.outline);
+        if ('items' in item && Array.isArray(item.items)) visit(item.items);
+      }
+    };
+    for (const list of items) visit(list);
+    // Three headings, and twelve rows of a role and a name.
+    expect(outlines.size).toBe(3 + 12 * 2);
+  });
+
+  test('only what is in the picture is evaluated', () => {
+    const rows = textToCredits(Array.from({ length: 400 }, (_, i) => `Role ${i}\tName ${i}`).join('\n')).rows;
+    const template = rolling({ rows });
+    const title = compile(template, {}, SMALL, fonts);
+    const timing = timed(template, 3000);
+    const [item] = title.frame(60, timing).items;
+    // 270 px hold at most two dozen rows of 12 px.
+    expect(item.kind === 'clip' ? item.items.length : Infinity).toBeLessThan(80);
+  });
+
+  test('that stays stops with its last block in the middle, and goes with the title', () => {
+    const template = rolling(
+      {
+        roll: { ends: 'stays', staysSeconds: 2 },
+        motion: motionOf(null, [{ ...newMoveUse('fade'), lengthSeconds: 1 }]),
+      },
+      {},
+    );
+    const timing = timed(template, 400);
+    const paint = painter(template, timing);
+    const plan = compile(template, {}, SMALL, fonts).rollAt(timing);
+    const stops = 400 - 25 - 50 - (plan?.way.waitFrames ?? 0);
+    const stopped = paint(stops);
+    expect(paint(400 - 26)).toEqual(stopped);
+    expect(paint(stops - 1)).not.toEqual(stopped);
+    const rows = Array.from({ length: SMALL.heightPx }, (_, y) =>
+      stopped.subarray(y * SMALL.widthPx, (y + 1) * SMALL.widthPx).some((value) => value > 0),
+    );
+    const last = rows.lastIndexOf(true);
+    expect(Math.abs(last - SMALL.heightPx / 2)).toBeLessThan(8);
+    const going = paint(400 - 10);
+    const strongest = (alpha: Uint8Array): number => alpha.reduce((most, one) => Math.max(most, one), 0);
+    expect(strongest(going)).toBeLessThan(strongest(stopped));
+    expect(isEmpty(going)).toBe(false);
+  });
+
+  test('a smaller window keeps it inside', () => {
+    const template = rolling({
+      heightShare: 0.5,
+      place: placeAt({ point: 'centre', target: { kind: 'frame' }, targetPoint: 'centre' }),
+    });
+    const paint = painter(template, timed(template, 300));
+    const alpha = paint(150);
+    const quarter = Math.floor(SMALL.heightPx / 4) * SMALL.widthPx;
+    expect(isEmpty(alpha.slice(0, quarter))).toBe(true);
+    expect(isEmpty(alpha.slice(alpha.length - quarter))).toBe(true);
+    expect(isEmpty(alpha)).toBe(false);
+  });
+
+  test('tipped back, lines get smaller the further they have gone', () => {
+    const template = rolling({
+      motion: { ...motionOf(null, null), turnX: 50, perspectiveU: 900 },
+      heightShare: 1.6,
+    });
+    const alpha = painter(template, timed(template, 300))(150);
+    const widthOf = (y: number): number => {
+      const line = alpha.subarray(y * SMALL.widthPx, (y + 1) * SMALL.widthPx);
+      const seen = [...line.keys()].filter((x) => line[x] > 40);
+      return seen.length === 0 ? 0 : seen[seen.length - 1] - seen[0];
+    };
+    const widest = (from: number, to: number): number =>
+      Math.max(...Array.from({ length: to - from }, (_, i) => widthOf(from + i)));
+    expect(widest(200, 265)).toBeGreaterThan(widest(60, 125) * 1.2);
+    expect(widest(60, 125)).toBeGreaterThan(0);
+  });
+
+  test('a picture beside comes with its row and stands as long as it is told', () => {
+    const rows = [
+      ...ROWS.slice(0, 6),
+      {
+        id: 'b',
+        kind: 'beside' as const,
+        asset: 'deck',
+        side: 'left' as const,
+        atSeconds: null,
+        forSeconds: 2,
+      },
+      ...ROWS.slice(6),
+    ];
+    const template = rolling({
+      rows,
+      widthShare: 0.4,
+      place: placeAt({ point: 'right', target: { kind: 'titleSafe' }, targetPoint: 'right' }),
+    });
+    const timing = timed(template, 300);
+    // What stands for a picture that is not here.
+    const shows = (of: Template, frame: number): boolean =>
+      JSON.stringify(compile(of, {}, SMALL, fonts).frame(frameToSeconds(frame, RATE), timing).items, [
+        'items',
+        'paint',
+        'colour',
+      ]).includes('#8a8478');
+    const seen = Array.from({ length: 300 }, (_, frame) => shows(template, frame));
+    const from = seen.indexOf(true);
+    const to = seen.lastIndexOf(true);
+    expect(from).toBeGreaterThan(20);
+    expect(to - from + 1).toBeGreaterThanOrEqual(48);
+    expect(to - from + 1).toBeLessThanOrEqual(50);
+    const later = rows.map((row) => (row.kind === 'beside' ? { ...row, atSeconds: 8 } : row));
+    const at = rolling({ rows: later, widthShare: 0.4, place: template.layers[0].place });
+    expect([shows(at, 199), shows(at, 202)]).toEqual([false, true]);
+  });
+});
+
+describe('cards', () => {
+  test('each stands for its words, and all of the title’s time is shared among them', () => {
+    const template = testTemplate(
+      [
+        {
+          ...NEW,
+          rows: ROWS,
+          show: 'cards',
+          heightShare: 0.4,
+          cards: { rhythm: 'even', overlap: 1, repeatsHeading: true },
+        },
+      ],
+      { timing: { inSeconds: 0, holdSeconds: 12, outSeconds: 0 } },
+    );
+    const title = compile(template, {}, SMALL, fonts);
+    const timing = timed(template, 300);
+    const lists = Array.from({ length: 300 }, (_, i) =>
+      JSON.stringify(title.frame(frameToSeconds(i, RATE), timing).items),
+    );
+    // The first comes within the first frame.
+    const changes = lists.flatMap((list, i) =>
+      i < 2 ? (i === 0 ? [0] : []) : list !== lists[i - 1] ? [i] : [],
+    );
+    const steps = changes.map((at, i) => (changes[i + 1] ?? 300) - at);
+    expect(changes.length).toBeGreaterThan(2);
+    expect(Math.max(...steps) - Math.min(...steps)).toBeLessThanOrEqual(2);
+    expect(title.rollAt(timing)).toBeNull();
+  });
+});

@@ -1,0 +1,263 @@
+import type { CreditsLayer, MoveUse, Timing } from '../model/template';
+import { newMoveUse } from '../model/newMove';
+import type { RollMeasure, RollWay } from '../credits/rollWays';
+import { gapsFor, rollLength, rollWays, wishedWay } from '../credits/rollWays';
+import type { FrameFormat } from '../frame/formats';
+import { FORMATS, unitsToPixels } from '../frame/formats';
+import type { PlacedBox } from '../frame/points';
+import type { Matrix } from '../kit/matrix';
+import type { BesideUnit, CreditUnits, LayerUnit, Measured } from '../layers/layerKind';
+import { restPose } from '../moves/pose';
+import type { TitleTiming } from '../titleTime/stretch';
+import type { ColumnLayer, PosedUnit } from './columns';
+import type { Act } from './motion';
+import { actThrough, compileMove } from './motion';
+import type { WholeMoves } from './wholeMoves';
+import { compileWhole } from './wholeMoves';
+
+/** Credits that go by; asked for what is in the window at a time. */
+export interface CompiledRoll {
+  at(seconds: number, timing: TitleTiming): readonly PosedUnit[];
+  /** How it meets a title's length, and the ways that it could. */
+  plan(timing: TitleTiming): RollPlan;
+}
+
+/** How a roll meets the length of its title. */
+export interface RollPlan {
+  readonly way: RollWay;
+  /** All ways, the best first; the one taken is among them. */
+  readonly ways: readonly RollWay[];
+  readonly frames: number;
+  readonly measure: RollMeasure;
+}
+
+interface RollInput extends ColumnLayer {
+  readonly layer: CreditsLayer;
+  readonly measured: Measured;
+  readonly box: PlacedBox;
+  readonly toPixels: Matrix;
+  readonly format: FrameFormat;
+  readonly timing: Timing;
+}
+
+/** A block on its way: where it starts from the roll's first edge, and how long it is, in whole pixels. */
+interface Placed {
+  readonly unit: LayerUnit;
+  readonly startPx: number;
+  readonly lengthPx: number;
+}
+
+interface Laid extends RollPlan {
+  readonly blocks: readonly Placed[];
+  readonly lengthPx: number;
+  readonly beside: readonly BesideUnit[];
+}
+
+// How far accents, outlines and shadows may stick out of a block.
+const REACH_U = 120;
+
+// How long a picture beside takes to come and to go.
+const BESIDE_SECONDS = 0.6;
+
+/** Makes a roll ready; null for a layer that does not roll or shows nothing. */
+export function compileRoll(input: RollInput): CompiledRoll | null {
+  const { layer, measured } = input;
+  if (layer.show !== 'roll' || measured.credits === undefined) return null;
+  return new Roll(input, measured.credits);
+}
+
+class Roll implements CompiledRoll {
+  private readonly sized = new Map<number, CreditUnits>();
+  private readonly laid = new Map<number, Laid>();
+  private readonly wholeAt: WholeMoves;
+  private readonly pxPerU: number;
+  private readonly windowPx: number;
+
+  constructor(
+    private readonly input: RollInput,
+    private readonly creditsAt: NonNullable<Measured['credits']>,
+  ) {
+    const { box, layer, format } = input;
+    // However small it is shown, it goes as it does in the format's own pixels.
+    const toPixels = unitsToPixels(FORMATS.find(format.id) ?? format);
+    this.wholeAt = compileWhole(layer.motion, input, input.timing);
+    this.pxPerU = isUpright(layer) ? toPixels[3] : toPixels[0];
+    this.windowPx = Math.round((isUpright(layer) ? box.height : box.width) * this.pxPerU);
+  }
+
+  plan(timing: TitleTiming): RollPlan {
+    return this.layOut(timing);
+  }
+
+  at(seconds: number, timing: TitleTiming): readonly PosedUnit[] {
+    const laid = this.layOut(timing);
+    // Rounding must not put a whole number of frames just before or after one.
+    const frame = Math.round((seconds / timing.frameSeconds) * 4096) / 4096;
+    const goneBy = Math.min(frame, laid.frames - laid.way.waitFrames) * laid.way.pxPerFrame;
+    const stays = this.input.layer.roll.ends === 'stays';
+    const isThere = goneBy > 0 && (stays || goneBy < laid.lengthPx);
+    const reachPx = REACH_U * this.pxPerU;
+    const first = firstAfter(laid.blocks, goneBy - this.windowPx - reachPx);
+    const whole = this.wholeAt(seconds, timing);
+    const seen: PosedUnit[] = [];
+    for (let i = first; isThere && i < laid.blocks.length && laid.blocks[i].startPx < goneBy + reachPx; i++) {
+      const block = laid.blocks[i];
+      seen.push({ unit: block.unit, acts: [...whole, this.gone(block, goneBy - block.startPx)] });
+    }
+    const beside = laid.beside.flatMap((one) => this.besideAt(one, laid, seconds, timing));
+    return [...beside.map(({ unit, acts }) => ({ unit, acts: [...whole, ...acts] })), ...seen];
+  }
+
+  /** A block whose first edge has gone so far into the window. */
+  private gone({ unit, lengthPx }: Placed, inPx: number): Act {
+    const { layer, box } = this.input;
+    const pose = restPose();
+    const way = layer.roll.way;
+    // Units lie at the window's top left.
+    const far = way === 'up' || way === 'left' ? this.windowPx - inPx : inPx - lengthPx;
+    if (isUpright(layer)) pose.yU = far / this.pxPerU;
+    else pose.xU = far / this.pxPerU;
+    pose.opacity = softly(inPx, lengthPx, this.windowPx, layer.roll.softShare);
+    return { unit: { ...EMPTY_UNIT, box, ink: unit.ink }, pose, plan: { parts: [] }, pivot: 'centre' };
+  }
+
+  private besideAt(one: BesideUnit, laid: Laid, seconds: number, { frameSeconds }: TitleTiming): PosedUnit[] {
+    const { from, to } = besideTimes(one, laid, this.windowPx, frameSeconds);
+    const through = Math.min((seconds - from) / BESIDE_SECONDS, (to - seconds) / BESIDE_SECONDS, 1);
+    if (through <= 0) return [];
+    const use: MoveUse = { ...newMoveUse(this.input.layer.besideMove), unit: 'layer' };
+    const leaving = seconds > (from + to) / 2;
+    const move = compileMove(use, [one.unit], this.input.around, BESIDE_SECONDS, leaving);
+    const act = actThrough(move, one.unit, 0, 0, leaving ? 1 - through : through);
+    return [{ unit: one.unit, acts: act === null ? [] : [act] }];
+  }
+
+  private layOut(timing: TitleTiming): Laid {
+    const { layer } = this.input;
+    const going = layer.roll.ends === 'off' ? timing.totalFrames : staysFrom(layer, timing);
+    const frames = Math.max(1, going);
+    const known = this.laid.get(frames);
+    if (known !== undefined) return known;
+    const made = this.solve(frames);
+    this.laid.clear();
+    this.laid.set(frames, made);
+    return made;
+  }
+
+  private solve(frames: number): Laid {
+    const { layer, format } = this.input;
+    const stepPx = format.interlaced === true ? 2 : 1;
+    const { roll, wish } = layer;
+    const designed = this.measure(this.unitsAt(1));
+    if (!roll.wholeLines)
+      return this.placed(frames, [steadyWay(designed, frames)], steadyWay(designed, frames));
+    const ways = rollWays(designed, { frames, stepPx, ...roll });
+    const pxPerFrame = wish?.speedU == null ? null : wish.speedU * this.pxPerU;
+    const way = wishedWay(ways, { pxPerFrame, size: wish?.size ?? null });
+    return this.placed(frames, ways, way);
+  }
+
+  /** Blocks where a way puts them: what gaps have more or less is shared out among them, to the pixel. */
+  private placed(frames: number, ways: readonly RollWay[], way: RollWay): Laid {
+    const credits = this.unitsAt(way.size);
+    const measure = this.measure(credits);
+    const wanted = this.input.layer.roll.wholeLines
+      ? Math.max(0, gapsFor(measure, way.pxPerFrame, frames - way.waitFrames))
+      : measure.gapsPx;
+    const gaps = credits.blocks.map(({ gapU }) => Math.round(gapU * this.pxPerU));
+    const sum = measure.gapsPx;
+    let gone = 0;
+    let at = 0;
+    const blocks = credits.blocks.map(({ unit, lengthU }, i): Placed => {
+      gone += gaps[i];
+      const lengthPx = Math.round(lengthU * this.pxPerU);
+      const startPx = at + (sum === 0 ? 0 : Math.round((wanted * gone) / sum));
+      at += lengthPx;
+      return { unit, startPx, lengthPx };
+    });
+    const spacing = sum === 0 ? 1 : wanted / sum;
+    const taken = { ...way, spacing };
+    const { beside } = credits;
+    return {
+      way: taken,
+      ways: ways.map((one) => (one === way ? taken : one)),
+      frames,
+      measure,
+      blocks,
+      lengthPx: rollLength(measure, wanted),
+      beside,
+    };
+  }
+
+  private measure({ blocks }: CreditUnits): RollMeasure {
+    const px = (u: number): number => Math.round(u * this.pxPerU);
+    const last = blocks.at(-1);
+    return {
+      blocksPx: blocks.reduce((total, { lengthU }) => total + px(lengthU), 0),
+      gapsPx: blocks.reduce((total, { gapU }) => total + px(gapU), 0),
+      windowPx: this.windowPx,
+      lastPx: this.input.layer.roll.ends === 'stays' && last !== undefined ? px(last.lengthU) : null,
+    };
+  }
+
+  private unitsAt(size: number): CreditUnits {
+    const known = this.sized.get(size);
+    if (known !== undefined) return known;
+    const made = this.creditsAt(size, this.input.box, this.input.toPixels);
+    this.sized.set(size, made);
+    return made;
+  }
+}
+
+const EMPTY_UNIT = { shapes: [] } as const;
+
+const isUpright = ({ roll }: CreditsLayer): boolean => roll.way === 'up' || roll.way === 'down';
+
+/** The frame at which a roll that stays has come to its end. */
+function staysFrom({ roll }: CreditsLayer, timing: TitleTiming): number {
+  const out = timing.totalFrames - timing.outFrames;
+  return Math.max(1, out - Math.round(roll.staysSeconds / timing.frameSeconds));
+}
+
+/** Meets a length by parts of a pixel, with everything as designed. */
+function steadyWay(measure: RollMeasure, frames: number): RollWay {
+  const pxPerFrame = rollLength(measure, measure.gapsPx) / frames;
+  return { pxPerFrame, size: 1, spacing: 1, waitFrames: 0, cost: 0 };
+}
+
+/** How opaque a block is that has gone so far into a window whose ends are soft. */
+function softly(inPx: number, lengthPx: number, windowPx: number, softShare: number): number {
+  if (softShare <= 0) return 1;
+  const middle = inPx - lengthPx / 2;
+  return Math.max(
+    0,
+    Math.min(1, middle / (windowPx * softShare), (windowPx - middle) / (windowPx * softShare)),
+  );
+}
+
+/** The first block that has not yet gone out, where all that lies before `px` has. */
+function firstAfter(blocks: readonly Placed[], px: number): number {
+  let [low, high] = [0, blocks.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (blocks[middle].startPx + blocks[middle].lengthPx > px) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** When a picture beside comes and goes: with its row's way through the window, or as it says itself. */
+function besideTimes(
+  { row, block }: BesideUnit,
+  { blocks, way, frames }: Laid,
+  windowPx: number,
+  frameSeconds: number,
+): { readonly from: number; readonly to: number } {
+  const anchor = blocks[Math.min(block, blocks.length - 1)];
+  const startPx = anchor?.startPx ?? 0;
+  const lengthPx = anchor?.lengthPx ?? 0;
+  const secondsAt = (px: number): number => Math.min(frames, px / way.pxPerFrame) * frameSeconds;
+  const from = row.atSeconds ?? secondsAt(startPx + lengthPx);
+  const to = row.forSeconds === null ? secondsAt(startPx + windowPx) : from + row.forSeconds;
+  return { from, to: Math.max(to, from) };
+}
