@@ -7,6 +7,7 @@ import type { Db } from '@/db/open';
 import { changeProject, insertProject } from '@/db/projects';
 import { insertTemplate, releaseTemplate } from '@/db/templates';
 import { CAPTION_CUES, CAPTION_TRACKS } from './captions';
+import { CLOSING_CLIPS, CLOSING_ID, CLOSING_PLAN, CLOSING_SETTINGS, CLOSING_TITLES } from './closing';
 import { DEMO_TEMPLATES } from './templates';
 
 /** The id that a demo template is kept under. */
@@ -103,7 +104,7 @@ const PLAN: Plan = {
   ],
 };
 
-/** Fills an empty database with the demo: the released templates and one project with ten titles. */
+/** Fills an empty database with the demo: the released templates, a project with ten titles and captions, and its closing. */
 export async function seedDemo(db: Db): Promise<void> {
   for (const document of DEMO_TEMPLATES) {
     const id = idOf(document);
@@ -123,6 +124,13 @@ export async function seedDemo(db: Db): Promise<void> {
     titles: { put, remove: [] },
     clips,
     cues: { put: CAPTION_CUES.map((value) => ({ value, revision: null })), remove: [] },
+    plan: null,
+  });
+  await insertProject(db, CLOSING_ID, CLOSING_SETTINGS, CLOSING_CLIPS, CLOSING_PLAN);
+  await changeProject(db, CLOSING_ID, {
+    titles: { put: CLOSING_TITLES.map((value) => ({ value, revision: null })), remove: [] },
+    clips,
+    cues: { put: [], remove: [] },
     plan: null,
   });
 }

@@ -39,6 +39,15 @@ describe('credits from a text', () => {
     ]);
   });
 
+  test('the first line of all is a heading, also with an empty line after it', () => {
+    expect(read('Lantern Regatta\n\nProducer: Ode Pell\n\nTeo Vance\n\nMira Stott')).toEqual([
+      'heading Lantern Regatta',
+      'role Producer | Ode Pell',
+      'name Teo Vance',
+      'name Mira Stott',
+    ]);
+  });
+
   test('a line above others is a heading, a long line a paragraph, empty lines more than one a gap', () => {
     const long =
       'Every lantern on the river was carried down by hand and carried home again, and no bird was disturbed.';

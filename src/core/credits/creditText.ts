@@ -25,7 +25,7 @@ const BESIDE = /^\[beside (left|right)(?:\s+(.*))?\]$/iu;
 
 /**
  * Reads credits from a text: a role and its name are parted by a tab, by dots or by a colon; a role with nothing after it
- * is that of the names below; what stands alone above other lines, after an empty line or at the start, is a heading; so
+ * is that of the names below; what stands right above other lines, after an empty line, or is the first of all, is a heading; so
  * is a line with `#` before it; `>` makes a paragraph. Lines of more than a hundred letters are paragraphs. Every empty line
  * beyond one makes a gap. Pictures keep their ids from `before`, in their order, under what they are called there. Ids
  * are made of places, so that the same text gives the same rows.
@@ -63,11 +63,17 @@ export function textToCredits(text: string, before: readonly CreditRow[] = []): 
     const name = line.trim();
     if (role) rows.push({ id: id(), kind: 'role', role: '', name });
     else if (isLong(name)) rows.push({ id: id(), kind: 'paragraph', name });
-    else if (isFirst && (lines[i + 1] ?? '').trim() !== '') rows.push({ id: id(), kind: 'heading', name });
+    else if (isFirst && isOver(lines, i, rows.length === 0)) rows.push({ id: id(), kind: 'heading', name });
     else rows.push({ id: id(), kind: 'name', name });
   }
   const joined = joinRoles(rows);
   return { rows: joined.slice(0, MOST_CREDIT_ROWS), leftOut: Math.max(0, joined.length - MOST_CREDIT_ROWS) };
+}
+
+/** Whether a line stands over others: right over one, or as the first of all. */
+function isOver(lines: readonly string[], at: number, isFirstOfAll: boolean): boolean {
+  if ((lines[at + 1] ?? '').trim() !== '') return true;
+  return isFirstOfAll && lines.slice(at + 1).some((line) => line.trim() !== '');
 }
 
 function markedRow(line: string, id: string, kept: CreditRow[]): CreditRow | null {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { measureAt, rollLength, rollWays, wishedWay } from './rollWays';
+import { lineFrames, measureAt, rollLength, rollWays, speedLengths, wishedWay } from './rollWays';
 
 const LIMITS = { frames: 500, stepPx: 1, leastSpacing: 0.7, mostSpacing: 1.5, leastSize: 0.9, mostSize: 1.1 };
 const MEASURE = { blocksPx: 3000, gapsPx: 900, windowPx: 1080, lastPx: null };
@@ -11,9 +11,9 @@ describe('ways to meet the length of a roll', () => {
     const [best] = rollWays(MEASURE, LIMITS);
     expect(best).toMatchObject({ pxPerFrame: 10, size: 1, waitFrames: 0 });
     expect(best.spacing).toBeCloseTo(920 / 900);
-    // At 9 px a frame, 480 px less: gaps of 420 px are below 0.7 of 900 (630), so all is made smaller.
+    // At 9 px a frame, 480 px less: gaps of 420 px are below 0.7 of 900 (630), so all is made a tenth smaller.
     const slower = rollWays(MEASURE, LIMITS).find(({ pxPerFrame }) => pxPerFrame === 9);
-    expect(slower?.size).toBe(0.91);
+    expect(slower?.size).toBe(0.9);
   });
 
   test('what stays at the end stops in the middle of the window', () => {
@@ -51,6 +51,8 @@ describe('ways to meet the length of a roll', () => {
       windowPx: fc.integer({ min: 100, max: 4000 }),
       lastPx: fc.option(fc.integer({ min: 1, max: 100 })),
     });
+    // The last block is one of all.
+    const possible = measure.filter(({ lastPx, blocksPx }) => lastPx === null || lastPx <= blocksPx);
     const limits = fc.record({
       frames: fc.integer({ min: 2, max: 20_000 }),
       stepPx: fc.constantFrom(1, 2),
@@ -60,7 +62,7 @@ describe('ways to meet the length of a roll', () => {
       mostSize: fc.double({ min: 1, max: 1.5, noNaN: true }),
     });
     fc.assert(
-      fc.property(measure, limits, (of, within) => {
+      fc.property(possible, limits, (of, within) => {
         const ways = rollWays(of, within);
         expect(ways.length).toBeGreaterThan(0);
         for (const way of ways) {
@@ -85,4 +87,23 @@ describe('ways to meet the length of a roll', () => {
       { numRuns: 300 },
     );
   });
+});
+
+test('the lengths of each speed: as designed, and as far as gaps and size go', () => {
+  const lengths = speedLengths(MEASURE, LIMITS, 4);
+  expect(lengths.map(({ pxPerFrame }) => pxPerFrame)).toEqual([1, 2, 3, 4]);
+  // 3000 + 900 + 1080 px in all; at 0.9 of the size, 2700 + 0.7 × 810 + 1080; at 1.1, 3300 + 1.5 × 990 + 1080.
+  expect(lengths[1]).toEqual({ pxPerFrame: 2, designed: 2490, least: 2174, most: 2932 });
+  for (const { pxPerFrame, least, most } of lengths)
+    for (const frames of [least, most]) {
+      const ways = rollWays(MEASURE, { ...LIMITS, frames });
+      expect(ways.find((way) => way.pxPerFrame === pxPerFrame)?.waitFrames).toBe(0);
+    }
+  expect(speedLengths(MEASURE, { ...LIMITS, stepPx: 2 }, 4).map(({ pxPerFrame }) => pxPerFrame)).toEqual([
+    2, 4,
+  ]);
+});
+
+test('a line is seen for the way of the picture and its own height', () => {
+  expect(lineFrames(1080, 60, 4)).toBe(285);
 });

@@ -56,7 +56,8 @@ export function rollLength({ blocksPx, windowPx, lastPx }: RollMeasure, gapsPx: 
  */
 export function rollWays(measure: RollMeasure, limits: RollLimits): RollWay[] {
   const { frames, stepPx, leastSize, mostSize } = limits;
-  const sizes = SIZES.filter((size) => size >= leastSize && size <= mostSize);
+  const within = SIZES.filter((size) => size >= leastSize && size <= mostSize);
+  const sizes = [...new Set([...within, leastSize, mostSize])];
   const ways = sizes.flatMap((size) => {
     const sized = measureAt(measure, size);
     const natural = rollLength(sized, sized.gapsPx) / frames / stepPx;
@@ -119,4 +120,38 @@ function waitingWay(measure: RollMeasure, { frames, stepPx, mostSpacing }: RollL
   const gaps = gapsFor(measure, pxPerFrame, going);
   const spacing = measure.gapsPx === 0 ? 1 : gaps / measure.gapsPx;
   return { pxPerFrame, size: 1, spacing, waitFrames: frames - going, cost: WAIT_COST };
+}
+
+/** The lengths that a speed can meet, in frames. */
+export interface SpeedLengths {
+  readonly pxPerFrame: number;
+  /** With everything as designed, to the nearest frame. */
+  readonly designed: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** For each speed up to `mostPx`, the lengths that it meets within the limits, and the one that changes least. */
+export function speedLengths(
+  measure: RollMeasure,
+  limits: Omit<RollLimits, 'frames'>,
+  mostPx: number,
+): SpeedLengths[] {
+  const { stepPx, leastSpacing, mostSpacing, leastSize, mostSize } = limits;
+  const [small, large] = [measureAt(measure, leastSize), measureAt(measure, mostSize)];
+  const shortest = rollLength(small, Math.ceil(small.gapsPx * leastSpacing));
+  const longest = rollLength(large, Math.floor(large.gapsPx * mostSpacing));
+  const designed = rollLength(measure, measure.gapsPx);
+  return Array.from({ length: Math.max(1, Math.floor(mostPx / stepPx)) }, (_, i) => {
+    const pxPerFrame = (i + 1) * stepPx;
+    const least = Math.ceil(shortest / pxPerFrame);
+    const most = Math.max(least, Math.floor(longest / pxPerFrame));
+    const nearest = Math.round(designed / pxPerFrame);
+    return { pxPerFrame, designed: Math.max(least, Math.min(most, nearest)), least, most };
+  });
+}
+
+/** How many frames a line is seen for, from its first part coming in to its last going out. */
+export function lineFrames(windowPx: number, linePx: number, pxPerFrame: number): number {
+  return (windowPx + linePx) / pxPerFrame;
 }

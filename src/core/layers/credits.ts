@@ -14,7 +14,15 @@ import type { Rect } from '../kit/rect';
 import { hardestFacts } from '../text/fitFacts';
 import { textUnits } from '../text/units';
 import { creditProperties } from './creditProperties';
-import type { BesideUnit, CreditUnits, LayerBinding, LayerUnit, MeasureContext, Measured } from './layerKind';
+import type {
+  BesideUnit,
+  CardFacts,
+  CreditUnits,
+  LayerBinding,
+  LayerUnit,
+  MeasureContext,
+  Measured,
+} from './layerKind';
 
 /** Credits with their properties: a window that they roll through, or in which cards follow one another. */
 export function bindCredits(layer: CreditsLayer): LayerBinding {
@@ -68,7 +76,9 @@ function measureCredits(layer: CreditsLayer, context: MeasureContext): Measured 
     missing: set.missing,
     standIns: set.standIns,
     ...(Number.isFinite(set.capU) && { capU: set.capU }),
-    rowReads: cards.map(({ blocks }) => blocks.map(({ block }) => block.reads).join('\n')),
+    cards: cards.map(cardFacts),
+    pictureHeightsU: set.blocks.flatMap((block) => block.pictures.map(({ rect }) => rect.height)),
+    besideCount: (box) => (isRoll ? besideUnits(set, { box, pictures }, safe).length : 0),
     units(kind, box, toPixels) {
       const setting = { layer, box, toPixels, pictures };
       if (!isRoll) {
@@ -86,11 +96,24 @@ function measureCredits(layer: CreditsLayer, context: MeasureContext): Measured 
             unit: blockUnit(block, setting),
             gapU: block.gapU,
             lengthU: isUpright(layer) ? block.heightU : block.widthU,
+            rowIds: block.rowIds,
           })),
           beside: besideUnits(sized, setting, safe),
         };
       },
     }),
+  };
+}
+
+function cardFacts({ blocks }: CreditCard): CardFacts {
+  const own = blocks.map(({ block }) => block);
+  const first = own.find(({ kind }) => kind !== 'heading');
+  return {
+    reads: own.map(({ reads }) => reads).join('\n'),
+    rowIds: own.flatMap(({ rowIds }) => rowIds),
+    lines: own.filter(({ kind }) => kind !== 'heading').length,
+    goesOn: first?.goesOn ?? false,
+    endsOpen: own[own.length - 1]?.leads ?? false,
   };
 }
 
@@ -202,7 +225,11 @@ function picture(asset: string, rect: Rect, pictures: Pictures): UnitShape {
 const BESIDE_GAP_U = 40;
 
 /** Pictures beside credits: as large as there is room between them and the title-safe line, in the middle of its height. */
-function besideUnits(set: SetCredits, { box, pictures }: Setting, safe: Rect): BesideUnit[] {
+function besideUnits(
+  set: SetCredits,
+  { box, pictures }: Pick<Setting, 'box' | 'pictures'>,
+  safe: Rect,
+): BesideUnit[] {
   const left = box.x + Math.min(0, ...set.blocks.map(({ leftU }) => leftU));
   const edge = { left: Math.min(...set.blocks.map(({ leftU }) => leftU), box.width), right: 0 };
   edge.right = Math.max(...set.blocks.map(({ rightU }) => rightU), 0);

@@ -109,8 +109,12 @@ export interface Measured {
   reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit;
   /** The blocks of credits at a share of their designed size, each lying at the window's top left; for credits that roll. */
   credits?(size: number, box: PlacedBox, toPixels: Matrix): CreditUnits;
-  /** The words of each of its rows, to be timed by what they read. */
-  readonly rowReads?: readonly string[];
+  /** Cards: the words of each, to be timed by what they read, and the rows of credits on it. */
+  readonly cards?: readonly CardFacts[];
+  /** The heights of the pictures in rows of credits. */
+  readonly pictureHeightsU?: readonly number[];
+  /** How many pictures beside credits have room where they lie. */
+  besideCount?(box: PlacedBox): number;
   /** The shapes at a time, for a layer whose content moves by itself. */
   animate?(seconds: number, box: PlacedBox): UnitShape[];
 }
@@ -130,10 +134,27 @@ export interface LayerUnit {
   readonly cut?: Rect;
 }
 
+/** A card of credits. */
+export interface CardFacts {
+  readonly reads: string;
+  readonly rowIds: readonly string[];
+  /** Its rows beside headings. */
+  readonly lines: number;
+  /** Whether it begins with names of a role that is on the card before. */
+  readonly goesOn: boolean;
+  /** Whether it ends with a heading. */
+  readonly endsOpen: boolean;
+}
+
 /** Credits ready to go by: blocks in order, and what stands beside them. */
 export interface CreditUnits {
   /** Lengths are along the way. */
-  readonly blocks: readonly { readonly unit: LayerUnit; readonly gapU: number; readonly lengthU: number }[];
+  readonly blocks: readonly {
+    readonly unit: LayerUnit;
+    readonly gapU: number;
+    readonly lengthU: number;
+    readonly rowIds: readonly string[];
+  }[];
   readonly beside: readonly BesideUnit[];
 }
 

@@ -2,7 +2,7 @@ import * as yup from 'yup';
 import { exactly, id, number, numberOrNull, oneOfShapes, text, variant, word } from './schemaParts';
 
 /** What a row of credits can be, in the order in which kinds are offered. */
-const CREDIT_KINDS = ['heading', 'role', 'name', 'paragraph', 'pictures', 'gap', 'beside'] as const;
+export const CREDIT_KINDS = ['heading', 'role', 'name', 'paragraph', 'pictures', 'gap', 'beside'] as const;
 export type CreditKind = (typeof CREDIT_KINDS)[number];
 
 /** One row of credits. Rows are told apart by their ids, so that two may read alike. */
@@ -48,7 +48,7 @@ export const NO_CREDITS: Credits = { rows: [], wish: { speedU: null, size: null 
 
 /** The most rows of one title's credits, pictures of a row, and letters of a cell. */
 export const MOST_CREDIT_ROWS = 5000;
-const MOST_CREDIT_PICTURES = 12;
+export const MOST_CREDIT_PICTURES = 12;
 const LONGEST_CREDIT = 2000;
 
 const name = text(LONGEST_CREDIT);
@@ -91,6 +91,25 @@ const idOf = (row: unknown): unknown =>
 export const creditsSchema = exactly({
   rows: creditRowsSchema,
   wish: exactly({ speedU: numberOrNull(0.01, 500), size: numberOrNull(0.1, 4) }),
+});
+
+/** What credits have to keep to. */
+export interface CreditRules {
+  /** How long a line of a roll is seen, at least. */
+  readonly lineSeconds: number;
+  /** The least height of a picture that stands in for a name, as a share of the picture's height. */
+  readonly pictureShare: number;
+  /** What has to be said somewhere in them. */
+  readonly required: readonly string[];
+}
+
+/** Practice: a line is seen for three seconds, and a mark is no lower than a twentieth of the picture. */
+export const FIRST_CREDITS: CreditRules = { lineSeconds: 3, pictureShare: 0.05, required: [] };
+
+export const creditRulesSchema = exactly({
+  lineSeconds: number(0.5, 30),
+  pictureShare: number(0.005, 0.5),
+  required: yup.array().of(yup.string().required().min(1).max(200)).required().max(60),
 });
 
 /** The words of a row, cells on lines of their own; empty for one that shows none. */

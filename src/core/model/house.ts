@@ -3,6 +3,8 @@ import { sameValue } from '../kit/sameValue';
 import type { CaptionRules } from './captions';
 import { captionRulesSchema, FIRST_CAPTIONS } from './captions';
 import { checkValue } from './check';
+import type { CreditRules } from './credits';
+import { creditRulesSchema, FIRST_CREDITS } from './credits';
 import { layerSchema, motionSchema } from './layerSchema';
 import type { Look } from './look';
 import { PLAIN_LOOK } from './look';
@@ -74,6 +76,8 @@ export interface House {
   readonly checks: CheckRules;
   /** What captions keep to; left out for usual practice. */
   readonly captions?: CaptionRules;
+  /** What credits keep to; left out for usual practice. */
+  readonly credits?: CreditRules;
   /** Title-safe areas that differ from the standards', for new templates and for checks. */
   readonly areas: readonly OwnArea[];
   /** The language of words (BCP 47) where nothing nearer says one. */
@@ -83,6 +87,11 @@ export interface House {
 /** What captions of a house keep to. */
 export function captionRules({ captions }: Pick<House, 'captions'>): CaptionRules {
   return captions ?? FIRST_CAPTIONS;
+}
+
+/** What credits of a house keep to. */
+export function creditRules({ credits }: Pick<House, 'credits'>): CreditRules {
+  return credits ?? FIRST_CREDITS;
 }
 
 const name = yup.string().required().min(1).max(60);
@@ -113,6 +122,7 @@ export const houseSchema = exactly({
   reading: readingSchema,
   checks: checksSchema,
   captions: captionRulesSchema.default(undefined).optional(),
+  credits: creditRulesSchema.default(undefined).optional(),
   areas: areasSchema,
   language: languageTag,
 });

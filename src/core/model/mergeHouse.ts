@@ -1,6 +1,6 @@
 import { mergeEntry, mergeList } from '../kit/mergeParts';
 import type { House } from './house';
-import { captionRules } from './house';
+import { captionRules, creditRules } from './house';
 
 /**
  * Two states of the house that come from one, put together: each entry and figure as the one that changed it has it,
@@ -12,10 +12,13 @@ export function mergeHouse(base: House, mine: House, theirs: House): House {
   const areas = list(({ areas: all }) => all.map((area) => ({ ...area, id: area.format })));
   const captions = mergeEntry(captionRules(base), captionRules(mine), captionRules(theirs));
   const saysRules = mine.captions !== undefined || theirs.captions !== undefined;
+  const credits = mergeEntry(creditRules(base), creditRules(mine), creditRules(theirs));
+  const saysCredits = mine.credits !== undefined || theirs.credits !== undefined;
   const language = mine.language === base.language ? theirs.language : mine.language;
   return {
     ...(language !== undefined && { language }),
     ...(saysRules && { captions }),
+    ...(saysCredits && { credits }),
     colours: list(({ colours }) => colours),
     faces: list(({ faces }) => faces),
     finishes: list(({ finishes }) => finishes),

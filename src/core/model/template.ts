@@ -1,6 +1,5 @@
 import type { Pivot } from '../moves/move';
 import type { CreditRow, RollWish } from './credits';
-import { creditWords } from './credits';
 import type { HexColour } from '../display/list';
 import type { PointName } from '../frame/points';
 import type { SafeAreaId } from '../frame/safeAreas';
@@ -599,11 +598,13 @@ export type FieldValue = string | number | boolean;
 /** What an editor typed, by field id; a field that is missing takes the design's value. */
 export type FieldValues = Readonly<Record<string, FieldValue>>;
 
-/** The words that a layer shows, cells and rows parted by line ends; empty for a kind that shows none, and when hidden. */
+/**
+ * The words that a layer shows, cells and rows parted by line ends; empty for a kind that shows none, and when hidden.
+ * Credits are read as they go by, not as a whole, and have none here.
+ */
 export function layerWords(layer: Layer): string {
   if (!layer.visible) return '';
   if (layer.kind === 'text') return plainText(layer);
-  if (layer.kind === 'credits') return layer.rows.map(creditWords).join('\n');
   return layer.kind === 'rows' ? shownRows(layer).map(rowWords).join('\n') : '';
 }
 

@@ -1,4 +1,5 @@
 import type { CaptionRules, Cue } from '../model/captions';
+import type { CreditRules } from '../model/credits';
 import type { House } from '../model/house';
 import type { Delivery } from '../model/plan';
 import type { Clip, Title } from '../model/project';
@@ -40,6 +41,7 @@ export interface TitleContext {
   /** The cue that it is made of, where it is a caption. */
   readonly cue: Cue | null;
   readonly captions: CaptionRules;
+  readonly credits: CreditRules;
   /** The colours of the House. */
   readonly colours: House['colours'];
   /** All clips of the project, in order. */

@@ -8,6 +8,13 @@ export type MendChange =
   | { readonly kind: 'words'; readonly fieldId: string; readonly value: FieldValue }
   /** Changes a cue. */
   | { readonly kind: 'cue'; readonly set: Partial<Omit<Cue, 'id' | 'trackId'>> }
+  /** Changes what a row of credits says. */
+  | {
+      readonly kind: 'credit';
+      readonly rowId: string;
+      readonly cell: 'role' | 'name';
+      readonly value: string;
+    }
   /** Takes a word into the project's own. */
   | { readonly kind: 'ownWord'; readonly word: string }
   /** Brings the title up to an edition, its words going where they belong. */

@@ -1,6 +1,6 @@
-import type { Layer, Template } from '../model/template';
-import type { Rect } from '../kit/rect';
+import type { Template } from '../model/template';
 import { containsRect } from '../kit/rect';
+import { heldBox } from './heldBox';
 import { safeArea } from '../frame/safeAreas';
 import type { CompiledTitle } from '../timeline/compile';
 
@@ -27,15 +27,8 @@ export function layoutTrouble(template: Template, title: CompiledTitle): string[
   for (const layer of template.layers) {
     const box = title.boxes.get(layer.id);
     if (box === undefined || !['text', 'rows', 'credits'].includes(layer.kind)) continue;
-    if (!containsRect(safe, across(layer, box, safe), TOLERANCE_U))
+    if (!containsRect(safe, heldBox(layer, box, safe), TOLERANCE_U))
       found.add(`${layer.name} leaves title safe`);
   }
   return [...found];
-}
-
-/** What of a layer has to be in the area: of credits that go by, only what lies across their way. */
-function across(layer: Layer, box: Rect, area: Rect): Rect {
-  if (layer.kind !== 'credits' || layer.show !== 'roll') return box;
-  const upright = layer.roll.way === 'up' || layer.roll.way === 'down';
-  return upright ? { ...box, y: area.y, height: area.height } : { ...box, x: area.x, width: area.width };
 }

@@ -1,4 +1,5 @@
 import { rewordCue } from '../captions/rewordCue';
+import { changeRow } from '../credits/editCredits';
 import type { Cue } from '../model/captions';
 import type { Title } from '../model/project';
 import type { FieldValue, Template } from '../model/template';
@@ -28,6 +29,8 @@ export function applyMend(
       return mended((title) => ({ ...title, ...change.set }));
     case 'words':
       return mended((title) => withWords(title, deliveryId, change.fieldId, change.value));
+    case 'credit':
+      return mended((title) => withCredit(title, change));
     case 'ownWord':
       return { ...work, plan: { ...work.plan, words: [...work.plan.words, change.word.toLowerCase()] } };
     case 'edition': {
@@ -61,6 +64,13 @@ function mendedCue(cue: Cue, change: MendChange): Cue {
     default:
       return cue;
   }
+}
+
+/** A row of credits that says something else; the title as it was where the row is gone. */
+function withCredit(title: Title, { rowId, cell, value }: Extract<MendChange, { kind: 'credit' }>): Title {
+  if (title.credits == null) return title;
+  const rows = changeRow(title.credits.rows, rowId, (row) => ({ ...row, [cell]: value }));
+  return { ...title, credits: { ...title.credits, rows } };
 }
 
 /** Words go where those that they take the place of are said: in one delivery, or in all. */

@@ -333,6 +333,8 @@ export class Proofer {
       title.scrim,
       title.edge,
       title.moments,
+      (title.credits?.rows.length ?? 0) > 0,
+      title.credits?.wish,
       title.caption?.align,
       title.caption?.atTop,
       momentsUnder(clips, title.startFrame, title.startFrame + 1, rate).map(

@@ -5,7 +5,7 @@ import { resolve } from '../resolve/resolve';
 import { airValues } from '../resolve/automatic';
 import type { Cue } from '../model/captions';
 import type { House } from '../model/house';
-import { captionRules } from '../model/house';
+import { captionRules, creditRules } from '../model/house';
 import type { Plan } from '../model/plan';
 import { MASTER_ID } from '../model/plan';
 import type { Clip, Title } from '../model/project';
@@ -36,7 +36,10 @@ export interface ProofSurroundings {
   readonly rate: FrameRate;
   readonly clips: readonly Clip[];
   readonly plan: Plan;
-  readonly house: Pick<House, 'checks' | 'reading' | 'areas' | 'language' | 'colours' | 'captions'>;
+  readonly house: Pick<
+    House,
+    'checks' | 'reading' | 'areas' | 'language' | 'colours' | 'captions' | 'credits'
+  >;
   readonly editions: ReadonlyMap<string, ProofEdition>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, ProofEdition>;
@@ -79,6 +82,7 @@ export function titleContext(
     reading: house.reading,
     cue: around.cues?.get(title.id) ?? null,
     captions: captionRules(house),
+    credits: creditRules(house),
     colours: house.colours,
     clips,
     newer: newest === undefined || newest.id === edition.id ? null : newest,

@@ -5,7 +5,7 @@ import { wordsOf } from './speller';
 
 const known = new WeakMap<Title, { readonly template: Template; readonly names: readonly string[] }>();
 
-/** The words of a title that stand in fields for names, as they are typed. */
+/** The words of a title that stand in fields for names, and those of names in its credits, as they are typed. */
 function namesOf(title: Title, template: Template): readonly string[] {
   const before = known.get(title);
   if (before?.template === template) return before.names;
@@ -15,8 +15,12 @@ function namesOf(title: Title, template: Template): readonly string[] {
       ? wordsOf(value).map(({ text }) => text.toLowerCase())
       : [];
   });
-  known.set(title, { template, names });
-  return names;
+  const credited = (title.credits?.rows ?? []).flatMap((row) =>
+    row.kind === 'role' || row.kind === 'name' ? wordsOf(row.name).map(({ text }) => text.toLowerCase()) : [],
+  );
+  const all = [...names, ...credited];
+  known.set(title, { template, names: all });
+  return all;
 }
 
 /** The names that the titles of a project have, each once and in order: captions that say them spell them so. */

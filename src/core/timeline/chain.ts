@@ -12,6 +12,8 @@ import { compileWhole } from './wholeMoves';
 export interface CompiledChain {
   /** The lines that are there at a time (seconds from the title's start), with what is done to them. */
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[];
+  /** When each line comes and starts to go. */
+  links(timing: TitleTiming): readonly ChainLink[];
 }
 
 interface ChainOf {
@@ -55,6 +57,7 @@ export function compileChain(
     return made;
   };
   return {
+    links: (title) => linksFor(title.outStartSeconds),
     at(seconds, title) {
       const whole = wholeAt(seconds, title);
       const there = linksFor(title.outStartSeconds).filter(

@@ -18,6 +18,8 @@ import { compileWhole } from './wholeMoves';
 /** Credits that go by; asked for what is in the window at a time. */
 export interface CompiledRoll {
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[];
+  /** The frame in which a row is in the middle of the window; null for a row that is not shown. */
+  frameOf(rowId: string, timing: TitleTiming): number | null;
   /** How it meets a title's length, and the ways that it could. */
   plan(timing: TitleTiming): RollPlan;
 }
@@ -27,8 +29,10 @@ export interface RollPlan {
   readonly way: RollWay;
   /** All ways, the best first; the one taken is among them. */
   readonly ways: readonly RollWay[];
+  /** The frames that it goes. */
   readonly frames: number;
   readonly measure: RollMeasure;
+  readonly blockCount: number;
 }
 
 interface RollInput extends ColumnLayer {
@@ -43,6 +47,7 @@ interface RollInput extends ColumnLayer {
 /** A block on its way: where it starts from the roll's first edge, and how long it is, in whole pixels. */
 interface Placed {
   readonly unit: LayerUnit;
+  readonly rowIds: readonly string[];
   readonly startPx: number;
   readonly lengthPx: number;
 }
@@ -87,6 +92,14 @@ class Roll implements CompiledRoll {
 
   plan(timing: TitleTiming): RollPlan {
     return this.layOut(timing);
+  }
+
+  frameOf(rowId: string, timing: TitleTiming): number | null {
+    const { blocks, way, frames } = this.layOut(timing);
+    const block = blocks.find(({ rowIds }) => rowIds.includes(rowId));
+    if (block === undefined) return null;
+    const goneBy = block.startPx + (block.lengthPx + this.windowPx) / 2;
+    return Math.min(frames - way.waitFrames, Math.round(goneBy / way.pxPerFrame));
   }
 
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[] {
@@ -168,12 +181,12 @@ class Roll implements CompiledRoll {
     const sum = measure.gapsPx;
     let gone = 0;
     let at = 0;
-    const blocks = credits.blocks.map(({ unit, lengthU }, i): Placed => {
+    const blocks = credits.blocks.map(({ unit, rowIds, lengthU }, i): Placed => {
       gone += gaps[i];
       const lengthPx = Math.round(lengthU * this.pxPerU);
       const startPx = at + (sum === 0 ? 0 : Math.round((wanted * gone) / sum));
       at += lengthPx;
-      return { unit, startPx, lengthPx };
+      return { unit, rowIds, startPx, lengthPx };
     });
     const spacing = sum === 0 ? 1 : wanted / sum;
     const taken = { ...way, spacing };
@@ -183,6 +196,7 @@ class Roll implements CompiledRoll {
       ways: ways.map((one) => (one === way ? taken : one)),
       frames,
       measure,
+      blockCount: blocks.length,
       blocks,
       lengthPx: rollLength(measure, wanted),
       beside,

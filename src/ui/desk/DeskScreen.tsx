@@ -18,6 +18,10 @@ import { SaveTrouble } from '../shared/SaveTrouble';
 import { Segmented } from '../shared/Segmented';
 import { TopBar } from '../shared/TopBar';
 import { UndoButtons } from '../shared/UndoButtons';
+import { useCreditRows, useCreditTitle } from './credits/creditContext';
+import { CreditSheet } from './credits/CreditSheet';
+import { CreditTools } from './credits/CreditTools';
+import { RollPanel } from './credits/RollPanel';
 import { useTrack, useTrackCues } from './captions/captionContext';
 import { CaptionPace } from './captions/CaptionPace';
 import { CaptionSheet } from './captions/CaptionSheet';
@@ -128,6 +132,8 @@ const Findings = memo(ProofPanel);
 const Captions = memo(CaptionSheet);
 const Cue = memo(CueCard);
 const Pace = memo(CaptionPace);
+const CreditRows = memo(CreditSheet);
+const Roll = memo(RollPanel);
 
 function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const { settings, store } = useDesk();
@@ -147,6 +153,12 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const seek = useSeek(player);
   const show = useShow(seek);
   const frameNow = useFrameNow(player);
+  const creditTitleId = useCreditTitle()?.title.id;
+  const sizeOf = {
+    titles: counted(titles.length, 'title'),
+    captions: counted(cues.length, 'caption'),
+    credits: counted(useCreditRows().length, 'row'),
+  };
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
@@ -154,7 +166,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
           <>
             <h1 className="truncate font-serif text-[17px] font-semibold">{settings.name}</h1>
             <span className="whitespace-nowrap text-soft">
-              {`${sheet === 'titles' ? counted(titles.length, 'title') : counted(cues.length, 'caption')} · `}
+              {`${sizeOf[sheet]} · `}
               <SaveNote state={saving.state} />
             </span>
           </>
@@ -178,25 +190,43 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
           <section aria-label="Cue sheet" className="flex min-w-0 flex-1 flex-col border-r border-line">
             <div className="flex h-12 shrink-0 items-center gap-2 px-3">
               <SheetSwitch />
-              {sheet === 'titles' ? (
-                <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />
-              ) : (
+              {sheet === 'titles' && <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />}
+              {sheet === 'captions' && (
                 <CaptionTools frame={player.frame} filter={filter} onFilter={setFilter} />
               )}
+              {sheet === 'credits' && (
+                <CreditTools
+                  words={filter.words}
+                  onWords={(words) => setFilter((now) => ({ ...now, words }))}
+                />
+              )}
             </div>
-            {sheet === 'titles' ? (
-              <Sheet filter={filter} onShow={show} />
-            ) : (
-              <Captions filter={filter} onSeek={seek} />
+            {sheet === 'titles' && <Sheet filter={filter} onShow={show} />}
+            {sheet === 'captions' && <Captions filter={filter} onSeek={seek} />}
+            {sheet === 'credits' && (
+              <CreditRows
+                words={filter.words}
+                frameNow={frameNow}
+                format={format}
+                fonts={fonts}
+                onSeek={seek}
+              />
             )}
           </section>
           <SideDivider width={side} onWidth={setSide} />
           <div className="flex shrink-0 flex-col bg-card" style={{ width: side }} suppressHydrationWarning>
             <DeskPicture player={player} format={format} fonts={fonts} end={end} widthPx={side} />
             <PanelSwitch />
-            <div className="min-h-0 flex-1 overflow-y-auto">
+            {/* Another part begins at its top. */}
+            <div key={`${sheet} ${panel}`} className="min-h-0 flex-1 overflow-y-auto">
               {sheet === 'titles' &&
                 (panel === 'card' ? <Card frameNow={frameNow} /> : <Findings onLook={show} />)}
+              {sheet === 'credits' &&
+                (panel === 'card' ? (
+                  <Roll format={format} fonts={fonts} />
+                ) : (
+                  <Findings onLook={show} titleId={creditTitleId} />
+                ))}
               {sheet === 'captions' && (panel === 'card' ? <Cue onSeek={seek} /> : <Pace onSeek={seek} />)}
             </div>
           </div>
@@ -257,6 +287,8 @@ function useSeek(player: Player): (frame: number) => void {
   return useCallback((frame) => seek.current(frame), []);
 }
 
+const PANELS = { titles: 'Card', captions: 'Caption', credits: 'How it goes' } as const;
+
 function PanelSwitch() {
   const { ui } = useDesk();
   const panel = useDeskUi((state) => state.panel);
@@ -264,12 +296,12 @@ function PanelSwitch() {
   return (
     <div className="shrink-0 border-b border-line px-4 py-1.5">
       <Segmented
-        label={sheet === 'titles' ? 'What is shown of the title' : 'What is shown of the captions'}
+        label={`What is shown of the ${sheet === 'titles' ? 'title' : sheet}`}
         value={panel}
         onChange={(next) => ui.setState({ panel: next })}
         choices={[
-          { value: 'card', label: sheet === 'titles' ? 'Card' : 'Caption' },
-          { value: 'proof', label: sheet === 'titles' ? 'Proof' : 'Programme' },
+          { value: 'card', label: PANELS[sheet] },
+          { value: 'proof', label: sheet === 'captions' ? 'Programme' : 'Proof' },
         ]}
       />
     </div>
@@ -290,7 +322,7 @@ function useShownIds(): readonly string[] {
   return useStore(
     store,
     useShallow(({ titles, cues }) =>
-      (sheet === 'titles' ? titles : cues.filter((cue) => cue.trackId === trackId)).map(({ id }) => id),
+      (sheet === 'captions' ? cues.filter((cue) => cue.trackId === trackId) : titles).map(({ id }) => id),
     ),
   );
 }

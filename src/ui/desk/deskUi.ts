@@ -21,6 +21,7 @@ type DeskDialog =
   | 'writeCaptions'
   | 'transcript'
   | 'cueTimes'
+  | 'creditList'
   | null;
 
 /** A place, or a stretch, among the words of a cue as they are written. */
@@ -37,13 +38,19 @@ export interface DeskUi {
   readonly selection: readonly string[];
   readonly clipId: string | null;
   /** Which sheet lies open. */
-  readonly sheet: 'titles' | 'captions';
+  readonly sheet: 'titles' | 'captions' | 'credits';
   /** The caption track that is worked on and seen; null for the first. */
   readonly trackId: string | null;
   /** The chosen cues; the first of them is the one that is typed into. */
   readonly cueIds: readonly string[];
   /** Where the caret was last among the words of a cue; `wanted` when the sheet should go there. */
   readonly caret: CueCaret | null;
+  /** The title whose credits lie open where none of the chosen has some. */
+  readonly creditTitleId: string | null;
+  /** The chosen rows of credits. */
+  readonly creditIds: readonly string[];
+  /** A cell of the credits that the keys should go to, with its words selected. */
+  readonly creditGoTo: { readonly id: string; readonly cell: 'role' | 'name' } | null;
   /** Whether captions are seen in the picture. */
   readonly captionsShown: boolean;
   /** A marked stretch of time. */
@@ -75,6 +82,9 @@ export function createDeskUi(first: Partial<DeskUi> = {}): DeskUiStore {
     trackId: null,
     cueIds: [],
     caret: null,
+    creditTitleId: null,
+    creditIds: [],
+    creditGoTo: null,
     captionsShown: true,
     range: null,
     deliveryId: MASTER_ID,

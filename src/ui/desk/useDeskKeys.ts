@@ -9,6 +9,7 @@ import { changeTitles } from '@/core/project/work';
 import type { Player } from '../picture/usePlayer';
 import { actsItself, takesArrows, useClickLetsGo, useKeys } from '../shared/useKeys';
 import { useCaptionKeys } from './captions/useCaptionKeys';
+import { useCreditKeys } from './credits/useCreditKeys';
 import { rowHere } from './card/rowHere';
 import { useDeliveryValues, useDesk, useSelect } from './deskContext';
 import { setMarker } from './strip/StripTools';
@@ -21,6 +22,7 @@ export function useDeskKeys({ player, end }: { readonly player: Player; readonly
   useTimeKeys(player, end);
   useTitleKeys(player);
   useCaptionKeys(player);
+  useCreditKeys();
   useScreenKeys();
 }
 

@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid';
 import { useCallback } from 'react';
 import type { Placing } from '@/core/project/placeTitle';
 import { placeTitle } from '@/core/project/placeTitle';
+import { creditsLayer } from '@/core/project/titleCredits';
 import { useHouse } from '../shared/useHouse';
 import { useDesk, useSelect } from './deskContext';
 
@@ -19,7 +20,10 @@ export function usePlaceTitle(): (editionId: string, placing: Placing) => void {
       const placed = { id: editionId, template: edition.document, rate, timing };
       store.getState().applyWork((work) => placeTitle(work, placed, placing, id, () => nanoid(12)));
       select(id);
-      ui.setState({ range: null, goTo: { titleId: id, column: 'words' } });
+      // What has credits is typed in their sheet.
+      if (creditsLayer(edition.document) !== undefined)
+        ui.setState({ range: null, sheet: 'credits', creditTitleId: id, creditIds: [], panel: 'card' });
+      else ui.setState({ range: null, goTo: { titleId: id, column: 'words' } });
     },
     [store, ui, editions, rate, timing, select],
   );

@@ -11,6 +11,7 @@ import { AreasSection } from './AreasSection';
 import { CaptionsSection } from './CaptionsSection';
 import { ChecksSection } from './ChecksSection';
 import { ColoursSection } from './ColoursSection';
+import { CreditsSection } from './CreditsSection';
 import { FacesSection } from './FacesSection';
 import { BackupsSection } from './BackupsSection';
 import { KeptSection } from './KeptSection';
@@ -38,6 +39,7 @@ const SECTIONS = [
   { id: 'kept', label: 'Finishes and moves', Part: KeptSection },
   { id: 'timing', label: 'Timing and reading', Part: TimingSection },
   { id: 'captions', label: 'Captions', Part: CaptionsSection },
+  { id: 'credits', label: 'Credits', Part: CreditsSection },
   { id: 'checks', label: 'Checks', Part: ChecksSection },
   { id: 'areas', label: 'Safe areas', Part: AreasSection },
   { id: 'room', label: 'Room', Part: RoomSection },

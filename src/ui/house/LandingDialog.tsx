@@ -158,6 +158,7 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
       )}
       {kinds.has('names') && <p>Names and entries change; nothing that is made looks otherwise.</p>}
       {kinds.has('areas') && <p>New templates start with the areas.</p>}
+      {kinds.has('credits') && <p>The credits of every project are proofed by the new figures.</p>}
       {captioned && <p>The captions of every project are proofed by the new figures.</p>}
       {(counted || proofed) && landings === null && <p role="status">Counting titles…</p>}
       {landings?.map(({ name, titles, shortBefore, shortAfter }) => (

@@ -7,6 +7,10 @@ import { captionPaceCheck } from './captionPace';
 import { captionPairsCheck } from './captionPairs';
 import { collisionsCheck } from './collisions';
 import { contrastCheck } from './contrast';
+import { creditLayoutCheck } from './creditLayout';
+import { creditMotionCheck } from './creditMotion';
+import { creditPaceCheck } from './creditPace';
+import { creditRowsCheck } from './creditRows';
 import { cutsCheck } from './cuts';
 import { doubledWordsCheck } from './doubledWords';
 import { editionCheck } from './edition';
@@ -53,4 +57,8 @@ export const CHECKS = createRegistry<Check>('check', [
   captionLinesCheck,
   captionCutsCheck,
   captionPairsCheck,
+  creditPaceCheck,
+  creditMotionCheck,
+  creditRowsCheck,
+  creditLayoutCheck,
 ]);

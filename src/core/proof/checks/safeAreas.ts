@@ -1,5 +1,6 @@
 import { containsRect } from '../../kit/rect';
 import { cardName } from '../cardName';
+import { heldBox } from '../heldBox';
 import { defineCheck } from '../check';
 import type { Found } from '../finding';
 
@@ -11,9 +12,16 @@ export const safeAreasCheck = defineCheck({
   id: 'safe',
   label: 'Title safe',
   about: 'Finds words that leave the title-safe area while they stand. Shapes may leave it.',
-  run({ shown, safe, template, restingFrame }) {
+  run({ shown, safe, template, applied, restingFrame }) {
     return shown.compiled.texts.flatMap(({ layerId }): Found[] => {
-      const box = shown.compiled.boxes.get(layerId);
+      const whole = shown.compiled.boxes.get(layerId);
+      const box =
+        whole &&
+        heldBox(
+          applied.layers.find(({ id }) => id === layerId),
+          whole,
+          safe,
+        );
       if (box === undefined || containsRect(safe, box, TOLERANCE_U)) return [];
       const by = Math.max(
         safe.x - box.x,

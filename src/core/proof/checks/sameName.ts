@@ -1,7 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import type { SeenTitle } from '../check';
 import { defineCheck } from '../check';
-import type { Found } from '../finding';
+import type { Found, MendChange } from '../finding';
 import { soundOf } from '../nameSound';
 import { dictionaryOf, isCapitalised, wordsOf } from '../speller';
 
@@ -56,11 +56,32 @@ function tell(found: Map<string, Found[]>, use: Use, rarer: Spelling, other: Spe
     message: `name also spelt ${other.text}`,
     detail: `“${rarer.text}” is spelt “${other.text}” in ${other.uses.length === 1 ? 'another title' : `${other.uses.length} other titles`}.`,
     mends: [
-      { label: `Write “${other.text}”`, change: { kind: 'words', fieldId: use.fieldId, value } },
+      { label: `Write “${other.text}”`, change: written(use, value) },
       { label: 'Both are right', change: { kind: 'ownWord', word: rarer.text } },
     ],
   };
   found.set(use.titleId, [...(found.get(use.titleId) ?? []), one]);
+}
+
+// Rows of credits stand for fields under this and their own id.
+const CREDIT = 'credit ';
+
+/** The names that credits say. */
+function creditTexts({
+  title,
+  words,
+}: SeenTitle['context']): { fieldId: string; value: string; language: string }[] {
+  const language = words[0]?.language ?? 'und';
+  return (title.credits?.rows ?? []).flatMap((row) =>
+    row.kind === 'role' || row.kind === 'name'
+      ? [{ fieldId: CREDIT + row.id, value: row.name, language }]
+      : [],
+  );
+}
+
+function written({ fieldId }: Use, value: string): MendChange {
+  if (!fieldId.startsWith(CREDIT)) return { kind: 'words', fieldId, value };
+  return { kind: 'credit', rowId: fieldId.slice(CREDIT.length), cell: 'name', value };
 }
 
 /** Every word that may be a name and that somebody typed, in all deliveries, by its spelling. */
@@ -74,7 +95,7 @@ function gatherNames(titles: readonly SeenTitle[]): Spelling[] {
       const all = [text, ...own.flatMap((value) => (typeof value === 'string' ? [value] : []))];
       return [...new Set(all)].map((value) => ({ fieldId: field.id, value, language }));
     });
-    for (const { fieldId, value, language } of texts) {
+    for (const { fieldId, value, language } of [...texts, ...creditTexts(context)]) {
       const inField = wordsOf(value);
       const elsewhere = typed.filter(({ field }) => field.id !== fieldId).map(({ text }) => soundsOf(text));
       for (const word of inField) {

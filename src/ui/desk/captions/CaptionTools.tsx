@@ -107,6 +107,7 @@ function CaptionMenu() {
 const SHEETS = [
   { id: 'titles', label: 'Titles' },
   { id: 'captions', label: 'Captions' },
+  { id: 'credits', label: 'Credits' },
 ] as const;
 
 /** Which of the desk's sheets lies open; arrows go from one to the next. */
@@ -117,7 +118,8 @@ export function SheetSwitch() {
     if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return;
     event.preventDefault();
     const at = SHEETS.findIndex(({ id }) => id === sheet);
-    const next = SHEETS[(at + 1) % SHEETS.length];
+    const by = event.key === 'ArrowLeft' ? SHEETS.length - 1 : 1;
+    const next = SHEETS[(at + by) % SHEETS.length];
     ui.setState({ sheet: next.id });
     event.currentTarget.querySelector<HTMLElement>(`[data-sheet="${next.id}"]`)?.focus();
   };

@@ -11,6 +11,7 @@ import { EditionsDialog } from './EditionsDialog';
 import { FillDialog } from './FillDialog';
 import { FindDialog } from './FindDialog';
 import { ProjectDialog } from './ProjectDialog';
+import { CreditListDialog } from '../credits/CreditListDialog';
 import { QuietDialog } from './QuietDialog';
 import { RelinkDialog } from './RelinkDialog';
 import { SwapDialog } from './SwapDialog';
@@ -67,6 +68,8 @@ export function DeskDialogs({ frame, flush = () => Promise.resolve() }: Props) {
       return <TranscriptDialog frame={frame} onClose={onClose} />;
     case 'cueTimes':
       return <CueTimesDialog frame={frame} onClose={onClose} />;
+    case 'creditList':
+      return <CreditListDialog onClose={onClose} />;
     case null:
       return null;
   }

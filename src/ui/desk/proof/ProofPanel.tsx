@@ -13,12 +13,19 @@ import { SetAsideList } from './SetAsideForm';
 
 const MOST_SHOWN = 60;
 
+interface Props {
+  readonly onLook: Look;
+  /** The title whose findings come first; left out for the chosen one. */
+  readonly titleId?: string;
+}
+
 /** What the proof found: in the chosen title, then in the rest of the project, each with its mends. */
-export function ProofPanel({ onLook }: { readonly onLook: Look }) {
+export function ProofPanel({ onLook, titleId }: Props) {
   const { projectId } = useDesk();
   const titles = useTitles();
   const { setAside } = usePlan();
-  const selected = useDeskUi((ui) => ui.selection[0] ?? null);
+  const chosen = useDeskUi((ui) => ui.selection[0] ?? null);
+  const selected = titleId ?? chosen;
   const { findingsOf, progress, knows } = useProofView();
   const { failure } = useStore(useProofDesk().store);
   const own = selected === null ? [] : findingsOf(selected);

@@ -1,0 +1,168 @@
+'use client';
+import { lineFrames } from '@/core/credits/rollWays';
+import type { RollWay } from '@/core/credits/rollWays';
+import type { FrameFormat } from '@/core/frame/formats';
+import { unitsToPixels } from '@/core/frame/formats';
+import { changeTitles } from '@/core/project/work';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import { stretchTiming } from '@/core/titleTime/stretch';
+import { lengthToTimecode } from '@/core/time/clock';
+import { frameToSeconds } from '@/core/time/rates';
+import type { RollPlan } from '@/core/timeline/roll';
+import { classes } from '../../shared/classes';
+import { counted } from '../../shared/counted';
+import { TimeField } from '../captions/TimeField';
+import { useApplyTitles, useClock, useDesk } from '../deskContext';
+import type { CreditTitle } from './creditContext';
+import { useApplyCredits, useCreditTitle } from './creditContext';
+import { RollChart } from './RollChart';
+import { useCreditLayout } from './useFollowRow';
+
+interface Props {
+  readonly format: FrameFormat;
+  readonly fonts: FontLibrary | null;
+}
+
+/** How the credits that lie open go by: their length, and the ways to meet it. */
+export function RollPanel(props: Props) {
+  const open = useCreditTitle();
+  if (open === null) return <p className="p-4 text-soft">No credits yet.</p>;
+  return <OpenCredits {...props} open={open} />;
+}
+
+function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTitle }) {
+  const { title, template, layer } = open;
+  const { rate } = useDesk();
+  const apply = useApplyTitles();
+  const compiled = useCreditLayout(open, format, fonts);
+  const setLength = (lengthFrames: number): void =>
+    apply((now) => changeTitles(now, new Set([title.id]), (one) => ({ ...one, lengthFrames })));
+  const timing = stretchTiming(template.timing, title.lengthFrames, rate);
+  const plan = compiled?.rollAt(timing) ?? null;
+  const rows = title.credits?.rows.length ?? 0;
+  return (
+    <div className="grid gap-4 p-4">
+      <div className="flex items-end gap-3">
+        <label className="grid gap-1">
+          <span className="text-[12px] text-soft">Length</span>
+          <TimeField
+            label="Length of the credits"
+            kind="length"
+            frame={title.lengthFrames}
+            least={2}
+            onChange={setLength}
+            className="w-32"
+          />
+        </label>
+        <p className="pb-1.5 text-soft">{`${counted(rows, 'row')}, ${layer.show === 'roll' ? 'rolling' : 'on cards'} · ${template.name}`}</p>
+      </div>
+      {rows === 0 && <p className="text-soft">How it goes by is worked out as soon as there are rows.</p>}
+      {rows > 0 && layer.show === 'cards' && (
+        <p className="text-soft">
+          Cards share the length by what there is to read on each. In the picture, the playhead shows where
+          one ends and the next begins.
+        </p>
+      )}
+      {plan !== null && !layer.roll.wholeLines && <Steady plan={plan} />}
+      {plan !== null && layer.roll.wholeLines && (
+        <>
+          <Ways plan={plan} open={open} format={format} />
+          <RollChart
+            plan={plan}
+            roll={layer.roll}
+            stepPx={format.interlaced === true ? 2 : 1}
+            // What does not roll is in every length.
+            besides={title.lengthFrames - plan.frames}
+            onLength={setLength}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** How long a line is seen, in seconds. */
+function useLineSeconds(plan: RollPlan): (way: RollWay) => number {
+  const { rate } = useDesk();
+  // A row's height, at the mean of all.
+  const linePx = plan.measure.blocksPx / Math.max(1, plan.blockCount);
+  return (way) => frameToSeconds(1, rate) * lineFrames(plan.measure.windowPx, linePx, way.pxPerFrame);
+}
+
+function Steady({ plan }: { readonly plan: RollPlan }) {
+  const lineSeconds = useLineSeconds(plan);
+  return (
+    <p className="text-soft">
+      {`It goes ${plan.way.pxPerFrame.toFixed(2)} px a frame: not whole lines, so fine strokes may flicker. Each line is seen for ${lineSeconds(plan.way).toFixed(1)} s.`}
+    </p>
+  );
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+function Ways({
+  plan,
+  open,
+  format,
+}: {
+  readonly plan: RollPlan;
+  readonly open: CreditTitle;
+  readonly format: FrameFormat;
+}) {
+  const { title } = open;
+  const clock = useClock();
+  const lineSeconds = useLineSeconds(plan);
+  const apply = useApplyCredits(title.id);
+  const wish = title.credits?.wish ?? { speedU: null, size: null };
+  const pxPerU = unitsToPixels(format)[3];
+  const choose = (way: RollWay | null): void =>
+    apply((credits) => ({
+      ...credits,
+      wish: way === null ? { speedU: null, size: null } : { speedU: way.pxPerFrame / pxPerU, size: way.size },
+    }));
+  const isInterlaced = format.interlaced === true;
+  const wait = plan.way.waitFrames;
+  return (
+    <section aria-labelledby="roll-ways">
+      <h3 id="roll-ways" className="caps pb-1.5">
+        Ways to meet this length
+      </h3>
+      <ul className="grid gap-1">
+        {plan.ways.map((way, i) => (
+          <li key={way.pxPerFrame}>
+            <button
+              type="button"
+              aria-pressed={way === plan.way}
+              onClick={() => choose(i === 0 ? null : way)}
+              className={classes(
+                'grid w-full grid-cols-[1fr_auto] gap-x-3 rounded-lg border px-3 py-1.5 text-left',
+                way === plan.way
+                  ? 'border-leaf bg-leaf-wash'
+                  : 'border-line bg-field hover:border-line-strong',
+              )}
+            >
+              <span className="font-semibold">
+                {isInterlaced ? `${way.pxPerFrame / 2} px a field` : `${way.pxPerFrame} px a frame`}
+              </span>
+              <span className="text-right">{`a line ${lineSeconds(way).toFixed(1)} s`}</span>
+              <span className="col-span-2 text-[12px] text-soft">
+                {`gaps ${percent(way.spacing)}, size ${percent(way.size)}`}
+                {i === 0 ? ' · nearest to the design' : ''}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {wait > 0 && (
+        <p role="status" className="pt-1.5 text-[12px] text-leaf-ink">
+          {`No speed fills this length within the template's limits: it is through ${lengthToTimecode(wait, clock)} before the end. Take a length below, or allow more gap or size on the bench.`}
+        </p>
+      )}
+      {wish.speedU !== null && wait === 0 && (
+        <p className="pt-1.5 text-[12px] text-soft">
+          The chosen speed is kept where another length can be met with it.
+        </p>
+      )}
+    </section>
+  );
+}
