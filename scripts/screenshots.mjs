@@ -77,6 +77,13 @@ await shoot('captions', '/desk/lantern-regatta-2', async (page) => {
   await page.getByRole('button', { name: 'Choose caption 6', exact: true }).click();
   await page.getByText('all clear').waitFor({ timeout: 120_000 });
 });
+await shoot('credits', '/desk/lantern-regatta-closing', async (page) => {
+  await painted(page);
+  await page.getByRole('tab', { name: 'Credits' }).click();
+  await page.getByLabel('Words of row 8', { exact: true }).click();
+  await page.getByRole('region', { name: 'Ways to meet this length' }).waitFor();
+  await page.getByText('looking at').waitFor({ state: 'hidden', timeout: 240_000 });
+});
 await shoot('proof-sheet', '/desk/lantern-regatta-2/proof', async (page) => {
   await page.locator('[data-proofed="true"]').waitFor({ timeout: 120_000 });
 });

@@ -6,7 +6,7 @@ import type { Matrix } from '../kit/matrix';
 import { mapPoint, multiply, translated } from '../kit/matrix';
 import type { Point } from '../kit/rect';
 import { containsRect } from '../kit/rect';
-import type { CardFacts, PictureSizes } from '../layers/layerKind';
+import type { PictureSizes } from '../layers/layerKind';
 import { solid } from '../display/unitShape';
 import type { FrameFormat } from '../frame/formats';
 import { unitsToPixels } from '../frame/formats';
@@ -15,13 +15,14 @@ import { NO_PICTURES } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
+import type { CompiledCredits } from './compiledCredits';
+import { compiledCredits } from './compiledCredits';
 import type { CompiledLayer } from './compileLayer';
 import type { LayerNote } from './layerNotes';
 import { layerNotes } from './layerNotes';
 import { layerMatrix, paintStage } from './paintLayer';
 import type { Stage } from './paintLayer';
 import { standingMap } from './paintUnit';
-import type { RollPlan } from './roll';
 import { stackingOf } from './stacking';
 import type { LaidOut } from './stages';
 import { createStages } from './stages';
@@ -36,12 +37,6 @@ export interface CompiledText {
   readonly capU: number;
   /** The shapes of its letters alone, in black. */
   ink(): DisplayItem[];
-}
-
-/** A card of credits with its time. */
-export interface TimedCard extends CardFacts {
-  readonly from: number;
-  readonly to: number;
 }
 
 /** A template with values in a format: laid out once, asked for as many frames as wanted. */
@@ -60,14 +55,8 @@ export interface CompiledTitle {
   readonly notes: readonly LayerNote[];
   /** The layers of words that are there, at rest. */
   readonly texts: readonly CompiledText[];
-  /** How its credits go by in a title of some length; null where none do. */
-  rollAt(timing: TitleTiming): RollPlan | null;
-  /** Its cards, and when each comes and starts to go, in seconds from the title's start; empty where it has none. */
-  cardsAt(timing: TitleTiming): readonly TimedCard[];
-  /** The heights of pictures in rows of its credits, and how many of those beside them have room. */
-  readonly creditPictures: { readonly heightsU: readonly number[]; readonly beside: number };
-  /** When a row of its credits is seen best, in seconds from the title's start; null for one that is not. */
-  creditSeconds(rowId: string, timing: TitleTiming): number | null;
+  /** Its credits; null for a title without, or with nothing in them. */
+  readonly credits: CompiledCredits | null;
   /** Whether nothing of it changes while it holds. */
   readonly holdsStill: boolean;
   /** How its words are seen at a time. */
@@ -118,16 +107,7 @@ export function compile(
     boxesAt: (seconds, timing) => boxesOf(layersAt(seconds, timing), by, format),
     cornersAt: (seconds, timing) =>
       new Map(layersAt(seconds, timing).map((one) => [one.layer.id, cornersOf(one, by, format)])),
-    rollAt: (timing) => still.find(({ roll }) => roll !== null)?.roll?.plan(timing) ?? null,
-    cardsAt: (timing) => still.flatMap((layer) => timedCards(layer, timing)),
-    creditPictures: {
-      heightsU: still.flatMap(({ measured }) => measured.pictureHeightsU ?? []),
-      beside: still.reduce((sum, { measured, box }) => sum + (measured.besideCount?.(box) ?? 0), 0),
-    },
-    creditSeconds(rowId, timing) {
-      const credits = still.find(({ layer }) => layer.kind === 'credits');
-      return credits === undefined ? null : secondsOfRow(credits, rowId, timing);
-    },
+    credits: compiledCredits(still),
     holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
     wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
     frame(seconds, timing) {
@@ -139,26 +119,6 @@ export function compile(
       };
     },
   };
-}
-
-function timedCards({ chain, measured: { cards } }: CompiledLayer, timing: TitleTiming): TimedCard[] {
-  if (chain === null || cards === undefined) return [];
-  return chain.links(timing).map(({ row, from, to }) => ({ ...cards[row], from, to }));
-}
-
-/** When a row is in the middle of its window, or its card half way through its time. */
-function secondsOfRow(
-  { roll, chain, measured }: CompiledLayer,
-  rowId: string,
-  timing: TitleTiming,
-): number | null {
-  if (roll !== null) {
-    const frame = roll.frameOf(rowId, timing);
-    return frame === null ? null : frame * timing.frameSeconds;
-  }
-  const card = measured.cards?.findIndex(({ rowIds }) => rowIds.includes(rowId));
-  const link = chain?.links(timing).find(({ row }) => row === card);
-  return link === undefined ? null : (link.from + link.to) / 2;
 }
 
 /** Whether a layer neither moves by itself nor has a time of its own. */

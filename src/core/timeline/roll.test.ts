@@ -7,7 +7,7 @@ import { serverSurfaces } from '../../server/raster';
 import { textToCredits } from '../credits/creditText';
 import { rollLength } from '../credits/rollWays';
 import type { FrameFormat } from '../frame/formats';
-import { customFormatId, FORMATS, paintedFormat } from '../frame/formats';
+import { customFormatId, FORMATS, paintedFormat, unitsToPixels } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
 import { newCreditsLayer, placeAt } from '../model/newLayers';
 import { motionOf, newMoveUse } from '../model/newMove';
@@ -26,6 +26,7 @@ beforeAll(async () => {
 
 const RATE = RATES.get('25');
 const SMALL = FORMATS.get('custom-480x270');
+const WIDE = FORMATS.get('wide-1080');
 const NEW = newCreditsLayer('credits', 'Credits');
 const ROWS = textToCredits(
   Array.from({ length: 12 }, (_, i) => `${i % 4 === 0 ? `# Part ${i}\n` : ''}Role ${i}\tName ${i}`).join(
@@ -101,7 +102,9 @@ describe('a roll', () => {
     });
     const timing = timed(template, across ? 900 : 300);
     const paint = painter(template, timing);
-    const { pxPerFrame } = compile(template, {}, SMALL, fonts).rollAt(timing)?.way ?? { pxPerFrame: 0 };
+    const { pxPerFrame } = compile(template, {}, SMALL, fonts).credits?.rollAt(timing)?.way ?? {
+      pxPerFrame: 0,
+    };
     expect(Number.isInteger(pxPerFrame)).toBe(true);
     const edge = across ? 40 : pxPerFrame;
     for (const frame of [60, 61, 150, 222]) {
@@ -117,7 +120,9 @@ describe('a roll', () => {
     const timing = timed(template, 300);
     const fields = paintedFormat(SMALL.id, true);
     const paint = painter(template, timing, fields);
-    const { pxPerFrame } = compile(template, {}, fields, fonts).rollAt(timing)?.way ?? { pxPerFrame: 0 };
+    const { pxPerFrame } = compile(template, {}, fields, fonts).credits?.rollAt(timing)?.way ?? {
+      pxPerFrame: 0,
+    };
     expect(pxPerFrame % 2).toBe(0);
     const perField = pxPerFrame / 2;
     for (const frame of [100, 100.5, 180.5])
@@ -128,7 +133,7 @@ describe('a roll', () => {
     const speeds = (interlaced: boolean): number[] =>
       [120, 160, 200, 260, 340].map((frames) => {
         const title = compile(rolling(), {}, paintedFormat(SMALL.id, interlaced), fonts);
-        return title.rollAt(timed(rolling(), frames))?.way.pxPerFrame ?? 0;
+        return title.credits?.rollAt(timed(rolling(), frames))?.way.pxPerFrame ?? 0;
       });
     expect(speeds(true).filter((speed) => speed % 2 === 1)).toEqual([]);
     expect(speeds(false).some((speed) => speed % 2 === 1)).toBe(true);
@@ -165,7 +170,9 @@ describe('a roll', () => {
   test('by parts of a pixel where that is asked for: the next frame is not the one before moved', () => {
     const template = rolling({ roll: { wholeLines: false } });
     const timing = timed(template, 307);
-    const { pxPerFrame } = compile(template, {}, SMALL, fonts).rollAt(timing)?.way ?? { pxPerFrame: 0 };
+    const { pxPerFrame } = compile(template, {}, SMALL, fonts).credits?.rollAt(timing)?.way ?? {
+      pxPerFrame: 0,
+    };
     expect(pxPerFrame % 1).not.toBe(0);
     const paint = painter(template, timing);
     const [low, high] = [Math.floor(pxPerFrame), Math.ceil(pxPerFrame)];
@@ -179,8 +186,8 @@ describe('a roll', () => {
         const template = rolling();
         const timing = timed(template, frames);
         const format = FORMATS.get(customFormatId(width, (width * 9) / 16));
-        const plan = compile(template, {}, format, fonts).rollAt(timing);
-        if (plan === null) throw new Error('no roll');
+        const plan = compile(template, {}, format, fonts).credits?.rollAt(timing);
+        if (plan == null) throw new Error('no roll');
         const { way, measure } = plan;
         const gone = way.pxPerFrame * (frames - way.waitFrames);
         expect(gone).toBe(rollLength(measure, Math.round(measure.gapsPx * way.spacing)));
@@ -198,14 +205,30 @@ describe('a roll', () => {
     );
   });
 
+  test('every way that is told is the way that it goes when it is asked for', () => {
+    const template = rolling({ sectionGapU: 240, rowGapU: 60 });
+    const timing = timed(template, 300);
+    const ways = compile(template, {}, WIDE, fonts).credits?.rollWays(timing) ?? [];
+    expect(ways.length).toBeGreaterThan(1);
+    for (const way of ways) {
+      const wish = { speedU: way.pxPerFrame / unitsToPixels(WIDE)[3], size: way.size };
+      const asked = compile(
+        rolling({ wish, sectionGapU: 240, rowGapU: 60 }),
+        {},
+        WIDE,
+        fonts,
+      ).credits?.rollAt(timing);
+      expect(asked?.way).toEqual(way);
+    }
+  });
+
   test('shown small, it goes as it does in its own pixels', () => {
     const template = rolling();
     const timing = timed(template, 300);
-    const wide = FORMATS.get('wide-1080');
-    const [whole, small] = [wide, previewFormat(wide, 320)].map((format) =>
+    const [whole, small] = [WIDE, previewFormat(WIDE, 320)].map((format) =>
       compile(template, {}, format, fonts),
     );
-    expect(small.rollAt(timing)?.way).toEqual(whole.rollAt(timing)?.way);
+    expect(small.credits?.rollAt(timing)?.way).toEqual(whole.credits?.rollAt(timing)?.way);
     const placesOf = (title: typeof whole): number[] =>
       title
         .frame(4, timing)
@@ -256,7 +279,7 @@ describe('a roll', () => {
     );
     const timing = timed(template, 400);
     const paint = painter(template, timing);
-    const plan = compile(template, {}, SMALL, fonts).rollAt(timing);
+    const plan = compile(template, {}, SMALL, fonts).credits?.rollAt(timing);
     const stops = 400 - 25 - 50 - (plan?.way.waitFrames ?? 0);
     const stopped = paint(stops);
     expect(paint(400 - 26)).toEqual(stopped);
@@ -366,6 +389,6 @@ describe('cards', () => {
     const steps = changes.map((at, i) => (changes[i + 1] ?? 300) - at);
     expect(changes.length).toBeGreaterThan(2);
     expect(Math.max(...steps) - Math.min(...steps)).toBeLessThanOrEqual(2);
-    expect(title.rollAt(timing)).toBeNull();
+    expect(title.credits?.rollAt(timing)).toBeNull();
   });
 });

@@ -20,18 +20,20 @@ export interface CompiledRoll {
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[];
   /** The frame in which a row is in the middle of the window; null for a row that is not shown. */
   frameOf(rowId: string, timing: TitleTiming): number | null;
-  /** How it meets a title's length, and the ways that it could. */
+  /** How it meets a title's length. */
   plan(timing: TitleTiming): RollPlan;
+  /** The ways that it could, the nearest to the design first, each with its size set. */
+  ways(timing: TitleTiming): readonly RollWay[];
 }
 
 /** How a roll meets the length of its title. */
 export interface RollPlan {
   readonly way: RollWay;
-  /** All ways, the best first; the one taken is among them. */
-  readonly ways: readonly RollWay[];
   /** The frames that it goes. */
   readonly frames: number;
   readonly measure: RollMeasure;
+  /** As it is in the designed size. */
+  readonly designed: RollMeasure;
   readonly blockCount: number;
 }
 
@@ -92,6 +94,14 @@ class Roll implements CompiledRoll {
 
   plan(timing: TitleTiming): RollPlan {
     return this.layOut(timing);
+  }
+
+  ways(timing: TitleTiming): readonly RollWay[] {
+    const { frames } = this.layOut(timing);
+    return this.waysFor(frames).ways.map((way) => {
+      const measure = this.measure(this.unitsAt(way.size));
+      return { ...way, spacing: spacingOf(this.gapsOf(measure, way, frames), measure) };
+    });
   }
 
   frameOf(rowId: string, timing: TitleTiming): number | null {
@@ -158,25 +168,36 @@ class Roll implements CompiledRoll {
   }
 
   private solve(frames: number): Laid {
-    const { layer, format } = this.input;
-    const stepPx = format.interlaced === true ? 2 : 1;
-    const { roll, wish } = layer;
-    const designed = this.measure(this.unitsAt(1));
-    if (!roll.wholeLines)
-      return this.placed(frames, [steadyWay(designed, frames)], steadyWay(designed, frames));
-    const ways = rollWays(designed, { frames, stepPx, ...roll });
+    const { roll, wish } = this.input.layer;
+    const { designed, ways } = this.waysFor(frames);
+    if (!roll.wholeLines) return this.placed(frames, designed, ways[0]);
     const pxPerFrame = wish?.speedU == null ? null : wish.speedU * this.pxPerU;
     const way = wishedWay(ways, { pxPerFrame, size: wish?.size ?? null });
-    return this.placed(frames, ways, way);
+    return this.placed(frames, designed, way);
+  }
+
+  /** The ways to meet a length, worked out from the designed size: other sizes are set when they are asked for. */
+  private waysFor(frames: number): { readonly designed: RollMeasure; readonly ways: readonly RollWay[] } {
+    const { layer, format } = this.input;
+    const stepPx = format.interlaced === true ? 2 : 1;
+    const designed = this.measure(this.unitsAt(1));
+    const ways = layer.roll.wholeLines
+      ? rollWays(designed, { frames, stepPx, ...layer.roll })
+      : [steadyWay(designed, frames)];
+    return { designed, ways };
+  }
+
+  /** All gaps together, so that a way takes exactly its frames. */
+  private gapsOf(measure: RollMeasure, way: RollWay, frames: number): number {
+    if (!this.input.layer.roll.wholeLines) return measure.gapsPx;
+    return Math.max(0, gapsFor(measure, way.pxPerFrame, frames - way.waitFrames));
   }
 
   /** Blocks where a way puts them: what gaps have more or less is shared out among them, to the pixel. */
-  private placed(frames: number, ways: readonly RollWay[], way: RollWay): Laid {
+  private placed(frames: number, designed: RollMeasure, way: RollWay): Laid {
     const credits = this.unitsAt(way.size);
     const measure = this.measure(credits);
-    const wanted = this.input.layer.roll.wholeLines
-      ? Math.max(0, gapsFor(measure, way.pxPerFrame, frames - way.waitFrames))
-      : measure.gapsPx;
+    const wanted = this.gapsOf(measure, way, frames);
     const gaps = credits.blocks.map(({ gapU }) => Math.round(gapU * this.pxPerU));
     const sum = measure.gapsPx;
     let gone = 0;
@@ -188,12 +209,10 @@ class Roll implements CompiledRoll {
       at += lengthPx;
       return { unit, rowIds, startPx, lengthPx };
     });
-    const spacing = sum === 0 ? 1 : wanted / sum;
-    const taken = { ...way, spacing };
     const { beside } = credits;
     return {
-      way: taken,
-      ways: ways.map((one) => (one === way ? taken : one)),
+      way: { ...way, spacing: spacingOf(wanted, measure) },
+      designed,
       frames,
       measure,
       blockCount: blocks.length,
@@ -222,6 +241,9 @@ class Roll implements CompiledRoll {
     return made;
   }
 }
+
+const spacingOf = (gapsPx: number, measure: RollMeasure): number =>
+  measure.gapsPx === 0 ? 1 : gapsPx / measure.gapsPx;
 
 const EMPTY_UNIT = { shapes: [] } as const;
 

@@ -3,7 +3,12 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { execFileSync } from 'node:child_process';
+import { harbourRoll } from '../../../demo/creditTemplates';
 import { tidelineStrap } from '../../../demo/templates';
+import { textToCredits } from '@/core/credits/creditText';
+import { FORMATS } from '@/core/frame/formats';
+import { NO_CREDITS } from '@/core/model/credits';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { cueTitle } from '@/core/captions/cueTitle';
@@ -138,6 +143,45 @@ function openZip(path: string): Uint8Array[] {
   const names = Object.keys(files).filter((name) => name.endsWith('.png'));
   return names.sort().map((name) => files[name]);
 }
+
+test.each([
+  ['wide-720', false],
+  ['classic-576', true],
+] as const)(
+  'a roll in a file of %s (interlaced: %s) goes whole lines, decoded by ffmpeg',
+  async (format, interlaced) => {
+    const rows = textToCredits(Array.from({ length: 30 }, (_, i) => `Role ${i}\tName ${i}`).join('\n')).rows;
+    const credits = { ...NO_CREDITS, rows };
+    const title = { ...strapOf(250), document: harbourRoll, credits, fileStem: 'roll' };
+    const asked = { ...payload('mov-png', 250), format, interlaced, titles: [title] };
+    const job = await ended(await press.enqueue(asked));
+    expect(job.error).toBeNull();
+    expect(job.files[0]).toMatchObject({ name: 'roll.mov', frames: 250 });
+    const { widthPx, heightPx } = FORMATS.get(format);
+    const path = join(press.folderOf(job.id), 'roll.mov');
+    const size = widthPx * heightPx;
+    const gray = execFileSync(
+      'ffmpeg',
+      ['-v', 'error', '-ss', '4', '-i', path, '-frames:v', '12', '-pix_fmt', 'gray', '-f', 'rawvideo', '-'],
+      { maxBuffer: 100e6 },
+    );
+    expect(gray.length).toBe(size * 12);
+    const frames = Array.from({ length: 12 }, (_, i) => gray.subarray(i * size, (i + 1) * size));
+    // Whether every picture is the one before, so many lines further up.
+    const movesBy = (by: number): boolean =>
+      frames.slice(1).every((next, i) => {
+        // What is cut at the picture's edges is smoothed otherwise there.
+        for (let at = 8 * widthPx; at < size - (by + 8) * widthPx; at++)
+          if (Math.abs(next[at] - frames[i][at + by * widthPx]) > 16) return false;
+        return true;
+      });
+    const steps = Array.from({ length: 14 }, (_, i) => i + 1);
+    const speeds = steps.filter(movesBy);
+    expect(speeds).toHaveLength(1);
+    if (interlaced) expect(speeds[0] % 2).toBe(0);
+  },
+  300_000,
+);
 
 test('a job that is stopped ends at once, leaves no half file, and the next one runs', async () => {
   const long = payload('webm-vp9', 3000);

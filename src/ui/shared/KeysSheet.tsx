@@ -27,7 +27,8 @@ const KEYS = [
   ['C', 'On the desk: cut the clip at the playhead'],
   ['R', 'On the desk: the next row of the chosen list comes at the playhead; tap along while it plays'],
   ['Q', 'On the desk: quiet places for the chosen title'],
-  ['N', 'In captions: one more at the playhead'],
+  ['Enter · Alt + ↑ ↓', 'In credits: the next row; this row one place up or down'],
+  ['N', 'In captions: one more at the playhead; in credits: one more row'],
   [
     'K',
     'In captions: the next that waits, or the chosen one, comes at the playhead; held down it ends where it is let go',

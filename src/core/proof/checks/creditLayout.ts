@@ -14,7 +14,7 @@ export const creditLayoutCheck = defineCheck({
 });
 
 function cards({ shown, timing }: LayoutContext): Found[] {
-  const all = shown.compiled.cardsAt(timing);
+  const all = shown.compiled.credits?.cardsAt(timing) ?? [];
   return all.flatMap((card, i): Found[] => {
     const frame = Math.round((card.from + card.to) / 2 / timing.frameSeconds);
     const told = (subject: string, message: string, detail: string): Found[] => [
@@ -38,7 +38,7 @@ const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
 function pictures({ shown, credits, delivery, title }: LayoutContext): Found[] {
   const { heightU } = pictureSize(FORMATS.get(delivery.format));
-  const { heightsU, beside } = shown.compiled.creditPictures;
+  const { pictureHeightsU: heightsU = [], besideCount: beside = 0 } = shown.compiled.credits ?? {};
   const small = heightsU.filter((own) => own < credits.pictureShare * heightU - 0.5);
   const rows = title.credits?.rows ?? [];
   const asked = rows.filter((row) => row.kind === 'beside' && row.asset !== '').length;

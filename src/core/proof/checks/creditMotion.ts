@@ -13,7 +13,7 @@ export const creditMotionCheck = defineCheck({
   about:
     'Finds rolls that do not go whole lines a frame (a field when interlaced), and those that are through too soon.',
   run({ shown, timing, delivery }): readonly Found[] {
-    const plan = shown.compiled.rollAt(timing);
+    const plan = shown.compiled.credits?.rollAt(timing) ?? null;
     if (plan === null) return [];
     const { pxPerFrame, waitFrames } = plan.way;
     const steps = pxPerFrame / (delivery.interlaced ? 2 : 1);

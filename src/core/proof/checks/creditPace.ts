@@ -14,7 +14,7 @@ export const creditPaceCheck = defineCheck({
   label: 'Pace of credits',
   about: 'Finds credits whose lines go by too fast, or whose cards stand too short, to be read.',
   run(context): readonly Found[] {
-    const plan = context.shown.compiled.rollAt(context.timing);
+    const plan = context.shown.compiled.credits?.rollAt(context.timing) ?? null;
     return plan === null ? cards(context) : roll(plan, context);
   },
 });
@@ -46,7 +46,7 @@ function roll(plan: RollPlan, { credits, rate, title }: LayoutContext): Found[] 
 }
 
 function cards({ shown, timing, reading, title }: LayoutContext): Found[] {
-  const all = shown.compiled.cardsAt(timing);
+  const all = shown.compiled.credits?.cardsAt(timing) ?? [];
   const short = all.flatMap((card, i) => {
     const reads = readingSeconds(card.reads, reading);
     const stands = card.to - card.from;

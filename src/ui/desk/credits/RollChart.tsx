@@ -36,7 +36,7 @@ export function RollChart({ plan, roll, stepPx, besides, onLength }: Props) {
   const { rate } = useDesk();
   const clock = useClock();
   const points = useMemo(() => {
-    const { measure, way } = plan;
+    const { designed: measure, way } = plan;
     const most = Math.max(way.pxPerFrame * 2, stepPx * SPEEDS);
     const linePx = measure.blocksPx / Math.max(1, plan.blockCount);
     return speedLengths(measure, { stepPx, ...roll }, most)

@@ -38,7 +38,7 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
   const setLength = (lengthFrames: number): void =>
     apply((now) => changeTitles(now, new Set([title.id]), (one) => ({ ...one, lengthFrames })));
   const timing = stretchTiming(template.timing, title.lengthFrames, rate);
-  const plan = compiled?.rollAt(timing) ?? null;
+  const plan = compiled?.credits?.rollAt(timing) ?? null;
   const rows = title.credits?.rows.length ?? 0;
   return (
     <div className="grid gap-4 p-4">
@@ -66,7 +66,7 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
       {plan !== null && !layer.roll.wholeLines && <Steady plan={plan} />}
       {plan !== null && layer.roll.wholeLines && (
         <>
-          <Ways plan={plan} open={open} format={format} />
+          <Ways plan={plan} ways={compiled?.credits?.rollWays(timing) ?? []} open={open} format={format} />
           <RollChart
             plan={plan}
             roll={layer.roll}
@@ -85,8 +85,9 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
 function useLineSeconds(plan: RollPlan): (way: RollWay) => number {
   const { rate } = useDesk();
   // A row's height, at the mean of all.
-  const linePx = plan.measure.blocksPx / Math.max(1, plan.blockCount);
-  return (way) => frameToSeconds(1, rate) * lineFrames(plan.measure.windowPx, linePx, way.pxPerFrame);
+  const linePx = plan.designed.blocksPx / Math.max(1, plan.blockCount);
+  return ({ size, pxPerFrame }) =>
+    frameToSeconds(1, rate) * lineFrames(plan.designed.windowPx, linePx * size, pxPerFrame);
 }
 
 function Steady({ plan }: { readonly plan: RollPlan }) {
@@ -102,10 +103,12 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 function Ways({
   plan,
+  ways,
   open,
   format,
 }: {
   readonly plan: RollPlan;
+  readonly ways: readonly RollWay[];
   readonly open: CreditTitle;
   readonly format: FrameFormat;
 }) {
@@ -128,15 +131,15 @@ function Ways({
         Ways to meet this length
       </h3>
       <ul className="grid gap-1">
-        {plan.ways.map((way, i) => (
+        {ways.map((way, i) => (
           <li key={way.pxPerFrame}>
             <button
               type="button"
-              aria-pressed={way === plan.way}
+              aria-pressed={way.pxPerFrame === plan.way.pxPerFrame}
               onClick={() => choose(i === 0 ? null : way)}
               className={classes(
                 'grid w-full grid-cols-[1fr_auto] gap-x-3 rounded-lg border px-3 py-1.5 text-left',
-                way === plan.way
+                way.pxPerFrame === plan.way.pxPerFrame
                   ? 'border-leaf bg-leaf-wash'
                   : 'border-line bg-field hover:border-line-strong',
               )}

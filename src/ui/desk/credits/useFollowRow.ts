@@ -40,7 +40,7 @@ export function useFollowRow(
     const { compiled: laid, open: now } = latest.current;
     if (rowId === undefined || laid === null || now === null) return;
     const timing = stretchTiming(now.template.timing, now.title.lengthFrames, rate);
-    const seconds = laid.creditSeconds(rowId, timing);
+    const seconds = laid.credits?.secondsOf(rowId, timing) ?? null;
     if (seconds !== null) onSeek(now.title.startFrame + Math.round(seconds / timing.frameSeconds));
   }, [rowId, rate, onSeek]);
 }
