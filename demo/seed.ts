@@ -111,6 +111,14 @@ export async function seedDemo(db: Db): Promise<void> {
     await insertTemplate(db, id, document);
     await releaseTemplate(db, id, 1, `${id}-1`);
   }
+  // First, so that the day itself is the latest.
+  await insertProject(db, CLOSING_ID, CLOSING_SETTINGS, CLOSING_CLIPS, CLOSING_PLAN);
+  await changeProject(db, CLOSING_ID, {
+    titles: { put: CLOSING_TITLES.map((value) => ({ value, revision: null })), remove: [] },
+    clips: { put: [], remove: [] },
+    cues: { put: [], remove: [] },
+    plan: null,
+  });
   const settings = {
     name: 'Lantern Regatta, day two',
     production: 'Lantern Regatta',
@@ -124,13 +132,6 @@ export async function seedDemo(db: Db): Promise<void> {
     titles: { put, remove: [] },
     clips,
     cues: { put: CAPTION_CUES.map((value) => ({ value, revision: null })), remove: [] },
-    plan: null,
-  });
-  await insertProject(db, CLOSING_ID, CLOSING_SETTINGS, CLOSING_CLIPS, CLOSING_PLAN);
-  await changeProject(db, CLOSING_ID, {
-    titles: { put: CLOSING_TITLES.map((value) => ({ value, revision: null })), remove: [] },
-    clips,
-    cues: { put: [], remove: [] },
     plan: null,
   });
 }

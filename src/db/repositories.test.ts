@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { ProjectChanges } from '@/contract/projects';
 import { DEMO_PROJECT_ID, seedDemo } from '../../demo/seed';
+import { CLOSING_ID } from '../../demo/closing';
 import { DEMO_TEMPLATES, tidelineStrap } from '../../demo/templates';
 import { FolderInUseError } from './folderLock';
 import { insertJob, listJobs, nextQueuedJob, requeueInterrupted, updateJob } from './jobs';
@@ -40,7 +41,7 @@ afterAll(async () => {
 });
 
 describe('the demo', () => {
-  test('has one project with ten titles, and every demo template is released', async () => {
+  test('has a project with ten titles and its closing, and every demo template is released', async () => {
     expect(await listProjects(db)).toEqual([
       expect.objectContaining({
         id: DEMO_PROJECT_ID,
@@ -48,12 +49,16 @@ describe('the demo', () => {
         picture: 'lock-gates',
         changedAt: expect.stringMatching(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/),
       }),
+      expect.objectContaining({ id: CLOSING_ID, titleCount: 3 }),
     ]);
     expect(await listTemplates(db)).toHaveLength(DEMO_TEMPLATES.length);
     const uses = (await listShelf(db)).map((entry) => [entry.templateId, entry.number, entry.totalUses]);
     expect(uses.filter(([, , count]) => Number(count) > 0).toSorted()).toEqual([
+      ['harbour-roll', 1, 1],
       ['opening-lockup', 1, 1],
+      ['place-chain', 1, 1],
       ['place-corner', 1, 2],
+      ['point-list', 1, 1],
       ['tideline-strap', 1, 7],
     ]);
   });

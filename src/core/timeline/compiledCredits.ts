@@ -5,7 +5,7 @@ import type { CompiledLayer } from './compileLayer';
 import type { RollPlan } from './roll';
 
 /** A card of credits with its time, in seconds from the title's start. */
-export interface TimedCard extends CardFacts {
+interface TimedCard extends CardFacts {
   readonly from: number;
   readonly to: number;
 }

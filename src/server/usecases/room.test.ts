@@ -9,6 +9,7 @@ import { pressPageSchema } from '@/contract/jobs';
 import { deskProjectSchema, projectSummarySchema } from '@/contract/projects';
 import { roomFactsSchema, roomListSchema } from '@/contract/room';
 import { shelfEntrySchema, templateRecordSchema, templateSummarySchema } from '@/contract/templates';
+import { CLOSING_ID } from '../../../demo/closing';
 import { DEMO_PROJECT_ID } from '../../../demo/seed';
 import { insertJob, updateJob } from '@/db/jobs';
 import { findAssets } from '@/db/assets';
@@ -59,7 +60,7 @@ describe('a thing', () => {
 
   test('that is deleted says so, and can be brought back', async () => {
     await putAway('project', DEMO_PROJECT_ID, { away: 'deleted' });
-    expect(await getProjects()).toEqual([]);
+    expect((await getProjects()).map(({ id }) => id)).toEqual([CLOSING_ID]);
     await expect(getProject(DEMO_PROJECT_ID)).rejects.toBeInstanceOf(GoneError);
     await putAway('project', DEMO_PROJECT_ID, { away: null });
     expect((await getProject(DEMO_PROJECT_ID)).titles).toHaveLength(10);
@@ -139,7 +140,7 @@ test('what takes room is counted, in use and out of the way', async () => {
   const [templates, projects] = kinds;
   expect(templates.count).toBe((await getTemplates()).length + templates.awayCount);
   expect(templates.bytes).toBeGreaterThan(templates.awayBytes);
-  expect(projects).toMatchObject({ count: 1, awayCount: 0, awayBytes: 0 });
+  expect(projects).toMatchObject({ count: 2, awayCount: 0, awayBytes: 0 });
   expect(databaseBytes).toBeGreaterThan(1_000_000);
   expect(freeBytes).toBeGreaterThan(1_000_000);
 });
