@@ -160,3 +160,22 @@ describe('cards and pictures', () => {
     expect(await said(credited(rows, 400))).not.toContain('2 pictures are small');
   });
 });
+
+test('contrast is measured where the lines are when they are looked at, not where they begin', async () => {
+  const seen = async (one: Title, template: Template) =>
+    of(
+      await prove({
+        titles: [one],
+        template,
+        more: { house: { ...house, checks: { ...house.checks, off: ['flash'] } } },
+      }),
+      'contrast',
+    );
+  // White on an almost black ground that covers the picture; then the same without a ground, over a light picture.
+  const rows = REGATTA_CREDITS.slice(0, 30);
+  expect(await seen(credited(rows, 400), harbourRoll)).toEqual([]);
+  const bare = { ...harbourRoll, layers: harbourRoll.layers.filter(({ kind }) => kind === 'credits') };
+  const [finding] = await seen({ ...credited(rows, 400), startFrame: 550 }, bare);
+  expect(finding.message).toMatch(/^contrast 1\.\d : 1$/);
+  expect(await seen(credited(REGATTA_CREDITS.slice(0, 24), 1000), creditCards)).toEqual([]);
+});

@@ -20,9 +20,9 @@ import { compiledCredits } from './compiledCredits';
 import type { CompiledLayer } from './compileLayer';
 import type { LayerNote } from './layerNotes';
 import { layerNotes } from './layerNotes';
-import { layerMatrix, paintStage } from './paintLayer';
+import { layerMatrix, paintStage, poseUnits } from './paintLayer';
 import type { Stage } from './paintLayer';
-import { standingMap } from './paintUnit';
+import { mapUnit, standingMap } from './paintUnit';
 import { stackingOf } from './stacking';
 import type { LaidOut } from './stages';
 import { createStages } from './stages';
@@ -35,8 +35,11 @@ export interface CompiledText {
   readonly layerId: string;
   /** The height of its smallest capitals. */
   readonly capU: number;
-  /** The shapes of its letters alone, in black. */
-  ink(): DisplayItem[];
+  /**
+   * The shapes of its letters alone, in black: where they are at rest, or, of lines that replace one another or go by,
+   * where they are at a time (seconds from the title's start).
+   */
+  ink(seconds: number, timing: TitleTiming): DisplayItem[];
 }
 
 /** A template with values in a format: laid out once, asked for as many frames as wanted. */
@@ -165,18 +168,28 @@ function textsOf(layers: readonly CompiledLayer[], by: Shift | null, format: Fra
   return layers.flatMap((one) => {
     const { capU } = one.measured;
     const seen = capU !== undefined && one.layer.opacity > 0;
-    return seen ? [{ layerId: one.layer.id, capU, ink: () => inkOf(one, format, by) }] : [];
+    return seen ? [{ layerId: one.layer.id, capU, ink: (...at) => inkOf(one, format, by, at) }] : [];
   });
 }
 
-function inkOf({ resting, own }: CompiledLayer, format: FrameFormat, shift: Shift | null): DisplayItem[] {
+function inkOf(
+  layer: CompiledLayer,
+  format: FrameFormat,
+  shift: Shift | null,
+  [seconds, timing]: Parameters<CompiledText['ink']>,
+): DisplayItem[] {
+  const { resting, own } = layer;
   const toPixels = unitsToPixels(format);
   const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
   const matrix = own === null ? placed : multiply(placed, own);
-  return resting.flatMap(({ unit }) =>
-    unit.shapes.flatMap((shape): DisplayItem[] => {
+  const goes = layer.roll !== null || layer.chain !== null;
+  const units = goes ? poseUnits(layer, seconds, timing) : resting;
+  return units.flatMap((posed) => {
+    const { flat } = goes ? mapUnit(layer, posed) : { flat: null };
+    const there = flat === null ? matrix : multiply(matrix, flat);
+    return posed.unit.shapes.flatMap((shape): DisplayItem[] => {
       if (shape.kind !== 'path' || shape.ground === true) return [];
-      return [{ kind: 'fill', outline: shape.outline, paint: solid('#000000'), matrix, opacity: 1 }];
-    }),
-  );
+      return [{ kind: 'fill', outline: shape.outline, paint: solid('#000000'), matrix: there, opacity: 1 }];
+    });
+  });
 }

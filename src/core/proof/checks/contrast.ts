@@ -7,6 +7,7 @@ import type { Scrim } from '../../model/project';
 import { MOST_EDGE_U } from '../../model/project';
 import type { CompiledText } from '../../timeline/compile';
 import { frameToTimecode } from '../../time/clock';
+import { frameToSeconds } from '../../time/rates';
 import type { Check, LayoutContext } from '../check';
 import { cardName } from '../cardName';
 import { defineCheck } from '../check';
@@ -56,7 +57,7 @@ interface MeasuredText {
   readonly needed: number;
 }
 
-function ringsOf({ shown, restingFrame, eyes, rules, applied }: LayoutContext): MeasuredText[] {
+function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: LayoutContext): MeasuredText[] {
   const { compiled } = shown;
   const pxPerU = compiled.toPixels[3];
   const { heightU } = pictureSize(compiled.format);
@@ -71,7 +72,7 @@ function ringsOf({ shown, restingFrame, eyes, rules, applied }: LayoutContext): 
   };
   const cropped = compiled.texts.flatMap((text) => {
     if (certain(text)) return [];
-    const ink = text.ink();
+    const ink = text.ink(frameToSeconds(restingFrame, rate), timing);
     const widthPx = Math.max(1, text.capU * STROKE_SHARE * pxPerU);
     const crop = cropFor(ink, widthPx, compiled.format);
     return crop === null ? [] : [{ text, ink, widthPx, crop }];

@@ -1,6 +1,7 @@
 import { outwardRect } from '../../kit/rect';
 import { FORMATS } from '../../frame/formats';
 import { cardName } from '../cardName';
+import { frameToSeconds } from '../../time/rates';
 import { defineCheck } from '../check';
 import type { Pixels } from '../eyes';
 import { widestEdge } from '../../timeline/dressItems';
@@ -14,7 +15,18 @@ export const thinLinesCheck = defineCheck({
   label: 'Thin lines',
   about:
     'In interlaced deliveries, finds strokes and edges that are thinner than two lines of the frame and flicker.',
-  run({ delivery, shown, applied, template, title, rules, eyes, restingFrame }): readonly Found[] {
+  run({
+    delivery,
+    shown,
+    applied,
+    template,
+    title,
+    rules,
+    eyes,
+    restingFrame,
+    rate,
+    timing,
+  }): readonly Found[] {
     if (!delivery.interlaced) return [];
     const { compiled } = shown;
     const linesPerPx = FORMATS.get(delivery.format).heightPx / compiled.format.heightPx;
@@ -40,7 +52,7 @@ export const thinLinesCheck = defineCheck({
       mends: [thicken(lines)],
     });
     const texts = compiled.texts.flatMap(({ layerId, ink }): Found[] => {
-      const items = ink();
+      const items = ink(frameToSeconds(restingFrame, rate), timing);
       const all = inkBounds(items);
       if (all === null) return [];
       const thickness = thinnestLevelStroke(eyes.paint(items, outwardRect(all)));
