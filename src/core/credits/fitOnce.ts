@@ -2,6 +2,7 @@ import type { LongStep, TextStyle } from '../model/template';
 import { capHeightU } from '../text/capHeight';
 import type { FittedText } from '../text/fitText';
 import { fitText } from '../text/fitText';
+import { knownFace } from '../text/knownFace';
 import type { FontLibrary } from '../text/fontLibrary';
 
 interface Asked {
@@ -39,7 +40,7 @@ export function fitOnce(
   const key = `${size} ${room} ${align} ${language} ${text}`;
   const before = known.get(key);
   if (before !== undefined) return before;
-  const style: TextStyle = size === 1 ? designed : { ...designed, sizeU: designed.sizeU * size };
+  const style = knownFace(size === 1 ? designed : { ...designed, sizeU: designed.sizeU * size });
   const spec = { runs: [{ text }], style, align, balanced: true, columnU: null, language };
   const fitted = fitText(spec, room, steps, fonts);
   const made = { fitted, capU: capHeightU(style, fonts) * fitted.scale };

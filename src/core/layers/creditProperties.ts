@@ -22,6 +22,8 @@ export function creditProperties(layer: CreditsLayer): Property[] {
       fieldKind: 'text',
       control: { kind: 'text', lines: 'many' },
       value: creditsToText(layer.rows),
+      // A title has rows of its own.
+      closed: true,
       with: (text) => ({ ...layer, rows: textToCredits(String(text), layer.rows).rows }),
     },
     choiceProperty(

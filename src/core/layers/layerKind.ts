@@ -49,6 +49,8 @@ export interface Property {
   readonly fieldKind: FieldKind;
   readonly control: Control;
   readonly value: FieldValue;
+  /** Never opened to editors: a title says it in another way. */
+  readonly closed?: boolean;
   with(value: FieldValue): Layer;
 }
 

@@ -9,6 +9,7 @@ import { capHeightU } from '../text/capHeight';
 import type { FitFact } from '../text/fitFacts';
 import { hardestFacts } from '../text/fitFacts';
 import { fitText } from '../text/fitText';
+import { knownFace } from '../text/knownFace';
 import type { TextLayout } from '../text/layoutText';
 import { textUnits } from '../text/units';
 import type { LayerBinding, LayerUnit, MeasureContext, Measured, Property } from './layerKind';
@@ -112,7 +113,7 @@ function setRow(
     if (text.trim() === '') return [];
     const spec = {
       runs: [{ text }],
-      style: column.style,
+      style: knownFace(column.style),
       align: 'left',
       balanced: false,
       columnU: null,

@@ -3,10 +3,11 @@ import type { Layer, TextLayer, TextStyle } from '../model/template';
 import { plainText } from '../model/template';
 import { unionRects } from '../kit/rect';
 import type { FaceFeature } from '../faces/faces';
-import { DEFAULT_FACE_ID, FACES } from '../faces/faces';
+import { FACES } from '../faces/faces';
 import { capHeightU } from '../text/capHeight';
 import { fitText } from '../text/fitText';
 import type { FontLibrary } from '../text/fontLibrary';
+import { knownFace } from '../text/knownFace';
 import type { TextLayout } from '../text/layoutText';
 import { rewordRuns } from '../text/runs';
 import type { TextUnit } from '../text/units';
@@ -94,13 +95,6 @@ function smallestCapU(layer: TextLayer, fonts: FontLibrary): number {
     .filter((run) => run.text.trim() !== '')
     .map((run) => ({ ...layer.style, ...run.style }));
   return Math.min(...styles.map((style) => capHeightU(style, fonts)));
-}
-
-/** A face that this installation does not have is set in the default one; the compiler reports it. */
-function knownFace<T extends Partial<TextStyle>>(style: T): T {
-  return style.face === undefined || FACES.find(style.face) !== undefined
-    ? style
-    : { ...style, face: DEFAULT_FACE_ID };
 }
 
 interface Setting {

@@ -110,7 +110,7 @@ function replaced(
 /** Words that somebody typed are never taken for a colour, and only what is called a face is one. */
 function counts(kind: 'colour' | 'face', key: string): boolean {
   if (kind === 'face') return key === 'face' || key === 'value';
-  return !['text', 'rows', 'name', 'label', 'help', 'id'].includes(key);
+  return !['text', 'rows', 'role', 'name', 'label', 'help', 'id'].includes(key);
 }
 
 function walk(value: unknown, key: string, change: (key: string, text: string) => string): unknown {

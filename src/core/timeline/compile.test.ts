@@ -9,6 +9,7 @@ import { FORMATS } from '../frame/formats';
 import { safeArea } from '../frame/safeAreas';
 import { containsRect } from '../kit/rect';
 import { FIRST_SHADOW, PLAIN_LOOK } from '../model/look';
+import { newCreditsLayer, newRowsLayer } from '../model/newLayers';
 import { place, testBox, testTemplate, testText } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { frameToSeconds, RATES } from '../time/rates';
@@ -180,6 +181,21 @@ test('a face that is not here is named, and another stands in', () => {
   const title = open(template);
   expect(title.notes).toEqual([expect.objectContaining({ kind: 'unknownFace', layerId: 'a' })]);
   expect(title.boxes.get('a')?.width).toBeGreaterThan(10);
+});
+
+test('so it is in lists and credits, where it is named once', () => {
+  const rows = newRowsLayer('rows', 'Rows');
+  const [first, ...others] = rows.columns;
+  const credits = newCreditsLayer('credits', 'Credits');
+  const lost = { ...credits.styles.name, face: 'no-such-face' };
+  const template = testTemplate([
+    { ...rows, columns: [{ ...first, style: { ...first.style, face: 'no-such-face' } }, ...others] },
+    { ...credits, styles: { ...credits.styles, role: lost, name: lost } },
+  ]);
+  expect(open(template).notes.map(({ kind, layerId }) => [kind, layerId])).toEqual([
+    ['unknownFace', 'rows'],
+    ['unknownFace', 'credits'],
+  ]);
 });
 
 test.each(DEMO_TEMPLATES.map((t) => [t.name, t] as const))(

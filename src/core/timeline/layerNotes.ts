@@ -1,5 +1,6 @@
 import type { PlacedLayer } from '../layout/resolveLayout';
 import { assertNever } from '../kit/assertNever';
+import { facesOf } from '../model/facesOf';
 import { FACES } from '../faces/faces';
 import type { FitFact } from '../text/fitFacts';
 import { sayFitFact } from '../text/fitFacts';
@@ -27,8 +28,8 @@ export function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {
   if (measured.overflows) notes.push({ ...about, kind: 'overflow' });
   if (measured.missing.length > 0) notes.push({ ...about, kind: 'missing', characters: measured.missing });
   if (measured.standIns.length > 0) notes.push({ ...about, kind: 'standIn', faces: measured.standIns });
-  if (layer.kind === 'text' && FACES.find(layer.style.face) === undefined)
-    notes.push({ ...about, kind: 'unknownFace', face: layer.style.face });
+  for (const face of facesOf(layer))
+    if (FACES.find(face) === undefined) notes.push({ ...about, kind: 'unknownFace', face });
   if (measured.fitted.length > 0) notes.push({ ...about, kind: 'fitted', facts: measured.fitted });
   return notes;
 }

@@ -1,6 +1,7 @@
 import { strFromU8, strToU8, zipSync } from 'fflate';
 import * as yup from 'yup';
 import { checkValue } from '../../model/check';
+import { facesOf } from '../../model/facesOf';
 import { everyPicture } from '../../resolve/pictures';
 import { exactly, listOf } from '../../model/schemaParts';
 import type { Template } from '../../model/template';
@@ -64,7 +65,7 @@ export function writeTemplatePackage(template: Template, pictures: readonly Pack
     name,
     mediaType,
   }));
-  const fonts = facesOf(template).map((id) => {
+  const fonts = [...new Set(template.layers.flatMap(facesOf))].map((id) => {
     const face = FACES.find(id);
     return { face: id, label: face?.label ?? id, licence: face?.licence ?? 'unknown' };
   });
@@ -81,16 +82,6 @@ export function writeTemplatePackage(template: Template, pictures: readonly Pack
     // A fixed time, so that the same template gives the same file.
     { level: 6, mtime: '2026-01-01T00:00:00' },
   );
-}
-
-/** The ids of all faces that a template sets words in. */
-function facesOf(template: Template): string[] {
-  const ids = template.layers.flatMap((layer) => {
-    if (layer.kind === 'rows') return layer.columns.map((column) => column.style.face);
-    if (layer.kind !== 'text') return [];
-    return [layer.style.face, ...layer.runs.flatMap((run) => run.style?.face ?? [])];
-  });
-  return [...new Set(ids)];
 }
 
 const text = (most: number): yup.StringSchema<string> => yup.string().required().min(1).max(most);
@@ -124,7 +115,11 @@ export function readTemplatePackage(
     const expected = picture === undefined ? `the picture "${id}" in its list` : `the file ${picture.file}`;
     throw InputError.of(where, expected, 'a package without it', 'Export the package again.');
   });
-  return { template, pictures, missingFaces: facesOf(template).filter((id) => FACES.find(id) === undefined) };
+  return {
+    template,
+    pictures,
+    missingFaces: [...new Set(template.layers.flatMap(facesOf))].filter((id) => FACES.find(id) === undefined),
+  };
 }
 
 function readManifest(bytes: Uint8Array, where: string): Manifest {

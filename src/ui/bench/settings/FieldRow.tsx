@@ -212,7 +212,9 @@ function DrivesRow({ field }: { readonly field: Field }) {
   const kind = source && first && findProperty(source, first.path)?.fieldKind;
   const free = template.layers.flatMap((layer) =>
     bindLayer(layer)
-      .properties.filter((property) => property.fieldKind === kind && property.part !== 'long')
+      .properties.filter(
+        (property) => property.fieldKind === kind && property.part !== 'long' && property.closed !== true,
+      )
       .filter(({ path }) => !field.targets.some((one) => one.layerId === layer.id && one.path === path))
       .map((property) => ({
         value: `${layer.id} ${property.path}`,

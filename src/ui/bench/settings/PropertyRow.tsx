@@ -53,7 +53,7 @@ export function PropertyRow({ layer, property, label = property.label }: Propert
     const other = findProperty(one, property.path);
     return other !== undefined && other.value !== property.value;
   });
-  const leaf = (
+  const leaf = property.closed !== true && (
     <Leaf
       label={label}
       open={open}

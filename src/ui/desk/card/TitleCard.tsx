@@ -6,6 +6,9 @@ import type { Field, FieldValue, FieldValues, Template } from '@/core/model/temp
 import { airValue } from '@/core/resolve/fieldValue';
 import { withDeliveryChange, withSharedValues } from '@/core/project/deliver';
 import { plainName } from '@/core/project/swap';
+import { creditsLayer } from '@/core/project/titleCredits';
+import { Button } from '../../shared/Button';
+import { counted } from '../../shared/counted';
 import { CardForm } from '../../shared/CardForm';
 import { Segmented } from '../../shared/Segmented';
 import {
@@ -41,6 +44,7 @@ export function TitleCard({ frameNow }: { readonly frameNow: () => number }) {
     <section aria-label="Card" className="px-4 py-3">
       <CardHead first={first} chosen={chosen} />
       <CardFields first={first} chosen={chosen} />
+      <CreditsNote first={first} />
       <RowMoments first={first} chosen={chosen} frameNow={frameNow} />
       <TitleTimes first={first} chosen={chosen} />
       <TitleExtras first={first} chosen={chosen} />
@@ -100,6 +104,21 @@ function CardHead({ first, chosen }: ChosenTitles) {
         <TrashIcon className="h-4 w-4" />
       </button>
     </div>
+  );
+}
+
+/** Where the credits of a title are typed, for one that has some. */
+function CreditsNote({ first }: Pick<ChosenTitles, 'first'>) {
+  const { editions, ui } = useDesk();
+  const document = editions.get(first.editionId)?.document;
+  if (document === undefined || creditsLayer(document) === undefined) return null;
+  return (
+    <p className="flex items-center gap-2 py-2">
+      <span className="flex-1 text-soft">{counted(first.credits?.rows.length ?? 0, 'row')}</span>
+      <Button onClick={() => ui.setState({ sheet: 'credits', creditTitleId: first.id })}>
+        Open its credits
+      </Button>
+    </p>
   );
 }
 

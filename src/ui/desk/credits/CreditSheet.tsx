@@ -37,6 +37,13 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
   const { ui } = useDesk();
   const open = useCreditTitle();
   useFollowRow(open, format, fonts, onSeek);
+  const titleId = open?.title.id;
+  useEffect(() => {
+    // What is sent or proofed from here is what lies open.
+    if (titleId !== undefined && !ui.getState().selection.includes(titleId))
+      ui.setState({ selection: [titleId] });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- when the sheet is opened; what is chosen later stays
+  }, []);
   const all = useCreditRows();
   const rows = useFiltered(all, words);
   const actions = useCreditActions();
