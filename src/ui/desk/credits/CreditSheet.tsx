@@ -61,6 +61,7 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
     scrollPaddingEnd: HEAD_PX,
     getItemKey: (i) => rows[i]?.id ?? i,
   });
+  const rowIds = useMemo(() => rows.map(({ id }) => id), [rows]);
   const numbers = useMemo(() => new Map(all.map(({ id }, i) => [id, i + 1])), [all]);
   const latest = useRef(rows);
   useEffect(() => {
@@ -133,7 +134,7 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
           );
         }}
       >
-        <SortableContext items={rows.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+        <SortableContext items={rowIds} strategy={verticalListSortingStrategy}>
           <div className="relative min-w-full" style={{ height: virtual.getTotalSize() }} role="rowgroup">
             {virtual.getVirtualItems().map((item) => {
               const row = rows[item.index];

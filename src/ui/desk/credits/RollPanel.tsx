@@ -1,4 +1,5 @@
 'use client';
+import { useDeferredValue } from 'react';
 import { lineFrames } from '@/core/credits/rollWays';
 import type { RollWay } from '@/core/credits/rollWays';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -34,10 +35,12 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
   const { title, template, layer } = open;
   const { rate } = useDesk();
   const apply = useApplyTitles();
-  const compiled = useCreditLayout(open, format, fonts);
+  // Typing does not wait for it.
+  const late = useDeferredValue(open);
+  const compiled = useCreditLayout(late, format, fonts);
   const setLength = (lengthFrames: number): void =>
     apply((now) => changeTitles(now, new Set([title.id]), (one) => ({ ...one, lengthFrames })));
-  const timing = stretchTiming(template.timing, title.lengthFrames, rate);
+  const timing = stretchTiming(late.template.timing, late.title.lengthFrames, rate);
   const plan = compiled?.credits?.rollAt(timing) ?? null;
   const rows = title.credits?.rows.length ?? 0;
   return (
@@ -72,7 +75,7 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
             roll={layer.roll}
             stepPx={format.interlaced === true ? 2 : 1}
             // What does not roll is in every length.
-            besides={title.lengthFrames - plan.frames}
+            besides={late.title.lengthFrames - plan.frames}
             onLength={setLength}
           />
         </>

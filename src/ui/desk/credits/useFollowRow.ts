@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
 import type { FrameFormat } from '@/core/frame/formats';
+import type { Title } from '@/core/model/project';
 import { titleIn } from '@/core/project/deliver';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { CompiledTitle } from '@/core/timeline/compile';
@@ -11,16 +12,18 @@ import type { CreditTitle } from './creditContext';
 
 /** A title with credits laid out as the shown delivery has it; null where it is left out, or fonts are not here yet. */
 export function useCreditLayout(
-  open: CreditTitle | null,
+  open: CreditTitle,
   format: FrameFormat,
   fonts: FontLibrary | null,
 ): CompiledTitle | null {
   const delivery = useDelivery();
-  const shown = useMemo(() => open && titleIn(open.title, delivery.id), [open, delivery.id]);
+  const shown = useMemo(() => titleIn(open.title, delivery.id), [open, delivery.id]);
   const seen = useMemo(() => (shown === null ? [] : [shown]), [shown]);
   const compiler = useTitleCompiler(format, fonts, seen);
   return useMemo(() => (shown === null ? null : compiler(shown)), [shown, compiler]);
 }
+
+const NONE: readonly Title[] = [];
 
 /** The playhead goes to where the chosen row is seen, whenever another one is chosen. */
 export function useFollowRow(
@@ -30,17 +33,20 @@ export function useFollowRow(
   onSeek: (frame: number) => void,
 ): void {
   const { rate } = useDesk();
-  const compiled = useCreditLayout(open, format, fonts);
+  const delivery = useDelivery();
+  // Laid out when a row is chosen, not at each letter that is typed.
+  const compiler = useTitleCompiler(format, fonts, NONE);
   const [rowId] = useDeskUi((ui) => ui.creditIds);
-  const latest = useRef({ compiled, open });
+  const latest = useRef({ compiler, open, delivery });
   useEffect(() => {
-    latest.current = { compiled, open };
+    latest.current = { compiler, open, delivery };
   });
   useEffect(() => {
-    const { compiled: laid, open: now } = latest.current;
-    if (rowId === undefined || laid === null || now === null) return;
-    const timing = stretchTiming(now.template.timing, now.title.lengthFrames, rate);
-    const seconds = laid.credits?.secondsOf(rowId, timing) ?? null;
-    if (seconds !== null) onSeek(now.title.startFrame + Math.round(seconds / timing.frameSeconds));
+    const now = latest.current;
+    const shown = now.open && titleIn(now.open.title, now.delivery.id);
+    if (rowId === undefined || now.open === null || shown === null) return;
+    const timing = stretchTiming(now.open.template.timing, shown.lengthFrames, rate);
+    const seconds = now.compiler(shown)?.credits?.secondsOf(rowId, timing) ?? null;
+    if (seconds !== null) onSeek(shown.startFrame + Math.round(seconds / timing.frameSeconds));
   }, [rowId, rate, onSeek]);
 }
