@@ -18,10 +18,10 @@ export const harbourRoll: Template = {
   formats: [...FOUR_SHAPES, 'ultra-1080'],
   rate: '25',
   backdrop: 'night-deck',
-  timing: { inSeconds: 0.6, holdSeconds: 58.8, outSeconds: 0.6 },
+  timing: { inSeconds: 0.6, holdSeconds: 22.8, outSeconds: 0.6 },
   layers: [
     credits({
-      rows: REGATTA_CREDITS,
+      rows: REGATTA_CREDITS.slice(0, 40),
       styles: {
         heading: barlow(700, 46, '#f3cf72', { tracking: 30, leading: 1.3 }),
         role: barlow(400, 40, '#cfdbd9', { leading: 1.25 }),
@@ -64,10 +64,10 @@ export const creditCards: Template = {
   formats: [...FOUR_SHAPES, 'ultra-1080'],
   rate: '25',
   backdrop: 'lock-gates',
-  timing: { inSeconds: 0.8, holdSeconds: 28.4, outSeconds: 0.8 },
+  timing: { inSeconds: 0.8, holdSeconds: 30.4, outSeconds: 0.8 },
   layers: [
     credits({
-      rows: REGATTA_CREDITS.slice(0, 24),
+      rows: REGATTA_CREDITS.slice(0, 13),
       styles: {
         heading: fraunces(600, 54, '#7c3a12', { leading: 1.2 }),
         role: barlow(400, 34, '#5a4632', { leading: 1.2, letterCase: 'capitals', tracking: 60 }),
@@ -118,10 +118,10 @@ export const farRoll: Template = {
   formats: [...FOUR_SHAPES, 'ultra-1080'],
   rate: '25',
   backdrop: 'night-deck',
-  timing: { inSeconds: 1, holdSeconds: 58, outSeconds: 1 },
+  timing: { inSeconds: 1, holdSeconds: 22, outSeconds: 1 },
   layers: [
     credits({
-      rows: REGATTA_CREDITS,
+      rows: REGATTA_CREDITS.slice(0, 40),
       styles: {
         heading: fraunces(600, 62, '#f0d9a2', { leading: 1.25 }),
         role: barlow(400, 46, '#b9c7cf', { leading: 1.2 }),
@@ -137,7 +137,7 @@ export const farRoll: Template = {
       sectionGapU: 120,
       place: place('bottom', { kind: 'frame' }, 'bottom', 0, 180),
       motion: { ...motionOf(null, null), turnX: 48, perspectiveU: 1500 },
-      roll: { ...NEW.roll, softShare: 0.16, wholeLines: false },
+      roll: { ...NEW.roll, softShare: 0.16 },
     }),
     box({
       id: 'ground',

@@ -27,3 +27,9 @@ export function withCredits(template: Template, said: Credits | null | undefined
   made.set(credits, own);
   return own;
 }
+
+/** The design's own sample as if it had been typed; null for a template without credits. */
+export function sampleCredits(template: Template): Credits | null {
+  const layer = creditsLayer(template);
+  return layer === undefined ? null : { ...NO_CREDITS, rows: layer.rows };
+}

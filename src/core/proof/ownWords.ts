@@ -4,6 +4,7 @@ import { newPlan } from '../model/plan';
 import type { Clip, Title } from '../model/project';
 import { newClip, newTitle } from '../model/project';
 import type { Template } from '../model/template';
+import { sampleCredits } from '../project/titleCredits';
 import { designValue, isWords } from '../resolve/fieldValue';
 import { RATES, secondsToNearestFrames } from '../time/rates';
 
@@ -39,6 +40,7 @@ export function ownWords(template: Template): OwnWords {
     lengthFrames,
     lane: 0,
     values: Object.fromEntries(words),
+    credits: sampleCredits(template),
   });
   const deliveries = template.formats.map((format) => ({
     id: format,

@@ -8,6 +8,8 @@ import { newPlan } from '../model/plan';
 import type { Title } from '../model/project';
 import { newClip, newTitle } from '../model/project';
 import type { FontLibrary } from '../text/fontLibrary';
+import { sampleCredits } from '../project/titleCredits';
+import { designFrames } from '../titleTime/stretch';
 import { RATES } from '../time/rates';
 import type { Finding } from './finding';
 import { Proofer } from './proofer';
@@ -238,8 +240,10 @@ test('every demo template is clear with words of its own, wide and tall, over a 
       id: `t${i}`,
       editionId: id,
       startFrame: i * 600,
-      lengthFrames: 300,
+      // Credits take the time that they are designed for.
+      lengthFrames: sampleCredits(document) === null ? 300 : designFrames(document.timing, RATES.get('25')),
       lane: 0,
+      credits: sampleCredits(document),
       values: Object.fromEntries(
         document.fields
           .filter(isWords)

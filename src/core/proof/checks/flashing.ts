@@ -20,7 +20,7 @@ export const flashingCheck: Check = defineCheck({
   wordless: true,
   label: 'Flashing',
   about:
-    'Counts flashes of more than a quarter of the picture in every second of a title, over the picture under it.',
+    'Counts flashes of more than a quarter of the picture in every second of a title (of credits in two of every ten), over the picture under it.',
   async run(context) {
     if (!isLarge(context)) return [];
     const { title, rate, timing, rules } = context;
@@ -31,7 +31,9 @@ export const flashingCheck: Check = defineCheck({
     const watch = new FlashWatch(widthPx * heightPx);
     const unfaded = (from: number, to: number): boolean =>
       fadeAt(title, from) >= 1 && fadeAt(title, to - 1) >= 1;
-    for (const { frame, seconds } of samplesOf(shown.compiled, timing, rate, unfaded)) {
+    const samples = samplesOf(shown.compiled, timing, rate, unfaded);
+    const looked = shown.compiled.credits === null ? samples : samples.filter(isInStretch);
+    for (const { frame, seconds } of looked) {
       const area = { x: 0, y: 0, width: widthPx, height: heightPx };
       const { data } = context.eyes.paint(shown.frame(frame).items, area);
       watch.see(seconds, (pixel) => {
@@ -56,6 +58,9 @@ export const flashingCheck: Check = defineCheck({
     ];
   },
 });
+
+// Credits go by alike for minutes: two seconds of every ten are looked at.
+const isInStretch = ({ seconds }: { readonly seconds: number }): boolean => seconds % 10 < 2;
 
 /** One picture of the clip that the title starts over: what that clip does itself is not the title's doing. */
 async function stillUnder({ clips, title, rate, eyes }: LayoutContext): Promise<BackdropFrame | null> {
