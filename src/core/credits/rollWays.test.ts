@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { lineFrames, measureAt, rollLength, rollWays, speedLengths, wishedWay } from './rollWays';
 
 const LIMITS = { frames: 500, stepPx: 1, leastSpacing: 0.7, mostSpacing: 1.5, leastSize: 0.9, mostSize: 1.1 };
-const MEASURE = { blocksPx: 3000, gapsPx: 900, windowPx: 1080, lastPx: null };
+const MEASURE = { blocksPx: 3000, gapsPx: 900, linePx: 60, windowPx: 1080, lastPx: null };
 
 describe('ways to meet the length of a roll', () => {
   test('blocks, gaps and window are gone through in the frames there are, by whole pixels', () => {
@@ -48,6 +48,7 @@ describe('ways to meet the length of a roll', () => {
     const measure = fc.record({
       blocksPx: fc.integer({ min: 1, max: 80_000 }),
       gapsPx: px(40_000),
+      linePx: fc.constant(50),
       windowPx: fc.integer({ min: 100, max: 4000 }),
       lastPx: fc.option(fc.integer({ min: 1, max: 100 })),
     });
@@ -105,5 +106,6 @@ test('the lengths of each speed: as designed, and as far as gaps and size go', (
 });
 
 test('a line is seen for the way of the picture and its own height', () => {
-  expect(lineFrames(1080, 60, 4)).toBe(285);
+  expect(lineFrames(MEASURE, { size: 1, pxPerFrame: 4 })).toBe(285);
+  expect(lineFrames(MEASURE, { size: 0.5, pxPerFrame: 10 })).toBe(111);
 });

@@ -1,9 +1,18 @@
+import type { RollSetting } from '../model/template';
+
+/** Whether a roll goes up or down, not across. */
+export function isUpright({ way }: Pick<RollSetting, 'way'>): boolean {
+  return way === 'up' || way === 'down';
+}
+
 /** What of a roll is fixed before its speed is chosen; lengths along its way, in whole pixels. */
 export interface RollMeasure {
   /** All blocks together, without gaps. */
   readonly blocksPx: number;
   /** All gaps together. */
   readonly gapsPx: number;
+  /** One block, at the mean of all. */
+  readonly linePx: number;
   /** The window that it goes through. */
   readonly windowPx: number;
   /** The last block, where that is to stand in the middle at the end; null where all goes out. */
@@ -86,10 +95,11 @@ export function wishedWay(
 /** A measure at a size: blocks and gaps grow with it, the window does not. */
 export function measureAt(measure: RollMeasure, size: number): RollMeasure {
   if (size === 1) return measure;
-  const { blocksPx, gapsPx, windowPx, lastPx } = measure;
+  const { blocksPx, gapsPx, linePx, windowPx, lastPx } = measure;
   return {
     blocksPx: Math.round(blocksPx * size),
     gapsPx: Math.round(gapsPx * size),
+    linePx: linePx * size,
     windowPx,
     lastPx: lastPx === null ? null : Math.round(lastPx * size),
   };
@@ -151,7 +161,10 @@ export function speedLengths(
   });
 }
 
-/** How many frames a line is seen for, from its first part coming in to its last going out. */
-export function lineFrames(windowPx: number, linePx: number, pxPerFrame: number): number {
-  return (windowPx + linePx) / pxPerFrame;
+/** How many frames a line is seen for at a size and speed, from its first part coming in to its last going out. */
+export function lineFrames(
+  designed: RollMeasure,
+  { size, pxPerFrame }: Pick<RollWay, 'size' | 'pxPerFrame'>,
+): number {
+  return (designed.windowPx + designed.linePx * size) / pxPerFrame;
 }

@@ -2,6 +2,7 @@ import { creditPictures } from '../model/credits';
 import type { CreditsLayer } from '../model/template';
 import type { CreditCard } from '../credits/cutCards';
 import { cutCards } from '../credits/cutCards';
+import { isUpright } from '../credits/rollWays';
 import type { CreditBlock, SetCredits } from '../credits/setCredits';
 import { setCredits } from '../credits/setCredits';
 import type { LayerPaint, UnitShape } from '../display/unitShape';
@@ -95,7 +96,7 @@ function measureCredits(layer: CreditsLayer, context: MeasureContext): Measured 
           blocks: sized.blocks.map((block) => ({
             unit: blockUnit(block, setting),
             gapU: block.gapU,
-            lengthU: isUpright(layer) ? block.heightU : block.widthU,
+            lengthU: isUpright(layer.roll) ? block.heightU : block.widthU,
             rowIds: block.rowIds,
           })),
           beside: besideUnits(sized, setting, safe),
@@ -116,8 +117,6 @@ function cardFacts({ blocks }: CreditCard): CardFacts {
     endsOpen: own[own.length - 1]?.leads ?? false,
   };
 }
-
-const isUpright = ({ roll }: CreditsLayer): boolean => roll.way === 'up' || roll.way === 'down';
 
 type Pictures = (asset: string) => { readonly widthPx: number; readonly heightPx: number } | undefined;
 
@@ -146,7 +145,7 @@ function lazyUnit(box: Rect, make: () => Shapes): LayerUnit {
 /** A block at the window's top left; one of a roll that goes across stands on the baseline of all. */
 function blockUnit(block: CreditBlock, setting: Setting): LayerUnit {
   const { layer, box } = setting;
-  const upright = isUpright(layer);
+  const upright = isUpright(layer.roll);
   const x = upright ? box.x : box.x - block.leftU;
   const y = upright ? box.y : box.y + (box.height - block.heightU) / 2;
   const at = upright
@@ -170,7 +169,7 @@ function restUnit({ blocks }: SetCredits, setting: Setting): LayerUnit {
   const { box, layer } = setting;
   return lazyUnit(box, () => {
     let at = 0;
-    const upright = isUpright(layer);
+    const upright = isUpright(layer.roll);
     const room = upright ? box.height : box.width;
     return blocks.flatMap((block) => {
       const start = at + block.gapU;
@@ -230,15 +229,14 @@ function besideUnits(
   { box, pictures }: Pick<Setting, 'box' | 'pictures'>,
   safe: Rect,
 ): BesideUnit[] {
-  const left = box.x + Math.min(0, ...set.blocks.map(({ leftU }) => leftU));
-  const edge = { left: Math.min(...set.blocks.map(({ leftU }) => leftU), box.width), right: 0 };
-  edge.right = Math.max(...set.blocks.map(({ rightU }) => rightU), 0);
+  const left = Math.min(box.width, ...set.blocks.map(({ leftU }) => leftU));
+  const right = Math.max(0, ...set.blocks.map(({ rightU }) => rightU));
   return set.beside.flatMap(({ row, block }) => {
-    const from = row.side === 'left' ? safe.x : box.x + edge.right + BESIDE_GAP_U;
-    const to = row.side === 'left' ? box.x + edge.left - BESIDE_GAP_U : safe.x + safe.width;
+    const from = row.side === 'left' ? safe.x : box.x + right + BESIDE_GAP_U;
+    const to = row.side === 'left' ? box.x + left - BESIDE_GAP_U : safe.x + safe.width;
     const size = pictures(row.asset) ?? { widthPx: 4, heightPx: 3 };
     const scale = Math.min((to - from) / size.widthPx, (safe.height * 0.7) / size.heightPx);
-    if (scale <= 0 || !Number.isFinite(left)) return [];
+    if (scale <= 0) return [];
     const [width, height] = [size.widthPx * scale, size.heightPx * scale];
     const rect = {
       x: row.side === 'left' ? from : to - width,

@@ -1,3 +1,4 @@
+import { isUpright } from '../credits/rollWays';
 import type { Homography } from '../display/homography';
 import { invertMap, mapOf, rectToQuad } from '../display/homography';
 import type { Layer, RowsLayer, Template, Timing, UnitKind } from '../model/template';
@@ -267,8 +268,7 @@ function rollOf(
   const roll = compileRoll({ layer, ...input });
   const { turnX, turnY } = layer.motion;
   if (roll === null || turnX !== 0 || turnY !== 0) return { roll };
-  const upright = layer.roll.way === 'up' || layer.roll.way === 'down';
-  const [across, along] = upright ? [BESIDE_WINDOW_U, 0] : [0, BESIDE_WINDOW_U];
+  const [across, along] = isUpright(layer.roll) ? [BESIDE_WINDOW_U, 0] : [0, BESIDE_WINDOW_U];
   const { x, y, width, height } = box;
   return {
     roll,

@@ -1,7 +1,7 @@
 import type { CreditsLayer, MoveUse, Timing } from '../model/template';
 import { newMoveUse } from '../model/newMove';
 import type { RollMeasure, RollWay } from '../credits/rollWays';
-import { gapsFor, rollLength, rollWays, wishedWay } from '../credits/rollWays';
+import { gapsFor, isUpright, rollLength, rollWays, wishedWay } from '../credits/rollWays';
 import type { FrameFormat } from '../frame/formats';
 import { FORMATS, unitsToPixels } from '../frame/formats';
 import type { PlacedBox } from '../frame/points';
@@ -10,7 +10,7 @@ import type { BesideUnit, CreditUnits, LayerUnit, Measured } from '../layers/lay
 import { restPose } from '../moves/pose';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { ColumnLayer, PosedUnit } from './columns';
-import type { Act } from './motion';
+import type { Act, CompiledMove } from './motion';
 import { actThrough, compileMove } from './motion';
 import type { WholeMoves } from './wholeMoves';
 import { compileWhole } from './wholeMoves';
@@ -34,7 +34,10 @@ export interface RollPlan {
   readonly measure: RollMeasure;
   /** As it is in the designed size. */
   readonly designed: RollMeasure;
-  readonly blockCount: number;
+  /** The pixels that speeds are multiples of: 1, or 2 for whole lines a field. */
+  readonly stepPx: number;
+  /** The delivery's pixels in a design unit along the way. */
+  readonly pxPerU: number;
 }
 
 interface RollInput extends ColumnLayer {
@@ -63,6 +66,9 @@ interface Laid extends RollPlan {
 // How far accents, outlines and shadows may stick out of a block.
 const REACH_U = 120;
 
+// Only the pose counts of a block that goes by.
+const GONE = { parts: [] } as const;
+
 // How long a picture beside takes to come and to go.
 const BESIDE_SECONDS = 0.6;
 
@@ -75,9 +81,14 @@ export function compileRoll(input: RollInput): CompiledRoll | null {
 
 class Roll implements CompiledRoll {
   private readonly sized = new Map<number, CreditUnits>();
-  private readonly laid = new Map<number, Laid>();
+  private laid: Laid | null = null;
+  private readonly besideMoves = new Map<
+    BesideUnit,
+    { readonly comes: CompiledMove; readonly goes: CompiledMove }
+  >();
   private readonly wholeAt: WholeMoves;
   private readonly pxPerU: number;
+  private readonly stepPx: number;
   private readonly windowPx: number;
 
   constructor(
@@ -88,8 +99,9 @@ class Roll implements CompiledRoll {
     // However small it is shown, it goes as it does in the format's own pixels.
     const toPixels = unitsToPixels(FORMATS.find(format.id) ?? format);
     this.wholeAt = compileWhole(layer.motion, input, input.timing);
-    this.pxPerU = isUpright(layer) ? toPixels[3] : toPixels[0];
-    this.windowPx = Math.round((isUpright(layer) ? box.height : box.width) * this.pxPerU);
+    this.pxPerU = isUpright(layer.roll) ? toPixels[3] : toPixels[0];
+    this.stepPx = format.interlaced === true ? 2 : 1;
+    this.windowPx = Math.round((isUpright(layer.roll) ? box.height : box.width) * this.pxPerU);
   }
 
   plan(timing: TitleTiming): RollPlan {
@@ -133,38 +145,44 @@ class Roll implements CompiledRoll {
 
   /** A block whose first edge has gone so far into the window. */
   private gone({ unit, lengthPx }: Placed, inPx: number): Act {
-    const { layer, box } = this.input;
+    const { layer } = this.input;
     const pose = restPose();
     const way = layer.roll.way;
     // Units lie at the window's top left.
     const far = way === 'up' || way === 'left' ? this.windowPx - inPx : inPx - lengthPx;
-    if (isUpright(layer)) pose.yU = far / this.pxPerU;
+    if (isUpright(layer.roll)) pose.yU = far / this.pxPerU;
     else pose.xU = far / this.pxPerU;
     pose.opacity = softly(inPx, lengthPx, this.windowPx, layer.roll.softShare);
-    return { unit: { ...EMPTY_UNIT, box, ink: unit.ink }, pose, plan: { parts: [] }, pivot: 'centre' };
+    return { unit, pose, plan: GONE, pivot: 'centre' };
   }
 
   private besideAt(one: BesideUnit, laid: Laid, seconds: number, { frameSeconds }: TitleTiming): PosedUnit[] {
     const { from, to } = besideTimes(one, laid, this.windowPx, frameSeconds);
     const through = Math.min((seconds - from) / BESIDE_SECONDS, (to - seconds) / BESIDE_SECONDS, 1);
     if (through <= 0) return [];
-    const use: MoveUse = { ...newMoveUse(this.input.layer.besideMove), unit: 'layer' };
     const leaving = seconds > (from + to) / 2;
-    const move = compileMove(use, [one.unit], this.input.around, BESIDE_SECONDS, leaving);
-    const act = actThrough(move, one.unit, 0, 0, leaving ? 1 - through : through);
+    const { comes, goes } = this.movesOf(one);
+    const act = actThrough(leaving ? goes : comes, one.unit, 0, 0, leaving ? 1 - through : through);
     return [{ unit: one.unit, acts: act === null ? [] : [act] }];
+  }
+
+  private movesOf(one: BesideUnit): { readonly comes: CompiledMove; readonly goes: CompiledMove } {
+    const known = this.besideMoves.get(one);
+    if (known !== undefined) return known;
+    const use: MoveUse = { ...newMoveUse(this.input.layer.besideMove), unit: 'layer' };
+    const make = (leaving: boolean): CompiledMove =>
+      compileMove(use, [one.unit], this.input.around, BESIDE_SECONDS, leaving);
+    const made = { comes: make(false), goes: make(true) };
+    this.besideMoves.set(one, made);
+    return made;
   }
 
   private layOut(timing: TitleTiming): Laid {
     const { layer } = this.input;
     const going = layer.roll.ends === 'off' ? timing.totalFrames : staysFrom(layer, timing);
     const frames = Math.max(1, going);
-    const known = this.laid.get(frames);
-    if (known !== undefined) return known;
-    const made = this.solve(frames);
-    this.laid.clear();
-    this.laid.set(frames, made);
-    return made;
+    if (this.laid?.frames !== frames) this.laid = this.solve(frames);
+    return this.laid;
   }
 
   private solve(frames: number): Laid {
@@ -178,11 +196,10 @@ class Roll implements CompiledRoll {
 
   /** The ways to meet a length, worked out from the designed size: other sizes are set when they are asked for. */
   private waysFor(frames: number): { readonly designed: RollMeasure; readonly ways: readonly RollWay[] } {
-    const { layer, format } = this.input;
-    const stepPx = format.interlaced === true ? 2 : 1;
+    const { layer } = this.input;
     const designed = this.measure(this.unitsAt(1));
     const ways = layer.roll.wholeLines
-      ? rollWays(designed, { frames, stepPx, ...layer.roll })
+      ? rollWays(designed, { frames, stepPx: this.stepPx, ...layer.roll })
       : [steadyWay(designed, frames)];
     return { designed, ways };
   }
@@ -215,7 +232,8 @@ class Roll implements CompiledRoll {
       designed,
       frames,
       measure,
-      blockCount: blocks.length,
+      stepPx: this.stepPx,
+      pxPerU: this.pxPerU,
       blocks,
       lengthPx: rollLength(measure, wanted),
       beside,
@@ -225,8 +243,10 @@ class Roll implements CompiledRoll {
   private measure({ blocks }: CreditUnits): RollMeasure {
     const px = (u: number): number => Math.round(u * this.pxPerU);
     const last = blocks.at(-1);
+    const blocksPx = blocks.reduce((total, { lengthU }) => total + px(lengthU), 0);
     return {
-      blocksPx: blocks.reduce((total, { lengthU }) => total + px(lengthU), 0),
+      blocksPx,
+      linePx: blocksPx / Math.max(1, blocks.length),
       gapsPx: blocks.reduce((total, { gapU }) => total + px(gapU), 0),
       windowPx: this.windowPx,
       lastPx: this.input.layer.roll.ends === 'stays' && last !== undefined ? px(last.lengthU) : null,
@@ -244,10 +264,6 @@ class Roll implements CompiledRoll {
 
 const spacingOf = (gapsPx: number, measure: RollMeasure): number =>
   measure.gapsPx === 0 ? 1 : gapsPx / measure.gapsPx;
-
-const EMPTY_UNIT = { shapes: [] } as const;
-
-const isUpright = ({ roll }: CreditsLayer): boolean => roll.way === 'up' || roll.way === 'down';
 
 /** The frame at which a roll that stays has come to its end. */
 function staysFrom({ roll }: CreditsLayer, timing: TitleTiming): number {

@@ -16,7 +16,7 @@ export const creditMotionCheck = defineCheck({
     const plan = shown.compiled.credits?.rollAt(timing) ?? null;
     if (plan === null) return [];
     const { pxPerFrame, waitFrames } = plan.way;
-    const steps = pxPerFrame / (delivery.interlaced ? 2 : 1);
+    const steps = pxPerFrame / plan.stepPx;
     const found: Found[] = [];
     if (Math.abs(steps - Math.round(steps)) > 1e-6)
       found.push({

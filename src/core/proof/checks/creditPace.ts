@@ -23,12 +23,11 @@ export const creditPaceCheck = defineCheck({
 const TOLD_SECONDS = 0.05;
 
 function roll(plan: RollPlan, { credits, rate, title }: LayoutContext): Found[] {
-  const { measure, way, blockCount, frames } = plan;
-  const linePx = measure.blocksPx / Math.max(1, blockCount);
+  const { designed, measure, way, frames } = plan;
   const frameSeconds = frameToSeconds(1, rate);
-  const seen = frameSeconds * lineFrames(measure.windowPx, linePx, way.pxPerFrame);
+  const seen = frameSeconds * lineFrames(designed, way);
   if (seen + TOLD_SECONDS >= credits.lineSeconds) return [];
-  const fastest = ((measure.windowPx + linePx) * frameSeconds) / credits.lineSeconds;
+  const fastest = (lineFrames(designed, { ...way, pxPerFrame: 1 }) * frameSeconds) / credits.lineSeconds;
   const needed = Math.ceil(rollLength(measure, measure.gapsPx) / Math.max(1, Math.floor(fastest)));
   return [
     {

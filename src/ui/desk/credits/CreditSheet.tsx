@@ -45,9 +45,9 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- when the sheet is opened; what is chosen later stays
   }, []);
   const all = useCreditRows();
-  const rows = useFiltered(all, words);
   const actions = useCreditActions();
   const chosen = useDeskUi((state) => state.creditIds);
+  const rows = useFiltered(all, words, chosen);
   const goTo = useDeskUi((state) => state.creditGoTo);
   const scroller = useRef<HTMLDivElement>(null);
   const sensors = useSortSensors();
@@ -169,11 +169,18 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
   );
 }
 
-function useFiltered(rows: readonly CreditRow[], words: string): readonly CreditRow[] {
+/** The rows with some words; a chosen one stays, whatever is typed into it, and so does one that is new. */
+function useFiltered(
+  rows: readonly CreditRow[],
+  words: string,
+  chosen: readonly string[],
+): readonly CreditRow[] {
   return useMemo(() => {
     const wanted = words.trim().toLowerCase();
-    return wanted === '' ? rows : rows.filter((row) => creditWords(row).toLowerCase().includes(wanted));
-  }, [rows, words]);
+    if (wanted === '') return rows;
+    const stays = new Set(chosen);
+    return rows.filter((row) => stays.has(row.id) || creditWords(row).toLowerCase().includes(wanted));
+  }, [rows, words, chosen]);
 }
 
 function HeadRow() {

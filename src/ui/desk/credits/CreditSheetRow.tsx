@@ -8,7 +8,7 @@ import { wordsOf } from '@/core/credits/editCredits';
 import type { CreditKind, CreditRow } from '@/core/model/credits';
 import { CREDIT_KINDS } from '@/core/model/credits';
 import { classes } from '../../shared/classes';
-import { chosenByClick, isOneMore } from '../chosenByClick';
+import { chosenByClick } from '../chosenByClick';
 import { useDesk } from '../deskContext';
 import { useCreditRows } from './creditContext';
 import { CREDIT_KIND_LABELS } from './creditKindLabels';
@@ -99,7 +99,8 @@ function RowHead({ row, number, handle }: Pick<Props, 'row' | 'number'> & { read
   const choose = (event: MouseEvent<HTMLElement>): void => {
     const ids = rows.map(({ id }) => id);
     ui.setState({ creditIds: chosenByClick(event, ui.getState().creditIds, row.id, ids), creditGoTo: null });
-    if (!isOneMore(event)) event.currentTarget.closest<HTMLElement>('[role="grid"]')?.focus();
+    // The keys are the sheet's then: on the handle, Space would pick the row up.
+    event.currentTarget.closest<HTMLElement>('[role="grid"]')?.focus();
   };
   return (
     <div role="rowheader" className="h-full">
@@ -161,7 +162,7 @@ function Cell({ row, number, goTo, actions, onGo, column, placeholder, onFocus }
           actions.change(row.id, (now) => ({ ...now, [column]: words }));
         }}
         onPaste={paste}
-        onKeyDown={(event) => onCellKey(event, { row, column, actions, onGo })}
+        onKeyDown={(event) => onCellKey(event, { row, number, column, actions, onGo })}
         className={classes(
           'h-7 w-full min-w-0 rounded-md border border-transparent bg-transparent px-1.5 hover:border-line-strong focus:border-leaf focus:bg-field',
           row.kind === 'heading' ? 'font-semibold' : '',
@@ -172,10 +173,10 @@ function Cell({ row, number, goTo, actions, onGo, column, placeholder, onFocus }
   );
 }
 
-type KeyContext = Pick<CellProps, 'row' | 'column' | 'actions' | 'onGo'>;
+type KeyContext = Pick<CellProps, 'row' | 'number' | 'column' | 'actions' | 'onGo'>;
 
-function onCellKey(event: KeyboardEvent<HTMLInputElement>, { row, column, actions, onGo }: KeyContext): void {
-  const act = cellAct(event, { row, column, actions, onGo });
+function onCellKey(event: KeyboardEvent<HTMLInputElement>, context: KeyContext): void {
+  const act = cellAct(event, context);
   if (act === null) return;
   event.preventDefault();
   event.stopPropagation();
@@ -184,7 +185,7 @@ function onCellKey(event: KeyboardEvent<HTMLInputElement>, { row, column, action
 
 function cellAct(
   event: KeyboardEvent<HTMLInputElement>,
-  { row, column, actions, onGo }: KeyContext,
+  { row, number, column, actions, onGo }: KeyContext,
 ): (() => void) | null {
   const box = event.currentTarget;
   const isMod = event.ctrlKey || event.metaKey;
@@ -198,7 +199,8 @@ function cellAct(
   if (event.key === 'Backspace' && role === '' && name === '')
     return () => {
       actions.remove(new Set([row.id]));
-      onGo(row.id, 0, null);
+      // Into the row above, of the first into the one below.
+      onGo(row.id, number === 1 ? 1 : -1, column);
     };
   return null;
 }

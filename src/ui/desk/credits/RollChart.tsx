@@ -21,8 +21,6 @@ import { BUBBLE, TICK } from '../proof/chartLook';
 interface Props {
   readonly plan: RollPlan;
   readonly roll: RollSetting;
-  /** The pixels that speeds are multiples of. */
-  readonly stepPx: number;
   /** Frames of the title in which it does not roll. */
   readonly besides: number;
   readonly onLength: (frames: number) => void;
@@ -32,13 +30,12 @@ interface Props {
 const SPEEDS = 8;
 
 /** Length against speed: what each speed meets by changing nothing, and how far gaps and size reach; a length can be taken. */
-export function RollChart({ plan, roll, stepPx, besides, onLength }: Props) {
+export function RollChart({ plan, roll, besides, onLength }: Props) {
   const { rate } = useDesk();
   const clock = useClock();
   const points = useMemo(() => {
-    const { designed: measure, way } = plan;
+    const { designed: measure, way, stepPx } = plan;
     const most = Math.max(way.pxPerFrame * 2, stepPx * SPEEDS);
-    const linePx = measure.blocksPx / Math.max(1, plan.blockCount);
     return speedLengths(measure, { stepPx, ...roll }, most)
       .slice(-SPEEDS * 2)
       .map(({ pxPerFrame, designed, least, most: longest }) => ({
@@ -46,12 +43,12 @@ export function RollChart({ plan, roll, stepPx, besides, onLength }: Props) {
         designed: frameToSeconds(designed + besides, rate),
         frames: designed + besides,
         reach: [frameToSeconds(least + besides, rate), frameToSeconds(longest + besides, rate)],
-        line: frameToSeconds(1, rate) * lineFrames(measure.windowPx, linePx, pxPerFrame),
+        line: frameToSeconds(1, rate) * lineFrames(measure, { size: 1, pxPerFrame }),
       }));
-  }, [plan, roll, stepPx, besides, rate]);
+  }, [plan, roll, besides, rate]);
   const now = frameToSeconds(plan.frames + besides, rate);
   const near = points
-    .filter(({ pxPerFrame }) => Math.abs(pxPerFrame - plan.way.pxPerFrame) <= 2 * stepPx)
+    .filter(({ pxPerFrame }) => Math.abs(pxPerFrame - plan.way.pxPerFrame) <= 2 * plan.stepPx)
     .slice(0, 5);
   return (
     <figure aria-label="Length against speed">

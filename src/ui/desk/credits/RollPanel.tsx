@@ -3,7 +3,6 @@ import { useDeferredValue } from 'react';
 import { lineFrames } from '@/core/credits/rollWays';
 import type { RollWay } from '@/core/credits/rollWays';
 import type { FrameFormat } from '@/core/frame/formats';
-import { unitsToPixels } from '@/core/frame/formats';
 import { changeTitles } from '@/core/project/work';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { stretchTiming } from '@/core/titleTime/stretch';
@@ -69,11 +68,10 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
       {plan !== null && !layer.roll.wholeLines && <Steady plan={plan} />}
       {plan !== null && layer.roll.wholeLines && (
         <>
-          <Ways plan={plan} ways={compiled?.credits?.rollWays(timing) ?? []} open={open} format={format} />
+          <Ways plan={plan} ways={compiled?.credits?.rollWays(timing) ?? []} open={open} />
           <RollChart
             plan={plan}
             roll={layer.roll}
-            stepPx={format.interlaced === true ? 2 : 1}
             // What does not roll is in every length.
             besides={late.title.lengthFrames - plan.frames}
             onLength={setLength}
@@ -87,10 +85,7 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
 /** How long a line is seen, in seconds. */
 function useLineSeconds(plan: RollPlan): (way: RollWay) => number {
   const { rate } = useDesk();
-  // A row's height, at the mean of all.
-  const linePx = plan.designed.blocksPx / Math.max(1, plan.blockCount);
-  return ({ size, pxPerFrame }) =>
-    frameToSeconds(1, rate) * lineFrames(plan.designed.windowPx, linePx * size, pxPerFrame);
+  return (way) => frameToSeconds(1, rate) * lineFrames(plan.designed, way);
 }
 
 function Steady({ plan }: { readonly plan: RollPlan }) {
@@ -108,25 +103,24 @@ function Ways({
   plan,
   ways,
   open,
-  format,
 }: {
   readonly plan: RollPlan;
   readonly ways: readonly RollWay[];
   readonly open: CreditTitle;
-  readonly format: FrameFormat;
 }) {
   const { title } = open;
   const clock = useClock();
   const lineSeconds = useLineSeconds(plan);
   const apply = useApplyCredits(title.id);
   const wish = title.credits?.wish ?? { speedU: null, size: null };
-  const pxPerU = unitsToPixels(format)[3];
   const choose = (way: RollWay | null): void =>
     apply((credits) => ({
       ...credits,
-      wish: way === null ? { speedU: null, size: null } : { speedU: way.pxPerFrame / pxPerU, size: way.size },
+      wish:
+        way === null
+          ? { speedU: null, size: null }
+          : { speedU: way.pxPerFrame / plan.pxPerU, size: way.size },
     }));
-  const isInterlaced = format.interlaced === true;
   const wait = plan.way.waitFrames;
   return (
     <section aria-labelledby="roll-ways">
@@ -148,7 +142,7 @@ function Ways({
               )}
             >
               <span className="font-semibold">
-                {isInterlaced ? `${way.pxPerFrame / 2} px a field` : `${way.pxPerFrame} px a frame`}
+                {plan.stepPx === 2 ? `${way.pxPerFrame / 2} px a field` : `${way.pxPerFrame} px a frame`}
               </span>
               <span className="text-right">{`a line ${lineSeconds(way).toFixed(1)} s`}</span>
               <span className="col-span-2 text-[12px] text-soft">

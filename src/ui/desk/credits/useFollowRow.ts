@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
 import type { FrameFormat } from '@/core/frame/formats';
-import type { Title } from '@/core/model/project';
 import { titleIn } from '@/core/project/deliver';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { CompiledTitle } from '@/core/timeline/compile';
@@ -23,8 +22,6 @@ export function useCreditLayout(
   return useMemo(() => (shown === null ? null : compiler(shown)), [shown, compiler]);
 }
 
-const NONE: readonly Title[] = [];
-
 /** The playhead goes to where the chosen row is seen, whenever another one is chosen. */
 export function useFollowRow(
   open: CreditTitle | null,
@@ -35,7 +32,8 @@ export function useFollowRow(
   const { rate } = useDesk();
   const delivery = useDelivery();
   // Laid out when a row is chosen, not at each letter that is typed.
-  const compiler = useTitleCompiler(format, fonts, NONE);
+  const seen = useMemo(() => (open === null ? [] : [open.title]), [open]);
+  const compiler = useTitleCompiler(format, fonts, seen);
   const [rowId] = useDeskUi((ui) => ui.creditIds);
   const latest = useRef({ compiler, open, delivery });
   useEffect(() => {
