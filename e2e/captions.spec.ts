@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { saved } from './hands';
+import { newProject, saved } from './hands';
 
 // As files are found: numbers wrong, an empty line inside, one line of times broken off, Windows line ends.
 const FOUND = [
@@ -12,13 +12,8 @@ const FOUND = [
   '4\r\n00:00:08.000 --> 00:00:10.000\r\n{\\an8}Nobody slept\r\n',
 ].join('');
 
-async function newProject(page: Page, name: string): Promise<void> {
-  await page.goto('/desk');
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByLabel('Put stand-in pictures on its strip').check();
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByRole('button', { name: 'Open the desk' }).click();
-  await expect(page.getByRole('heading', { name })).toBeVisible();
+async function newCaptions(page: Page, name: string): Promise<void> {
+  await newProject(page, name);
   await page.getByRole('tab', { name: 'Captions' }).click();
 }
 
@@ -44,7 +39,7 @@ async function readFound(page: Page): Promise<void> {
 test('a damaged file is read as far as it goes, then cues are typed, split, joined and outlive a reload', async ({
   page,
 }) => {
-  await newProject(page, 'Mill captions');
+  await newCaptions(page, 'Mill captions');
   await page.getByRole('button', { name: 'Read a caption file' }).click();
   const input = page.getByLabel('Caption file');
   await input.setInputFiles({ name: 'list.srt', mimeType: 'text/plain', buffer: Buffer.from('no captions') });
@@ -117,7 +112,7 @@ test('a damaged file is read as far as it goes, then cues are typed, split, join
 test('a transcript is tapped in with one key, and its file is read alike by other readers', async ({
   page,
 }, info) => {
-  await newProject(page, 'Tapped captions');
+  await newCaptions(page, 'Tapped captions');
   await page.getByRole('button', { name: 'Begin a track' }).click();
   await page.getByRole('button', { name: 'Add a track' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
@@ -195,7 +190,7 @@ test('another desk sees a cue as it is typed, and what both change in different 
   page,
   context,
 }) => {
-  await newProject(page, 'Two desks, captions');
+  await newCaptions(page, 'Two desks, captions');
   await readFound(page);
   await page.getByRole('button', { name: 'Bring in 3 captions' }).click();
   await saved(page);

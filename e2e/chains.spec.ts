@@ -1,15 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { framesOfMov, saved } from './hands';
+import { framesOfMov, newProject, paste, saved } from './hands';
 
 test('a chain is made from nothing on the desk, gets a fourth line, and pushes each to the frame in its file', async ({
   page,
 }) => {
-  await page.goto('/desk');
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByLabel('Put stand-in pictures on its strip').check();
-  await page.getByLabel('Name', { exact: true }).fill('Places in a chain');
-  await page.getByRole('button', { name: 'Open the desk' }).click();
-  await expect(page.getByRole('heading', { name: 'Places in a chain' })).toBeVisible();
+  await newProject(page, 'Places in a chain');
   await page.getByTestId('under-playhead').click();
   await page.keyboard.press('t');
   await page.keyboard.type('place chain');
@@ -17,12 +12,7 @@ test('a chain is made from nothing on the desk, gets a fourth line, and pushes e
   await page.keyboard.press('Enter');
   const card = page.getByRole('region', { name: 'Card' });
   await card.getByLabel('Places, row 1').click();
-  await page.evaluate((text) => {
-    const clipboardData = new DataTransfer();
-    clipboardData.setData('text/plain', text);
-    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
-    document.activeElement?.dispatchEvent(event);
-  }, 'Lantern Gate\nUpper Weir\nOsier Harbour\nNight Ferry quay');
+  await paste(page, 'Lantern Gate\nUpper Weir\nOsier Harbour\nNight Ferry quay');
   await expect(card.getByLabel('Places, row 4')).toHaveValue('Night Ferry quay');
   // Two lines are given their moments, the others follow in their rhythm.
   const moment = (row: number) => card.getByLabel(`Row ${row} comes after`);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { drag, middle, saved } from './hands';
+import { drag, middle, newProject, paste, saved } from './hands';
 
 const LIST = [
   'Lantern Regatta',
@@ -20,12 +20,7 @@ const names = async (page: Page, count: number): Promise<string[]> =>
   Promise.all(Array.from({ length: count }, (_, i) => words(page, i + 1).inputValue()));
 
 async function newCredits(page: Page, name: string): Promise<void> {
-  await page.goto('/desk');
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByLabel('Put stand-in pictures on its strip').check();
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByRole('button', { name: 'Open the desk' }).click();
-  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await newProject(page, name);
   await page.getByRole('tab', { name: 'Credits' }).click();
   await page.getByRole('button', { name: 'Harbour roll' }).click();
   await expect(page.getByText('Nothing typed yet.', { exact: false })).toBeVisible();
@@ -101,16 +96,21 @@ test('rows are dragged, sorted by family name, made another kind, pasted and fou
   await page.getByLabel('Empty lines of row 3').fill('2.5');
   await page.keyboard.press('Enter');
   await words(page, 4).click();
-  await page.evaluate(() => {
-    const clipboardData = new DataTransfer();
-    clipboardData.setData('text/plain', 'Cook\tOde Pell\nBaker\tMira Stott');
-    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
-    document.activeElement?.dispatchEvent(event);
-  });
+  await paste(page, 'Cook\tOde Pell\nBaker\tMira Stott');
   await expect(words(page, 5)).toHaveValue('Ode Pell');
   await expect(role(page, 6)).toHaveValue('Baker');
   await page.getByLabel('Find words in the credits').fill('ode');
   await expect(page.getByRole('button', { name: /^Choose row/ })).toHaveCount(1);
+  // What is typed into stays in sight, and so does a row that is new.
+  await words(page, 5).fill('Nobody');
+  await expect(words(page, 5)).toBeVisible();
+  await words(page, 5).fill('Ode Pell');
+  await page.keyboard.press('Enter');
+  await expect(role(page, 6)).toBeFocused();
+  // Backspace in an empty row takes it out and goes to the one above.
+  await page.keyboard.press('Backspace');
+  await expect(role(page, 5)).toBeFocused();
+  await expect(role(page, 5)).toHaveValue('Cook');
   await page.getByLabel('Find words in the credits').fill('');
   await page.getByRole('button', { name: 'Choose row 2', exact: true }).click();
   await page.getByRole('button', { name: 'Choose row 4', exact: true }).click({ modifiers: ['Shift'] });

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { cellBox, drag, middle, pixels, saved } from './hands';
+import { cellBox, drag, middle, newProject, pixels, saved } from './hands';
 
 const timecode = (seconds: number): string =>
   `00:${String(Math.floor(seconds / 60)).padStart(2, '0')}:${String(seconds % 60).padStart(2, '0')}:00`;
@@ -36,15 +36,6 @@ function sheetOf(): string {
     return [time, lasts, name, i === 30 ? 'x'.repeat(80) : role].join('\t');
   });
   return ['In\tLasts\tName\tRole', ...rows].join('\n');
-}
-
-async function newProject(page: Page, name: string): Promise<void> {
-  await page.goto('/desk');
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByLabel('Put stand-in pictures on its strip').check();
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByRole('button', { name: 'Open the desk' }).click();
-  await expect(page.getByRole('heading', { name })).toBeVisible();
 }
 
 async function pickProject(page: Page, text: string): Promise<void> {

@@ -67,3 +67,23 @@ export async function framesOfMov(page: Page): Promise<string[]> {
   const frames = decoded.split('\n').filter((line) => /^\d/.test(line));
   return frames.map((line) => line.split(',').at(-1)?.trim() ?? '');
 }
+
+/** Makes a project with stand-in pictures on its strip, and opens its desk. */
+export async function newProject(page: Page, name: string): Promise<void> {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByLabel('Put stand-in pictures on its strip').check();
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByRole('button', { name: 'Open the desk' }).click();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+}
+
+/** Pastes a text where the keys are. */
+export async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate((pasted) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', pasted);
+    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+    document.activeElement?.dispatchEvent(event);
+  }, text);
+}

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { framesOfMov, saved } from './hands';
+import { framesOfMov, newProject, paste, saved } from './hands';
 
 const ROWS = ['1\tHeron\t4:12.6', '2\tMarsh Lantern\t4:13.1', '3\tQuiet Gudgeon\t4:15.8'];
 // One after another to the frame, at 25 frames a second: the first frame of each row's move still shows nothing of it.
@@ -12,11 +12,7 @@ const MOMENTS = [
 test('rows of a list are tapped in by keys, outlive a reload, and come to the frame in the file', async ({
   page,
 }) => {
-  await page.goto('/desk');
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByLabel('Put stand-in pictures on its strip').check();
-  await page.getByLabel('Name', { exact: true }).fill('Row by row');
-  await page.getByRole('button', { name: 'Open the desk' }).click();
+  await newProject(page, 'Row by row');
   const heading = page.getByRole('heading', { name: 'Row by row' });
   await expect(heading).toBeVisible();
   await page.getByTestId('under-playhead').click();
@@ -29,12 +25,7 @@ test('rows of a list are tapped in by keys, outlive a reload, and come to the fr
   await page.keyboard.press('Enter');
   const card = page.getByRole('region', { name: 'Card' });
   await card.getByLabel('Boats, row 1, cell 1').click();
-  await page.evaluate((text) => {
-    const clipboardData = new DataTransfer();
-    clipboardData.setData('text/plain', text);
-    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
-    document.activeElement?.dispatchEvent(event);
-  }, ROWS.join('\n'));
+  await paste(page, ROWS.join('\n'));
   await expect(card.getByLabel('Boats, row 3, cell 2')).toHaveValue('Quiet Gudgeon');
 
   const goTo = async (timecode: string): Promise<void> => {

@@ -20,8 +20,8 @@ type Part = { readonly role: string; readonly name: string };
 const LEADERS = /^(.*?\S)\s*(?:(?:\.\s?){3,}|…+|(?:·\s?){2,}|_{3,})\s*(\S.*)$/u;
 // A colon parts where it is followed by a space or an end; "10:30" is none.
 const COLON = /^([^:]*\p{L}[^:]*?)\s*[:：](?:\s+|$)(.*)$/u;
-const PICTURES = /^\[(?:picture|pictures)(?::?\s*(.*))?\]$/iu;
-const BESIDE = /^\[beside (left|right)(?:\s+(.*))?\]$/iu;
+const PICTURES = /^\[pictures\]$/iu;
+const BESIDE = /^\[beside (?:left|right)\]$/iu;
 
 /**
  * Reads credits from a text: a role and its name are parted by a tab, by dots or by a colon; a role with nothing after it
@@ -77,9 +77,9 @@ function isOver(lines: readonly string[], at: number, isFirstOfAll: boolean): bo
 }
 
 function markedRow(line: string, id: string, kept: CreditRow[]): CreditRow | null {
-  const marked = /^(#+|>)\s*(.*)$/u.exec(line.trim());
   const dashed = /^[-–•*]\s+(.*)$/u.exec(line.trim());
   if (dashed !== null) return { id, kind: 'name', name: dashed[1] };
+  const marked = /^(#+|>)\s*(.*)$/u.exec(line.trim());
   if (marked !== null)
     return {
       id,

@@ -1,4 +1,5 @@
 import type { Rect } from '../kit/rect';
+import { ALIGN_SHARES } from '../text/alignShares';
 
 /** Where a picture of a row lies, from the top left corner of its block. */
 export type PictureSide = Rect;
@@ -20,7 +21,6 @@ interface RowRoom {
 // How tall and how wide one may be against a square one, before its area gives way.
 const TALLEST = 1.25;
 const WIDEST = 3;
-const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
 
 /**
  * Pictures side by side so that they look equally heavy: each covers about the area of a square one, where that does not
@@ -46,7 +46,7 @@ export function pictureRow(
   const full = sides.reduce((sum, { width }) => sum + width, 0);
   const scale = Math.min(1, Math.max(0.05, (widthU - gaps) / full));
   const rowHeight = Math.max(...sides.map(({ height }) => height)) * scale;
-  let x = Math.max(0, (widthU - gaps - full * scale) * SHARES[align]);
+  let x = Math.max(0, (widthU - gaps - full * scale) * ALIGN_SHARES[align]);
   return sides.map(({ asset, width, height }) => {
     const rect = {
       x,

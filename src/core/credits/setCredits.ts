@@ -1,5 +1,6 @@
 import type { CreditRow } from '../model/credits';
 import type { CreditsLayer, LongStep } from '../model/template';
+import { ALIGN_SHARES } from '../text/alignShares';
 import type { FitFact } from '../text/fitFacts';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { TextLayout } from '../text/layoutText';
@@ -77,7 +78,6 @@ const ROLE_STEPS = (sizeU: number): readonly LongStep[] => [
 const WORDS_STEPS: readonly LongStep[] = [{ kind: 'wrap', maxLines: 60 }, { kind: 'cut' }];
 
 const CLOSER = 0.2;
-const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
 
 /**
  * Lays credits out, one block under another; `size` is a share of the designed size, of everything but the window.
@@ -145,7 +145,7 @@ class CreditSetter {
   private setLine(id: string, style: 'heading' | 'paragraph', text: string, kind: CreditBlock['kind']): void {
     if (text.trim() === '') return;
     const words = this.fit(text, style, this.context.widthU, WORDS_STEPS, this.layer.align);
-    const x = (this.context.widthU - words.width) * SHARES[this.layer.align];
+    const x = (this.context.widthU - words.width) * ALIGN_SHARES[this.layer.align];
     this.add({
       kind,
       rowIds: [id],
@@ -201,7 +201,7 @@ class CreditSetter {
       const layout = this.fit(text, style, widthU, WORDS_STEPS, align);
       const top = y;
       y += layout.height;
-      return [{ layout, style, x: (widthU - layout.width) * SHARES[align], y: top }];
+      return [{ layout, style, x: (widthU - layout.width) * ALIGN_SHARES[align], y: top }];
     });
   }
 
@@ -219,7 +219,7 @@ class CreditSetter {
     }));
     // Columns are as wide as their widest name, and stand together as the rest does.
     const room = columns === 1 ? most : Math.max(0, ...set.map(({ layout }) => layout.width));
-    const share = SHARES[this.layer.align];
+    const share = ALIGN_SHARES[this.layer.align];
     for (let i = 0; i < set.length; i += columns) {
       const line = set.slice(i, i + columns);
       // A last line that is not full stands as the credits do, under those that are.
@@ -229,7 +229,7 @@ class CreditSetter {
       const words = line.map(({ layout }, k): SetWords => ({
         layout,
         style: 'name',
-        x: before + k * (room + gap) + (room - layout.width) * SHARES[align],
+        x: before + k * (room + gap) + (room - layout.width) * ALIGN_SHARES[align],
         y: baseline - layout.lines[0].baseline,
       }));
       this.add({

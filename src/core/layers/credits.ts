@@ -6,9 +6,8 @@ import { isUpright } from '../credits/rollWays';
 import type { CreditBlock, SetCredits } from '../credits/setCredits';
 import { setCredits } from '../credits/setCredits';
 import type { LayerPaint, UnitShape } from '../display/unitShape';
-import { ownShape, pathShape, solid } from '../display/unitShape';
+import { ownShape, solid } from '../display/unitShape';
 import { OutlineBuilder } from '../display/outline';
-import { rectOutline } from '../display/shapes';
 import type { PlacedBox } from '../frame/points';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
@@ -23,7 +22,9 @@ import type {
   LayerUnit,
   MeasureContext,
   Measured,
+  PictureSizes,
 } from './layerKind';
+import { pictureStandIn, wholePicture } from './picture';
 
 /** Credits with their properties: a window that they roll through, or in which cards follow one another. */
 export function bindCredits(layer: CreditsLayer): LayerBinding {
@@ -118,7 +119,7 @@ function cardFacts({ blocks }: CreditCard): CardFacts {
   };
 }
 
-type Pictures = (asset: string) => { readonly widthPx: number; readonly heightPx: number } | undefined;
+type Pictures = PictureSizes['size'];
 
 interface Setting {
   readonly layer: CreditsLayer;
@@ -215,9 +216,7 @@ function blockShapes(
 
 function picture(asset: string, rect: Rect, pictures: Pictures): UnitShape {
   const size = pictures(asset);
-  if (size === undefined) return pathShape(rectOutline(rect), solid('#8a8478'), 0.5);
-  const sourcePx = { x: 0, y: 0, width: size.widthPx, height: size.heightPx };
-  return { kind: 'image', asset, sourcePx, rect, opacity: 1 };
+  return size === undefined ? pictureStandIn(rect) : wholePicture(asset, size, rect);
 }
 
 // Between credits and what stands beside them.

@@ -83,7 +83,7 @@ function measurePicture(layer: PictureLayer, context: MeasureContext): Measured 
     firstBaseline: height,
     lastBaseline: height,
     units: (_kind, box): LayerUnit[] => {
-      const drawn = size === undefined ? standIn(box) : imageShape(box, layer, size);
+      const drawn = size === undefined ? pictureStandIn(box) : imageShape(box, layer, size);
       return [{ box, ink: box, shapes: [drawn] }];
     },
   };
@@ -98,16 +98,15 @@ export function coverCrop(size: PictureSize, box: Rect): Rect {
 }
 
 /** What is shown while a picture is not chosen or not here. */
-function standIn(box: Rect): UnitShape {
+export function pictureStandIn(box: Rect): UnitShape {
   return pathShape(rectOutline(box), solid('#8a8478'), 0.5);
 }
 
 function imageShape(box: Rect, layer: PictureLayer, size: PictureSize): UnitShape {
   const asset = layer.asset ?? '';
-  const whole = { x: 0, y: 0, width: size.widthPx, height: size.heightPx };
   const across = box.width / size.widthPx;
   const down = box.height / size.heightPx;
-  if (layer.fit === 'stretch') return { kind: 'image', asset, sourcePx: whole, rect: box, opacity: 1 };
+  if (layer.fit === 'stretch') return wholePicture(asset, size, box);
   if (layer.fit === 'cover') {
     return { kind: 'image', asset, sourcePx: coverCrop(size, box), rect: box, opacity: 1 };
   }
@@ -115,5 +114,11 @@ function imageShape(box: Rect, layer: PictureLayer, size: PictureSize): UnitShap
   const width = size.widthPx * scale;
   const height = size.heightPx * scale;
   const rect = { x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height };
-  return { kind: 'image', asset, sourcePx: whole, rect, opacity: 1 };
+  return wholePicture(asset, size, rect);
+}
+
+/** All of a picture, laid into a rectangle. */
+export function wholePicture(asset: string, size: PictureSize, rect: Rect): UnitShape {
+  const sourcePx = { x: 0, y: 0, width: size.widthPx, height: size.heightPx };
+  return { kind: 'image', asset, sourcePx, rect, opacity: 1 };
 }

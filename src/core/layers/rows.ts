@@ -5,6 +5,7 @@ import { roundedRectOutline } from '../display/shapes';
 import type { Matrix } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
+import { ALIGN_SHARES } from '../text/alignShares';
 import { capHeightU } from '../text/capHeight';
 import type { FitFact } from '../text/fitFacts';
 import { hardestFacts } from '../text/fitFacts';
@@ -133,12 +134,10 @@ function setRow(
     return {
       column: i,
       layout: fitted.layout,
-      x: start + (room - fitted.layout.width) * SHARES[column.align],
+      x: start + (room - fitted.layout.width) * ALIGN_SHARES[column.align],
     };
   });
 }
-
-const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
 
 function rowUnit(
   layer: RowsLayer,

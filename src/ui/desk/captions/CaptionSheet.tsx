@@ -1,11 +1,11 @@
 'use client';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { KeyboardEvent } from 'react';
 import { plainWords } from '@/core/formats/captions/cueMarks';
 import type { Cue } from '@/core/model/captions';
 import { Button } from '../../shared/Button';
 import { useDesk, useDeskUi } from '../deskContext';
+import { rowStep, SheetHead, useRowsInView } from '../sheetRows';
 import { useToneOf } from '../proof/proofView';
 import type { SheetFilter } from '../sheet/useSheetRows';
 import { useTrack, useTrackCues } from './captionContext';
@@ -20,7 +20,7 @@ interface Props {
 }
 
 const ROW_PX = 48;
-const HEAD_PX = 33;
+const HEADS = ['', 'In', 'Lasts', 'Speaker', 'Words', 'Pace', 'Proof'];
 
 /** The captions of a track: a row a cue, its words typed where they stand. Only the rows in view are drawn. */
 export function CaptionSheet({ filter, onSeek }: Props) {
@@ -31,16 +31,7 @@ export function CaptionSheet({ filter, onSeek }: Props) {
   const actions = useCueActions();
   const chosen = useDeskUi((state) => state.cueIds);
   const scroller = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- rows are few, and drawn anew as the list scrolls
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
-    overscan: 8,
-    scrollPaddingStart: HEAD_PX,
-    scrollPaddingEnd: HEAD_PX,
-    getItemKey: (i) => rows[i]?.id ?? i,
-  });
+  const virtual = useRowsInView({ ids: rows, rowPx: ROW_PX, scroller });
   const numbers = useMemo(() => new Map(cues.map((cue, i) => [cue.id, i + 1])), [cues]);
   const [first] = chosen;
   useEffect(() => {
@@ -90,7 +81,7 @@ export function CaptionSheet({ filter, onSeek }: Props) {
       className="min-h-0 flex-1 overflow-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--leaf)]"
       onKeyDown={onKeyDown}
     >
-      <HeadRow />
+      <SheetHead heads={HEADS} columns={CAPTION_COLUMNS} />
       <div className="relative min-w-full" style={{ height: virtual.getTotalSize() }} role="rowgroup">
         {virtual.getVirtualItems().map((item) => {
           const cue = rows[item.index];
@@ -130,15 +121,7 @@ function onGridKey(
   go: (by: number, caret: 'start' | 'end' | null) => void,
   edit: () => void,
 ): void {
-  const steps: Readonly<Record<string, number>> = {
-    ArrowUp: -1,
-    ArrowDown: 1,
-    PageUp: -10,
-    PageDown: 10,
-    Home: -1e6,
-    End: 1e6,
-  };
-  const by = steps[event.key];
+  const by = rowStep(event.key);
   if (by !== undefined) {
     event.preventDefault();
     event.stopPropagation();
@@ -161,23 +144,6 @@ function useFiltered(cues: readonly Cue[], { words, proof }: SheetFilter): reado
         (proof === 'all' || toneOf(cue.id) === proof),
     );
   }, [cues, words, proof, toneOf]);
-}
-
-function HeadRow() {
-  const heads = ['', 'In', 'Lasts', 'Speaker', 'Words', 'Pace', 'Proof'];
-  return (
-    <div
-      role="row"
-      className="sticky top-0 z-20 grid min-w-full border-y border-line bg-card"
-      style={{ gridTemplateColumns: CAPTION_COLUMNS, height: HEAD_PX }}
-    >
-      {heads.map((head) => (
-        <span key={head} role="columnheader" className="caps self-center truncate px-2">
-          {head === '' ? <span className="sr-only">Number</span> : head}
-        </span>
-      ))}
-    </div>
-  );
 }
 
 function NoTrack() {

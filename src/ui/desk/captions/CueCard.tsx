@@ -13,7 +13,7 @@ import { SwitchBox } from '../../shared/SwitchBox';
 import { useDesk } from '../deskContext';
 import { useCaptionRules, useChosenCues, useTrack, useTrackCues } from './captionContext';
 import { CueFindings } from './CueFindings';
-import { TimeField } from './TimeField';
+import { TimeField } from '../TimeField';
 import type { CueActions } from './useCueActions';
 import { useCueActions } from './useCueActions';
 

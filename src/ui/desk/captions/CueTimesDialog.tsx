@@ -14,7 +14,7 @@ import { SelectBox } from '../../shared/SelectBox';
 import { useClips, useClock, useDesk, useDeskUi } from '../deskContext';
 import type { CuesChange } from './captionContext';
 import { useApplyCues, useCaptionRules, useTrackCues } from './captionContext';
-import { TimeField } from './TimeField';
+import { TimeField } from '../TimeField';
 
 type Scope = 'all' | 'here' | 'chosen';
 

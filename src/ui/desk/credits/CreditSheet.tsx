@@ -1,7 +1,6 @@
 'use client';
 import { closestCenter, DndContext } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -11,6 +10,7 @@ import type { CreditRow } from '@/core/model/credits';
 import { Button } from '../../shared/Button';
 import { useSortSensors } from '../../shared/useSortSensors';
 import { useDesk, useDeskUi } from '../deskContext';
+import { rowStep, SheetHead, useRowsInView } from '../sheetRows';
 import { usePlaceTitle } from '../usePlaceTitle';
 import { creditsLayer } from '@/core/project/titleCredits';
 import { useCreditRows, useCreditTitle } from './creditContext';
@@ -30,7 +30,8 @@ interface Props {
 }
 
 const ROW_PX = 38;
-const HEAD_PX = 33;
+const HEADS = ['', 'Is', 'Role', 'Name or words'];
+const RIGHT = ['Role'];
 
 /** The rows of a title's credits: typed where they stand, pasted, dragged. Only the rows in view are drawn. */
 export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
@@ -51,16 +52,7 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
   const goTo = useDeskUi((state) => state.creditGoTo);
   const scroller = useRef<HTMLDivElement>(null);
   const sensors = useSortSensors();
-  // eslint-disable-next-line react-hooks/incompatible-library -- rows are few, and drawn anew as the list scrolls
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
-    overscan: 8,
-    scrollPaddingStart: HEAD_PX,
-    scrollPaddingEnd: HEAD_PX,
-    getItemKey: (i) => rows[i]?.id ?? i,
-  });
+  const virtual = useRowsInView({ ids: rows, rowPx: ROW_PX, scroller });
   const rowIds = useMemo(() => rows.map(({ id }) => id), [rows]);
   const numbers = useMemo(() => new Map(all.map(({ id }, i) => [id, i + 1])), [all]);
   const latest = useRef(rows);
@@ -86,15 +78,7 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.target !== event.currentTarget) return;
     const [first] = ui.getState().creditIds;
-    const steps: Readonly<Record<string, number>> = {
-      ArrowUp: -1,
-      ArrowDown: 1,
-      PageUp: -10,
-      PageDown: 10,
-      Home: -1e6,
-      End: 1e6,
-    };
-    const by = steps[event.key];
+    const by = rowStep(event.key);
     const row = rows.find(({ id }) => id === first);
     if (by !== undefined && !event.altKey) go(first ?? '', by, null);
     else if (by !== undefined && Math.abs(by) === 1)
@@ -119,7 +103,7 @@ export function CreditSheet({ words, frameNow, format, fonts, onSeek }: Props) {
       className="min-h-0 flex-1 overflow-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--leaf)]"
       onKeyDown={onKeyDown}
     >
-      <HeadRow />
+      <SheetHead heads={HEADS} columns={CREDIT_COLUMNS} right={RIGHT} />
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
@@ -181,26 +165,6 @@ function useFiltered(
     const stays = new Set(chosen);
     return rows.filter((row) => stays.has(row.id) || creditWords(row).toLowerCase().includes(wanted));
   }, [rows, words, chosen]);
-}
-
-function HeadRow() {
-  return (
-    <div
-      role="row"
-      className="sticky top-0 z-20 grid min-w-full border-y border-line bg-card"
-      style={{ gridTemplateColumns: CREDIT_COLUMNS, height: HEAD_PX }}
-    >
-      {['', 'Is', 'Role', 'Name or words'].map((head) => (
-        <span
-          key={head}
-          role="columnheader"
-          className={`caps self-center truncate px-2.5 ${head === 'Role' ? 'text-right' : ''}`}
-        >
-          {head === '' ? <span className="sr-only">Number</span> : head}
-        </span>
-      ))}
-    </div>
-  );
 }
 
 /** What is offered where no title has credits yet: the templates that can show some. */

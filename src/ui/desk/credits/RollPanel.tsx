@@ -11,7 +11,7 @@ import { frameToSeconds } from '@/core/time/rates';
 import type { RollPlan } from '@/core/timeline/roll';
 import { classes } from '../../shared/classes';
 import { counted } from '../../shared/counted';
-import { TimeField } from '../captions/TimeField';
+import { TimeField } from '../TimeField';
 import { useApplyTitles, useClock, useDesk } from '../deskContext';
 import type { CreditTitle } from './creditContext';
 import { useApplyCredits, useCreditTitle } from './creditContext';

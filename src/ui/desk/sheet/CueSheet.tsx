@@ -1,12 +1,12 @@
 'use client';
 import { ChevronDownIcon, ChevronUpIcon } from '@heroicons/react/24/outline';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { Column } from '@/core/project/cells';
 import { fieldOf } from '@/core/project/cells';
 import { classes } from '../../shared/classes';
 import { numbersOf, useCellContext, useDesk, useDeskUi, useSelect, useTitles } from '../deskContext';
+import { HEAD_PX, useRowsInView } from '../sheetRows';
 import { CueRow } from './CueRow';
 import { useGrid } from './useGrid';
 import type { Grid } from './useGrid';
@@ -21,7 +21,6 @@ interface Props {
 }
 
 const ROW_PX = 36;
-const HEAD_PX = 33;
 
 const WIDTHS = { in: '104px', lasts: '68px', template: '124px' };
 
@@ -49,16 +48,7 @@ export function CueSheet({ filter, onShow }: Props) {
   const { rows, columns, sorted, sortBy } = useSheetRows(titles, filter, context);
   const scroller = useRef<HTMLDivElement>(null);
   const select = useSelect();
-  // eslint-disable-next-line react-hooks/incompatible-library -- rows are few, and drawn anew as the list scrolls
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
-    overscan: 8,
-    scrollPaddingStart: HEAD_PX,
-    scrollPaddingEnd: HEAD_PX,
-    getItemKey: (i) => rows[i]?.id ?? i,
-  });
+  const virtual = useRowsInView({ ids: rows, rowPx: ROW_PX, scroller });
   const grid = useGrid(
     rows,
     columns.length,

@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { InputError } from '@/core/kit/inputError';
 import { frameToTimecode, lengthToTimecode, textToLength, timecodeToFrame } from '@/core/time/clock';
-import { classes } from '../../shared/classes';
-import { useClock } from '../deskContext';
+import { classes } from '../shared/classes';
+import { useClock } from './deskContext';
 
 interface Props {
   readonly label: string;
