@@ -68,6 +68,18 @@ function measureCredits(layer: CreditsLayer, context: MeasureContext): Measured 
     ? []
     : cutCards(set.blocks, { heightU: height, repeatsHeading: layer.cards.repeatsHeading });
   const pictures: Pictures = (asset) => context.pictures.size(asset);
+  const creditUnits = (sized: SetCredits, box: PlacedBox, toPixels: Matrix): CreditUnits => {
+    const setting = { layer, box, toPixels, pictures };
+    return {
+      blocks: sized.blocks.map((block) => ({
+        unit: blockUnit(block, setting),
+        gapU: block.gapU,
+        lengthU: isUpright(layer.roll) ? block.heightU : block.widthU,
+        rowIds: block.rowIds,
+      })),
+      beside: besideUnits(sized, setting, safe),
+    };
+  };
   return {
     width,
     height,
@@ -78,9 +90,12 @@ function measureCredits(layer: CreditsLayer, context: MeasureContext): Measured 
     missing: set.missing,
     standIns: set.standIns,
     ...(Number.isFinite(set.capU) && { capU: set.capU }),
-    cards: cards.map(cardFacts),
-    pictureHeightsU: set.blocks.flatMap((block) => block.pictures.map(({ rect }) => rect.height)),
-    besideCount: (box) => (isRoll ? besideUnits(set, { box, pictures }, safe).length : 0),
+    credits: {
+      blocksAt: isRoll ? (size, ...where) => creditUnits(size === 1 ? set : at(size), ...where) : null,
+      cards: cards.map(cardFacts),
+      pictureHeightsU: set.blocks.flatMap((block) => block.pictures.map(({ rect }) => rect.height)),
+      besideCount: (box) => (isRoll ? besideUnits(set, { box, pictures }, safe).length : 0),
+    },
     units(kind, box, toPixels) {
       const setting = { layer, box, toPixels, pictures };
       if (!isRoll) {
@@ -89,21 +104,6 @@ function measureCredits(layer: CreditsLayer, context: MeasureContext): Measured 
       }
       return [restUnit(set, setting)];
     },
-    ...(isRoll && {
-      credits(size, box, toPixels): CreditUnits {
-        const setting = { layer, box, toPixels, pictures };
-        const sized = size === 1 ? set : at(size);
-        return {
-          blocks: sized.blocks.map((block) => ({
-            unit: blockUnit(block, setting),
-            gapU: block.gapU,
-            lengthU: isUpright(layer.roll) ? block.heightU : block.widthU,
-            rowIds: block.rowIds,
-          })),
-          beside: besideUnits(sized, setting, safe),
-        };
-      },
-    }),
   };
 }
 

@@ -109,14 +109,8 @@ export interface Measured {
   readonly snaps?: { readonly x: boolean; readonly y: boolean };
   /** The layer's one unit with other words, for a text whose numbers count. */
   reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit;
-  /** The blocks of credits at a share of their designed size, each lying at the window's top left; for credits that roll. */
-  credits?(size: number, box: PlacedBox, toPixels: Matrix): CreditUnits;
-  /** Cards: the words of each, to be timed by what they read, and the rows of credits on it. */
-  readonly cards?: readonly CardFacts[];
-  /** The heights of the pictures in rows of credits. */
-  readonly pictureHeightsU?: readonly number[];
-  /** How many pictures beside credits have room where they lie. */
-  besideCount?(box: PlacedBox): number;
+  /** What only credits have. */
+  readonly credits?: MeasuredCredits;
   /** The shapes at a time, for a layer whose content moves by itself. */
   animate?(seconds: number, box: PlacedBox): UnitShape[];
 }
@@ -134,6 +128,18 @@ export interface LayerUnit {
   readonly memberId?: string;
   /** Only this part of it is seen, for a slice of a unit. */
   readonly cut?: Rect;
+}
+
+/** What is known of credits that are laid out. */
+export interface MeasuredCredits {
+  /** Their blocks at a share of the designed size, each lying at the window's top left; null for cards. */
+  readonly blocksAt: ((size: number, box: PlacedBox, toPixels: Matrix) => CreditUnits) | null;
+  /** Empty for a roll. */
+  readonly cards: readonly CardFacts[];
+  /** The heights of the pictures in rows. */
+  readonly pictureHeightsU: readonly number[];
+  /** How many pictures beside them have room where they lie. */
+  besideCount(box: PlacedBox): number;
 }
 
 /** A card of credits. */

@@ -231,13 +231,14 @@ function compileRowArrivals(source: RowsLayer, layer: ColumnLayer, timing: Timin
 /** Rows in turn, or cards; null for a layer whose rows stand together. */
 function compileRowChain(
   source: Layer,
-  { cards = [] }: Measured,
+  { credits }: Measured,
   layer: ColumnLayer,
   timing: Timing,
 ): CompiledChain | null {
   const { motion } = source;
   if (source.kind === 'credits') {
-    if (source.show !== 'cards' || cards.length === 0) return null;
+    const cards = credits?.cards ?? [];
+    if (cards.length === 0) return null;
     const reads = cards.map((card) => readingSeconds(card.reads));
     return compileChain(motion, layer, timing, { chain: chainOfCards(source.cards), reads });
   }

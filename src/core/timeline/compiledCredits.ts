@@ -5,7 +5,7 @@ import type { CompiledLayer } from './compileLayer';
 import type { RollPlan } from './roll';
 
 /** A card of credits with its time, in seconds from the title's start. */
-interface TimedCard extends CardFacts {
+export interface TimedCard extends CardFacts {
   readonly from: number;
   readonly to: number;
 }
@@ -29,12 +29,12 @@ export interface CompiledCredits {
 /** What the credits among some layers do; null where there are none. */
 export function compiledCredits(layers: readonly CompiledLayer[]): CompiledCredits | null {
   const layer = layers.find((one) => one.layer.kind === 'credits');
-  if (layer === undefined) return null;
-  const { roll, chain, measured, box } = layer;
+  const credits = layer?.measured.credits;
+  if (layer === undefined || credits === undefined) return null;
+  const { roll, chain, box } = layer;
   const cardsAt = (timing: TitleTiming): readonly TimedCard[] => {
-    const { cards } = measured;
-    if (chain === null || cards === undefined) return [];
-    return chain.links(timing).map(({ row, from, to }) => ({ ...cards[row], from, to }));
+    if (chain === null) return [];
+    return chain.links(timing).map(({ row, from, to }) => ({ ...credits.cards[row], from, to }));
   };
   return {
     rollAt: (timing) => roll?.plan(timing) ?? null,
@@ -46,7 +46,7 @@ export function compiledCredits(layers: readonly CompiledLayer[]): CompiledCredi
       const card = cardsAt(timing).find(({ rowIds }) => rowIds.includes(rowId));
       return card === undefined ? null : (card.from + card.to) / 2;
     },
-    pictureHeightsU: measured.pictureHeightsU ?? [],
-    besideCount: measured.besideCount?.(box) ?? 0,
+    pictureHeightsU: credits.pictureHeightsU,
+    besideCount: credits.besideCount(box),
   };
 }

@@ -6,7 +6,7 @@ import type { FrameFormat } from '../frame/formats';
 import { FORMATS, unitsToPixels } from '../frame/formats';
 import type { PlacedBox } from '../frame/points';
 import type { Matrix } from '../kit/matrix';
-import type { BesideUnit, CreditUnits, LayerUnit, Measured } from '../layers/layerKind';
+import type { BesideUnit, CreditUnits, LayerUnit, Measured, MeasuredCredits } from '../layers/layerKind';
 import { restPose } from '../moves/pose';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { ColumnLayer, PosedUnit } from './columns';
@@ -74,9 +74,9 @@ const BESIDE_SECONDS = 0.6;
 
 /** Makes a roll ready; null for a layer that does not roll or shows nothing. */
 export function compileRoll(input: RollInput): CompiledRoll | null {
-  const { layer, measured } = input;
-  if (layer.show !== 'roll' || measured.credits === undefined) return null;
-  return new Roll(input, measured.credits);
+  const { measured } = input;
+  const blocksAt = measured.credits?.blocksAt ?? null;
+  return blocksAt === null ? null : new Roll(input, blocksAt);
 }
 
 class Roll implements CompiledRoll {
@@ -93,7 +93,7 @@ class Roll implements CompiledRoll {
 
   constructor(
     private readonly input: RollInput,
-    private readonly creditsAt: NonNullable<Measured['credits']>,
+    private readonly blocksAt: NonNullable<MeasuredCredits['blocksAt']>,
   ) {
     const { box, layer, format } = input;
     // However small it is shown, it goes as it does in the format's own pixels.
@@ -256,7 +256,7 @@ class Roll implements CompiledRoll {
   private unitsAt(size: number): CreditUnits {
     const known = this.sized.get(size);
     if (known !== undefined) return known;
-    const made = this.creditsAt(size, this.input.box, this.input.toPixels);
+    const made = this.blocksAt(size, this.input.box, this.input.toPixels);
     this.sized.set(size, made);
     return made;
   }

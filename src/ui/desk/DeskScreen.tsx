@@ -224,7 +224,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
                 (panel === 'card' ? <Card frameNow={frameNow} /> : <Findings onLook={show} />)}
               {sheet === 'credits' &&
                 (panel === 'card' ? (
-                  <Roll format={format} fonts={fonts} />
+                  <Roll format={format} fonts={fonts} onSeek={seek} />
                 ) : (
                   <Findings onLook={show} titleId={creditTitleId} />
                 ))}

@@ -13,6 +13,7 @@ import { classes } from '../../shared/classes';
 import { counted } from '../../shared/counted';
 import { TimeField } from '../TimeField';
 import { useApplyTitles, useClock, useDesk } from '../deskContext';
+import { CardTimes } from './CardTimes';
 import type { CreditTitle } from './creditContext';
 import { useApplyCredits, useCreditTitle } from './creditContext';
 import { RollChart } from './RollChart';
@@ -21,6 +22,7 @@ import { useCreditLayout } from './useFollowRow';
 interface Props {
   readonly format: FrameFormat;
   readonly fonts: FontLibrary | null;
+  readonly onSeek: (frame: number) => void;
 }
 
 /** How the credits that lie open go by: their length, and the ways to meet it. */
@@ -30,7 +32,7 @@ export function RollPanel(props: Props) {
   return <OpenCredits {...props} open={open} />;
 }
 
-function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTitle }) {
+function OpenCredits({ format, fonts, onSeek, open }: Props & { readonly open: CreditTitle }) {
   const { title, template, layer } = open;
   const { rate } = useDesk();
   const apply = useApplyTitles();
@@ -41,6 +43,7 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
     apply((now) => changeTitles(now, new Set([title.id]), (one) => ({ ...one, lengthFrames })));
   const timing = stretchTiming(late.template.timing, late.title.lengthFrames, rate);
   const plan = compiled?.credits?.rollAt(timing) ?? null;
+  const cards = compiled?.credits?.cardsAt(timing) ?? [];
   const rows = title.credits?.rows.length ?? 0;
   return (
     <div className="grid gap-4 p-4">
@@ -59,11 +62,11 @@ function OpenCredits({ format, fonts, open }: Props & { readonly open: CreditTit
         <p className="pb-1.5 text-soft">{`${counted(rows, 'row')}, ${layer.show === 'roll' ? 'rolling' : 'on cards'} · ${template.name}`}</p>
       </div>
       {rows === 0 && <p className="text-soft">How it goes by is worked out as soon as there are rows.</p>}
-      {rows > 0 && layer.show === 'cards' && (
-        <p className="text-soft">
-          Cards share the length by what there is to read on each. In the picture, the playhead shows where
-          one ends and the next begins.
-        </p>
+      {cards.length > 0 && (
+        <CardTimes
+          cards={cards}
+          onShow={(seconds) => onSeek(title.startFrame + Math.round(seconds / timing.frameSeconds))}
+        />
       )}
       {plan !== null && !layer.roll.wholeLines && <Steady plan={plan} />}
       {plan !== null && layer.roll.wholeLines && (
