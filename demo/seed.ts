@@ -15,6 +15,9 @@ const idOf = ({ name }: Template): string => name.toLowerCase().replaceAll(' ', 
 
 export const DEMO_PROJECT_ID = 'lantern-regatta-2';
 
+/** Every project of the demo, in the order it is put in. */
+export const DEMO_PROJECT_IDS = [CLOSING_ID, DEMO_PROJECT_ID] as const;
+
 const seconds = (value: number): number => Math.round(value * 25);
 
 const RECORDED = {

@@ -1,5 +1,6 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { DEMO_PROJECT_IDS } from '../../demo/seed';
 import { DEMO_TEMPLATES } from '../../demo/templates';
 import type { Chance } from './chance';
 import type { AttackedServer } from './server';
@@ -87,7 +88,7 @@ export async function killFirstStarts(root: string, chance: Chance, kills: numbe
       await untilUp(server);
       const shelf: unknown[] = await (await fetch(`${server.url}/api/shelf`)).json();
       const projects: unknown[] = await (await fetch(`${server.url}/api/projects`)).json();
-      if (shelf.length !== DEMO_TEMPLATES.length || projects.length !== 1)
+      if (shelf.length !== DEMO_TEMPLATES.length || projects.length !== DEMO_PROJECT_IDS.length)
         problems.push(`start ${i}: ${shelf.length} templates and ${projects.length} projects`);
       await end(server, 'SIGKILL');
     } catch (error) {

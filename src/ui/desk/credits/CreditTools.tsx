@@ -94,7 +94,11 @@ export function CreditTools({ words, onWords }: Props) {
         aria-label="Find words in the credits"
         placeholder="Find words"
         value={words}
-        onChange={(event) => onWords(event.target.value)}
+        onChange={(event) => {
+          // What is chosen stays in sight; a choice from before would look like something found.
+          ui.setState({ creditIds: [], creditGoTo: null });
+          onWords(event.target.value);
+        }}
         className="h-8 w-28 min-w-0 rounded-lg border border-line-strong bg-field px-2.5"
       />
     </>
