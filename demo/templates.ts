@@ -23,6 +23,7 @@ import { pointList } from './pointList';
 import { quoteSlip } from './quoteSlip';
 import { ribbonBumper } from './ribbonBumper';
 import { slateCorner } from './slateCorner';
+import { voteBars } from './voteBars';
 
 const PANEL_COLOURS = [
   { value: '#10303c', label: 'Deep water' },
@@ -265,6 +266,7 @@ export const DEMO_TEMPLATES: readonly Template[] = [
   slateCorner,
   logoCorner,
   pointList,
+  voteBars,
   placeChain,
   bandedCaptions,
   outlinedCaptions,

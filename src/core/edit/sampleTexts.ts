@@ -10,7 +10,7 @@ export interface SampleText {
   readonly label: string;
   readonly title: string;
   words(field: Field, usual: string, index: number): string;
-  /** Cells for a list of rows, cut to the columns that it has; none leaves the design's. */
+  /** For a list of rows a number, words and a figure each, as many of them as it has columns; none leaves the design's. */
   readonly rows?: readonly (readonly string[])[];
 }
 
@@ -83,6 +83,12 @@ export const SAMPLE_TEXTS: readonly SampleText[] = [
   },
 ];
 
+/** Which cell of a sample's row stands for one of the design's: its words, its figure, or the number or bullet at its head. */
+function cellLike(cell: string, column: number): number {
+  if (/\p{L}{2}/u.test(cell)) return 1;
+  return column === 0 ? 0 : 2;
+}
+
 /** The values of a sample for a template's text fields; nothing for the design's own words. */
 export function sampleValues(template: Template, sampleId: string): FieldValues {
   const sample = SAMPLE_TEXTS.find((one) => one.id === sampleId);
@@ -95,10 +101,9 @@ export function sampleValues(template: Template, sampleId: string): FieldValues 
   });
   const lists = template.fields.filter((field) => field.kind === 'rows' && sample.rows !== undefined);
   const rows = lists.map((field): [string, string] => {
-    const columns = String(designValue(template, field)).split('\n')[0].split('\t').length;
-    // The words of a row are the longest of its cells, so a list of one column shows those.
-    const cells = (row: readonly string[]): readonly string[] =>
-      columns === 1 ? [row[1]] : row.slice(0, columns);
+    const design = String(designValue(template, field)).split('\n')[0].split('\t');
+    const like = design.map(cellLike);
+    const cells = (row: readonly string[]): readonly string[] => like.map((at) => row[at]);
     return [field.id, (sample.rows ?? []).map((row) => cells(row).join('\t')).join('\n')];
   });
   return Object.fromEntries([...words, ...rows]);

@@ -107,8 +107,6 @@ export interface Measured {
   snap?(box: PlacedBox, toPixels: Matrix): readonly number[];
   /** Along which axes it keeps to whole pixels at rest. */
   readonly snaps?: { readonly x: boolean; readonly y: boolean };
-  /** The layer's one unit with other words, for a text whose numbers count. */
-  reworded?(change: (text: string) => string, box: PlacedBox, toPixels: Matrix): LayerUnit;
   /** What only credits have. */
   readonly credits?: MeasuredCredits;
   /** The shapes at a time, for a layer whose content moves by itself. */
@@ -126,6 +124,8 @@ export interface LayerUnit {
   readonly baselineU?: number;
   /** The member of a group that it is; what that paints is the unit's content. */
   readonly memberId?: string;
+  /** The unit with its numbers counted to a share (0 to 1) of what they are; left out where none are counted. */
+  counted?(share: number): LayerUnit;
   /** Only this part of it is seen, for a slice of a unit. */
   readonly cut?: Rect;
 }

@@ -5,6 +5,7 @@ import { unionRects } from '../kit/rect';
 import type { FaceFeature } from '../faces/faces';
 import { FACES } from '../faces/faces';
 import { capHeightU } from '../text/capHeight';
+import { countWords } from '../text/figures';
 import { fitText } from '../text/fitText';
 import type { FontLibrary } from '../text/fontLibrary';
 import { knownFace } from '../text/knownFace';
@@ -68,12 +69,6 @@ function measureText(
     missing: layout.missing,
     standIns: layout.standIns,
     capU: smallestCapU(layer, fonts) * fitted.scale,
-    reworded(change, box, toPixels) {
-      const runs = rewordRuns(layer.runs, change(plainText(layer)));
-      const counted = measureText({ ...layer, runs }, safeWidthU, fonts, language);
-      const [unit] = (counted ?? measured).units('layer', box, toPixels);
-      return unit;
-    },
     snaps: { x: false, y: true },
     snap: (box, toPixels) =>
       layout.lines.map(({ baseline }) => {
@@ -84,7 +79,15 @@ function measureText(
     units(kind, box, toPixels, snap = measured.snap?.(box, toPixels) ?? []) {
       const paint = paintOf(layer.look, layer.style.fill, box);
       const setting = { layer, box, layout, paint, snap };
-      return textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
+      const units = textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
+      if (kind !== 'layer') return units;
+      const counted = (share: number): LayerUnit => {
+        const runs = rewordRuns(layer.runs, countWords(plainText(layer), share));
+        const then = measureText({ ...layer, runs }, safeWidthU, fonts, language) ?? measured;
+        const [unit] = then.units('layer', box, toPixels);
+        return unit;
+      };
+      return units.map((unit) => ({ ...unit, counted }));
     },
   };
   return measured;

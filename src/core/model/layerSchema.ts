@@ -355,7 +355,24 @@ const kinds = {
     rows: text(20_000),
     columns: yup
       .array()
-      .of(exactly({ style: wholeStyle, align: word(['left', 'centre', 'right']), share: number(0.1, 20) }))
+      .of(
+        exactly({
+          style: wholeStyle,
+          align: word(['left', 'centre', 'right']),
+          share: number(0.1, 20),
+          counts: yup.boolean(),
+          bar: exactly({
+            of: number(0, 7).integer(),
+            zero: number(-1e12, 1e12),
+            full: yup.number().min(-1e12).max(1e12).nullable().defined(),
+            heightShare: number(0.05, 1),
+            radiusU: number(0, 300),
+          })
+            .nullable()
+            .default(undefined)
+            .optional(),
+        }),
+      )
       .required()
       .min(1)
       .max(8),
@@ -367,6 +384,8 @@ const kinds = {
     plateOpacity: opacity,
     plateRadiusU: number(0, 300),
     maxRows: number(1, 100).integer(),
+    pages: yup.boolean(),
+    grows: yup.boolean(),
     earlierOpacity: yup.number().min(0.1).max(1),
     chain: exactly({
       rhythm: word(CHAIN_RHYTHMS),

@@ -341,11 +341,28 @@ export interface CopyLayer extends LayerBase {
   readonly delaySeconds: number;
 }
 
+/** How a figure becomes a bar. */
+export interface RowsBar {
+  /** Which of the cells of a row the figure is in, from 0. */
+  readonly of: number;
+  /** The figure at which a bar has no length. */
+  readonly zero: number;
+  /** The figure at which it fills its column; null for the largest of the rows. */
+  readonly full: number | null;
+  /** Its height as a share of the row's. */
+  readonly heightShare: number;
+  readonly radiusU: number;
+}
+
 export interface RowsColumn {
   readonly style: TextStyle;
   readonly align: 'left' | 'centre' | 'right';
   /** Its part of the width, against the other columns' parts. */
   readonly share: number;
+  /** Whether its figures count where a move counts. */
+  readonly counts?: boolean;
+  /** A bar in place of words; such a column has no cells of its own. Left out, or null, for words. */
+  readonly bar?: RowsBar | null;
 }
 
 /** What sets the rhythm in which lines replace one another. */
@@ -378,6 +395,12 @@ export interface RowsLayer extends LayerBase {
   readonly plateOpacity: number;
   readonly plateRadiusU: number;
   readonly maxRows: number;
+  /** Whether rows beyond the most follow on further pages; else they are not shown. */
+  readonly pages?: boolean;
+  /** Whether it is as high as the rows that are there at the time, so that what encloses it grows with them. */
+  readonly grows?: boolean;
+  /** How many of its rows are there, for one that grows; the timeline sets it, never a document. */
+  readonly presentRows?: number;
   /** How opaque rows are once a later one has come, so that the one that is spoken of is lit; left out for as before. */
   readonly earlierOpacity?: number;
   /** Left out, or null, for rows that stand together. */
@@ -613,9 +636,19 @@ export function filledRows(rows: string): string[] {
   return rows.split('\n').filter((row) => row.trim() !== '');
 }
 
-/** The rows of a list as they are shown: those that are empty, and those beyond the most, are not. */
-export function shownRows({ rows, maxRows }: RowsLayer): string[] {
-  return filledRows(rows).slice(0, maxRows);
+/** The rows of a list as they are shown: those that are empty are not, nor those beyond the most without pages. */
+export function shownRows(layer: RowsLayer): string[] {
+  return filledRows(layer.rows).slice(0, hasPages(layer) ? undefined : layer.maxRows);
+}
+
+/** Whether a list has so many rows that they follow one another page by page. */
+export function hasPages({ rows, maxRows, pages = false, chain = null }: RowsLayer): boolean {
+  return pages && chain === null && filledRows(rows).length > maxRows;
+}
+
+/** The columns of a list that have cells of their own, each with its place among all columns. */
+export function cellColumns({ columns }: Pick<RowsLayer, 'columns'>) {
+  return columns.flatMap((column, at) => (column.bar == null ? [{ column, at }] : []));
 }
 
 /** The words of a row, each cell on a line. */

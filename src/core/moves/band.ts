@@ -6,7 +6,7 @@ export const band = defineMove({
   label: 'Scroll a band to the last line',
   params: [],
   suits: { ease: 'glide' },
-  forWords: true,
+  needs: 'letters',
   // The lines run through a window as high as the last one and stop there; the window stays.
   plan: ({ layer, lastLine }) => ({
     parts: [from('yU', lastLine.y + lastLine.height - layer.y)],

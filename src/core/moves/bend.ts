@@ -6,7 +6,7 @@ export const bend = defineMove({
   label: 'Bend in',
   params: [numberParam('bendDegrees', 'Bends', ['°', -180, 180, 80])],
   suits: { unit: 'letter', overlap: 1 },
-  forWords: true,
+  needs: 'letters',
   // A line of letters lies on an arc that straightens: each keeps its distance along it.
   plan(unit, params) {
     const { line } = unit;

@@ -6,6 +6,6 @@ export const countUp = defineMove({
   label: 'Count up',
   params: [],
   suits: {},
-  forWords: true,
+  needs: 'figures',
   plan: () => ({ parts: [from('counted', 0), from('opacity', 0, { until: 0.12, ease: 'even' })] }),
 });

@@ -118,8 +118,8 @@ export interface Move {
   readonly label: string;
   readonly params: readonly MoveParam[];
   readonly suits: Suggestion;
-  /** Whether it does what it says only to words: it moves letters against their line, or counts. */
-  readonly forWords?: boolean;
+  /** What it does nothing without: letters that it moves against their line, or figures that it counts. */
+  readonly needs?: 'letters' | 'figures';
   /** Into how many slices, one above the other, each unit is cut; 1 when left out. */
   readonly slices?: number;
   plan(unit: UnitPlace, params: ParamReader): MovePlan;

@@ -6,7 +6,7 @@ export const spread = defineMove({
   label: 'Spread apart under a light',
   params: [{ id: 'colour', label: 'Light', control: 'colour', preset: '#fff4d2' }],
   suits: { unit: 'letter', overlap: 1 },
-  forWords: true,
+  needs: 'letters',
   plan: (unit, params) => ({
     parts: [
       from('xU', -fromLineCentre(unit) * 0.96, { until: 0.75 }),

@@ -6,7 +6,7 @@ export const trackingClose = defineMove({
   label: 'Tracking closes',
   params: [numberParam('wide', 'Starts wider by', ['%', 0, 400, 55])],
   suits: { unit: 'letter', overlap: 1 },
-  forWords: true,
+  needs: 'letters',
   plan: (unit, params) => ({
     parts: [
       from('xU', (fromLineCentre(unit) * params.number('wide')) / 100),

@@ -6,7 +6,7 @@ export const trackingOpen = defineMove({
   label: 'Tracking opens',
   params: [numberParam('tight', 'Starts tighter by', ['%', 0, 95, 34])],
   suits: { unit: 'letter', overlap: 1 },
-  forWords: true,
+  needs: 'letters',
   plan: (unit, params) => ({
     parts: [
       from('xU', (-fromLineCentre(unit) * params.number('tight')) / 100),

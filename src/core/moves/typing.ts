@@ -6,7 +6,7 @@ export const typing = defineMove({
   label: 'Type on',
   params: [],
   suits: { unit: 'letter', overlap: 0, ease: 'even' },
-  forWords: true,
+  needs: 'letters',
   // Each unit is there from the middle of its own share of the time.
   plan: () => ({
     parts: [

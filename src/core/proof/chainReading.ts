@@ -3,40 +3,73 @@ import type { Layer, RowsLayer } from '../model/template';
 import { rowWords, shownRows } from '../model/template';
 import { readingSeconds } from '../text/readingTime';
 import { chainRests } from '../timeline/chainTimes';
+import type { RowTimesOf } from '../timeline/rowTimes';
+import { rowTimes } from '../timeline/rowTimes';
+import type { TitleTiming } from '../titleTime/stretch';
 
 type ChainLayer = RowsLayer & { readonly chain: NonNullable<RowsLayer['chain']> };
 
 /** Whether a layer's rows replace one another: each is read by itself. */
-export function isChain(layer: Layer): layer is ChainLayer {
+function isChain(layer: Layer): layer is ChainLayer {
   return layer.kind === 'rows' && layer.chain != null;
 }
 
-/** The line of a chain that has the least time for its words. */
+/** Whether a layer's rows are not all seen together: they follow one another line by line or page by page. */
+export function isInTurn(layer: Layer): boolean {
+  return isChain(layer) || (layer.kind === 'rows' && layer.pages === true);
+}
+
+/** The line of a chain, or the page of a list, that has the least time for its words. */
 export interface WorstLink {
   readonly words: string;
+  /** What it is called in a sentence. */
+  readonly told: string;
   readonly reads: number;
   /** How long it stands still. */
   readonly stands: number;
 }
 
-/** Of all chains the line with the least time for its words, in a title that goes after so long; null without chains. */
+/** Of all chains and pages the one with the least time for its words, in a title of some length; null without any. */
 export function worstLink(
   layers: readonly Layer[],
-  outStartSeconds: number,
+  of: RowTimesOf,
+  title: TitleTiming,
   rules?: ReadingRules,
 ): WorstLink | null {
-  const all = layers.filter(isChain).flatMap((layer): WorstLink[] => {
-    if (!layer.visible) return [];
-    const rows = shownRows(layer).map(rowWords);
-    const reads = rows.map((row) => readingSeconds(row));
-    return chainRests(layer, reads, outStartSeconds).map(({ row, stands }) => ({
-      words: rows[row],
-      reads: readingSeconds(rows[row], rules),
-      stands,
-    }));
-  });
+  const all = layers
+    .filter((layer): layer is RowsLayer => isInTurn(layer) && layer.visible)
+    .flatMap((layer) =>
+      isChain(layer) ? chainLinks(layer, title, rules) : pageLinks(layer, of, title, rules),
+    );
   return all.reduce<WorstLink | null>(
     (worst, one) => (worst === null || one.stands - one.reads < worst.stands - worst.reads ? one : worst),
     null,
   );
+}
+
+function chainLinks(layer: ChainLayer, { outStartSeconds }: TitleTiming, rules?: ReadingRules): WorstLink[] {
+  const rows = shownRows(layer).map(rowWords);
+  const reads = rows.map((row) => readingSeconds(row));
+  return chainRests(layer, reads, outStartSeconds).map(({ row, stands }) => ({
+    words: rows[row],
+    told: `“${rows[row]}”`,
+    reads: readingSeconds(rows[row], rules),
+    stands,
+  }));
+}
+
+/** The pages of a list: each can be read from when its first row stands until the first of its rows goes. */
+function pageLinks(layer: RowsLayer, of: RowTimesOf, title: TitleTiming, rules?: ReadingRules): WorstLink[] {
+  const times = rowTimes(layer, of)(title);
+  const rows = shownRows(layer).map(rowWords);
+  const pages = Array.from({ length: Math.ceil(rows.length / layer.maxRows) }, (_, page) =>
+    rows.map((_row, i) => i).slice(page * layer.maxRows, (page + 1) * layer.maxRows),
+  );
+  return pages.map((own): WorstLink => {
+    const words = own.map((i) => rows[i]).join('\n');
+    const from = Math.min(...own.map((i) => times[i].from + times[i].comesFor));
+    const to = Math.min(title.outStartSeconds, ...own.map((i) => times[i].to));
+    const told = `the page that begins with “${rows[own[0]].replaceAll('\n', ' ')}”`;
+    return { words, told, reads: readingSeconds(words, rules), stands: Math.max(0, to - from) };
+  });
 }

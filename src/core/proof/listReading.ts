@@ -1,7 +1,7 @@
 import type { Layer } from '../model/template';
 import { layerWords, rowWords, shownRows } from '../model/template';
 import type { ReadingRules } from '../model/rules';
-import { isChain } from './chainReading';
+import { isInTurn } from './chainReading';
 import { readingSeconds } from '../text/readingTime';
 
 /** Words that have to be read, and how much earlier than the last of all they are there. */
@@ -20,8 +20,8 @@ export function hardestReading(
   rules: ReadingRules | undefined,
   latestSeconds: number,
 ): ReadingNeed {
-  // Lines that replace one another are read one by one (`worstLink`).
-  const layers = all.filter((layer) => !isChain(layer));
+  // Lines and pages that replace one another are read one by one (`worstLink`).
+  const layers = all.filter((layer) => !isInTurn(layer));
   const rows = layers.flatMap((layer) => {
     if (layer.kind !== 'rows' || layer.moments === undefined || !layer.visible) return [];
     const { moments } = layer;

@@ -4,11 +4,12 @@ import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { CompiledTitle } from '../timeline/compile';
 import { compile } from '../timeline/compile';
+import type { TitleTiming } from '../titleTime/stretch';
 import { stretchTiming } from '../titleTime/stretch';
 import type { FrameRate } from '../time/rates';
 import type { FadeAt } from './readableTime';
 import { lengthToRead, readableSeconds } from './readableTime';
-import { isChain, worstLink } from './chainReading';
+import { isInTurn, worstLink } from './chainReading';
 import { hardestReading } from './listReading';
 import type { ReadingRules } from '../model/rules';
 
@@ -38,7 +39,7 @@ export function readingOf(
   const { layers } = resolve(template, { format, values }).template;
   const forAll = readableFor(template, values, rate, fonts, fadeAt);
   const { reads, readableAt } = readingNeed(
-    { layers, timing: template.timing, rules, rate },
+    { layers, timing: template.timing, marks: template.marks, rules, rate },
     lengthFrames,
     forAll,
   );
@@ -52,16 +53,17 @@ export function readingOf(
 interface NeedOf {
   readonly layers: readonly Layer[];
   readonly timing: Timing;
+  readonly marks: Template['marks'];
   readonly rules: ReadingRules | undefined;
   readonly rate: FrameRate;
 }
 
 /**
  * What of a title has the least time to be read, and how long it has at any length in frames: all that stands together,
- * or one line of those that replace one another. `forAll` is how long everything else can be read.
+ * or one line or page of those that replace one another. `forAll` is how long everything else can be read.
  */
 export function readingNeed(
-  { layers, timing, rules, rate }: NeedOf,
+  { layers, timing, marks, rules, rate }: NeedOf,
   lengthFrames: number,
   forAll: (lengthFrames: number) => number,
 ): {
@@ -69,18 +71,19 @@ export function readingNeed(
   readonly readableAt: (lengthFrames: number) => number;
   readonly line: string | null;
 } {
-  const outStart = (length: number): number => stretchTiming(timing, length, rate).outStartSeconds;
-  const { reads, aheadSeconds } = hardestReading(layers, rules, outStart(lengthFrames));
+  const of = { timing, marks };
+  const titleOf = (length: number): TitleTiming => stretchTiming(timing, length, rate);
+  const { reads, aheadSeconds } = hardestReading(layers, rules, titleOf(lengthFrames).outStartSeconds);
   const together = { reads, line: null, readableAt: (length: number) => forAll(length) + aheadSeconds };
-  const link = worstLink(layers, outStart(lengthFrames), rules);
+  const link = worstLink(layers, of, titleOf(lengthFrames), rules);
   if (link === null) return together;
   const margin = reads === 0 ? Infinity : together.readableAt(lengthFrames) - reads;
   if (margin <= link.stands - link.reads) return together;
   return {
     reads: link.reads,
-    line: link.words,
+    line: link.told,
     readableAt(length) {
-      const then = worstLink(layers, outStart(length), rules) ?? link;
+      const then = worstLink(layers, of, titleOf(length), rules) ?? link;
       return link.reads + (then.stands - then.reads);
     },
   };
@@ -148,7 +151,7 @@ function movingTitle(template: Template, values: FieldValues, fonts: FontLibrary
 /** A template as its words are read: lines of chains by themselves, rows that are dimmed later while they were lit. */
 function asRead(template: Template): Template {
   const layers = template.layers.map((layer) => {
-    if (isChain(layer)) return { ...layer, visible: false };
+    if (isInTurn(layer)) return { ...layer, visible: false };
     return layer.kind === 'rows' && (layer.earlierOpacity ?? 1) < 1 ? { ...layer, earlierOpacity: 1 } : layer;
   });
   return layers.some((layer, i) => layer !== template.layers[i]) ? { ...template, layers } : template;

@@ -1,11 +1,14 @@
 import { newMoveUse } from '../model/newMove';
-import type { MoveUse, Timing } from '../model/template';
+import type { MoveUse, RowsLayer } from '../model/template';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import { restPose } from '../moves/pose';
 import type { Act, CompiledMove } from './motion';
 import { actAt, actThrough, compileMove } from './motion';
+import type { RowTimesOf } from './rowTimes';
+import { shareOf } from './rowPages';
+import { rowTimes } from './rowTimes';
 
 /** Rows that come each at its own moment, while what moves the whole list comes in as designed. */
 export interface CompiledArrivals {
@@ -13,55 +16,37 @@ export interface CompiledArrivals {
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[] | null;
 }
 
-interface RowMover {
-  readonly use: MoveUse;
-  readonly move: CompiledMove;
-  readonly of: readonly number[];
-  /** How long after the row's moment it starts; null for what moves more than a row. */
-  readonly delay: number | null;
-}
-
 // A row without a move of its own is there from one frame to the next.
 const CUT: MoveUse = { ...newMoveUse('fade'), unit: 'row', lengthSeconds: 1e-3 };
 const SHORTEST_SECONDS = 1e-3;
 
 /**
- * Makes rows ready that come at `given` moments (seconds from the title's start, one for each row; rows beyond them come
- * with the last), or, with null, when the design has them come. A row takes as long as the design gives one row. However short the title is, all have come before it goes,
- * if one row has the time to at all: what would come later comes then. `earlierOpacity` is how opaque rows are once a
- * later one has come; all are lit again before the title goes.
+ * Makes rows ready that come each at its own time (`rowTimes`). A row takes as long as the design gives one row. Earlier
+ * rows are as opaque as the list says once a later one has come; all are lit again before the title goes.
  */
-export function compileArrivals(
-  uses: readonly MoveUse[],
-  layer: ColumnLayer,
-  timing: Timing,
-  given: readonly number[] | null,
-  earlierOpacity = 1,
-): CompiledArrivals {
+export function compileArrivals(source: RowsLayer, layer: ColumnLayer, of: RowTimesOf): CompiledArrivals {
+  const { earlierOpacity = 1 } = source;
+  const uses = source.motion.in;
   const all = uses.some(({ unit }) => unit === 'row') ? uses : [...uses, CUT];
   const { units, largestFirst } = inUnits(all, layer);
-  const rowUses = all.filter(({ unit }) => unit === 'row');
-  const first = Math.min(...rowUses.map(({ startSeconds }) => startSeconds));
-  const movers = largestFirst.map(({ use, own, of }) => {
-    const asked = given === null ? use : { ...use, waits: false };
-    const move = compileMove(asked, own, layer.around, timing.inSeconds, false);
+  const first = Math.min(...all.filter(({ unit }) => unit === 'row').map(({ startSeconds }) => startSeconds));
+  const movers = largestFirst.map(({ use, own, of: holder }) => {
+    const asked = source.moments === undefined ? use : { ...use, waits: false };
+    const move: CompiledMove = compileMove(asked, own, layer.around, of.timing.inSeconds, false);
     const lengths = move.windows.map(({ length }) => Math.max(SHORTEST_SECONDS, length * use.lengthSeconds));
     // What moves each row starts at the row's moment, and as long after it as it does in the design.
-    return { use, move, own, of, lengths, delay: use.unit === 'row' ? use.startSeconds - first : null };
+    return { move, own, of: holder, lengths, delay: use.unit === 'row' ? use.startSeconds - first : null };
   });
-  const longest = Math.max(
-    ...movers.flatMap(({ delay, lengths }) => (delay === null ? [] : lengths.map((one) => delay + one))),
-  );
-  const moments = given ?? designedMoments(movers, units.length);
+  const times = rowTimes(source, of);
   return {
-    at(seconds, { outStartSeconds, inSeconds }) {
-      const latest = Math.max(0, outStartSeconds - longest);
-      const starts = units.map((_, i) => Math.min(latest, moments[Math.min(i, moments.length - 1)] ?? 0));
+    at(seconds, title) {
+      const { outStartSeconds, inSeconds } = title;
+      const starts = times(title).map(({ from }) => from);
       let moving = false;
       const posed = units.map((unit, i): PosedUnit => {
         const moment = starts[i];
-        const acts = movers.flatMap(({ move, own, of, lengths, delay }): Act[] => {
-          const index = of[i];
+        const acts = movers.flatMap(({ move, own, of: holder, lengths, delay }): Act[] => {
+          const index = holder[i];
           const act =
             delay === null
               ? actAt(move, own[index], index, 0, inSeconds > 0 ? Math.min(1, seconds / inSeconds) : 1)
@@ -76,16 +61,6 @@ export function compileArrivals(
       return moving ? posed : null;
     },
   };
-}
-
-/** When each unit comes by the design: in its order, its rhythm and at its marks. */
-function designedMoments(movers: readonly RowMover[], count: number): number[] {
-  const first = movers.find(({ delay }) => delay === 0);
-  return Array.from({ length: count }, (_, i) => {
-    if (first === undefined) return 0;
-    const { use, move, of } = first;
-    return use.startSeconds + move.windows[of[i]].start * use.lengthSeconds;
-  });
 }
 
 // How long a row takes to be dimmed, and to be lit again.
@@ -103,13 +78,4 @@ function dimmed(unit: PosedUnit['unit'], opacity: number): Act {
   const pose = restPose();
   pose.opacity = opacity;
   return { unit, pose, plan: { parts: [] }, pivot: 'centre' };
-}
-
-// Rounding must not keep a row from coming fully to rest.
-const DUST = 1e-9;
-
-function shareOf(seconds: number, length: number): number {
-  const through = seconds / length;
-  if (through <= DUST) return 0;
-  return through >= 1 - DUST ? 1 : through;
 }

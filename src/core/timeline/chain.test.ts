@@ -180,14 +180,16 @@ describe('a chain that is laid out', () => {
   test('a line that has too little time is told with what it needs', () => {
     const rests = chainRests({ ...layer(), chain: EVEN }, [2, 2, 2], 12);
     expect(rests.map(({ stands }) => Number(stands.toFixed(2)))).toEqual([3.6, 3.6, 3.6]);
+    const of = { timing: template(layer()).timing, marks: [] };
     const worst = worstLink(
       [layer({ rows: 'One\nA line with a good many more words in it than the other' })],
-      6,
+      of,
+      { ...timing, outStartSeconds: 6 },
     );
     expect(worst?.words).toMatch(/^A line/);
     expect(worst?.stands).toBeCloseTo(2.6, 6);
     expect(worst?.reads).toBeGreaterThan(3);
-    expect(worstLink([layer({ chain: null })], 6)).toBeNull();
+    expect(worstLink([layer({ chain: null })], of, timing)).toBeNull();
   });
 
   test('earlier rows of a list are dimmed once a later one has come, and lit again before it goes', () => {

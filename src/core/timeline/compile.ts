@@ -2,6 +2,7 @@ import type { DisplayItem, DisplayList } from '../display/list';
 import { projectCorners } from '../display/homography';
 import type { Shift } from '../model/project';
 import type { FieldValues, Layer, Template } from '../model/template';
+import { hasPages } from '../model/template';
 import type { Matrix } from '../kit/matrix';
 import { mapPoint, multiply, translated } from '../kit/matrix';
 import type { Point } from '../kit/rect';
@@ -127,7 +128,8 @@ export function compile(
 /** Whether a layer neither moves by itself nor has a time of its own. */
 function holdsStill(layer: Layer): boolean {
   const { kind, motion } = layer;
-  if (layer.kind === 'credits' || (layer.kind === 'rows' && layer.moments !== undefined)) return false;
+  if (layer.kind === 'credits' || (layer.kind === 'rows' && (layer.moments !== undefined || hasPages(layer))))
+    return false;
   const moves = kind === 'backdrop' || kind === 'particles' || kind === 'light' || kind === 'copy';
   return !moves && motion.hold.length === 0 && motion.retime === null;
 }
@@ -182,7 +184,7 @@ function inkOf(
   const toPixels = unitsToPixels(format);
   const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
   const matrix = own === null ? placed : multiply(placed, own);
-  const goes = layer.roll !== null || layer.chain !== null;
+  const goes = layer.roll !== null || layer.chain !== null || layer.pages !== null;
   const units = goes ? poseUnits(layer, seconds, timing) : resting;
   return units.flatMap((posed) => {
     const { flat } = goes ? mapUnit(layer, posed) : { flat: null };

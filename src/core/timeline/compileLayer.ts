@@ -2,7 +2,7 @@ import { isUpright } from '../credits/rollWays';
 import type { Homography } from '../display/homography';
 import { invertMap, mapOf, rectToQuad } from '../display/homography';
 import type { Layer, RowsLayer, Template, Timing, UnitKind } from '../model/template';
-import { rowWords, shownRows } from '../model/template';
+import { hasPages, rowWords, shownRows } from '../model/template';
 import type { Matrix } from '../kit/matrix';
 import { mapPoint } from '../kit/matrix';
 import type { Point, Rect } from '../kit/rect';
@@ -16,13 +16,15 @@ import type { PlacedBox } from '../frame/points';
 import type { PlacedLayer } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
 import { REST } from '../moves/pose';
-import { countWords } from '../text/countWords';
 import { readingSeconds } from '../text/readingTime';
 import type { CompiledArrivals } from './arrivals';
 import { compileArrivals } from './arrivals';
 import type { CompiledChain } from './chain';
 import { compileChain } from './chain';
 import { chainOfCards } from './chainTimes';
+import type { CompiledPages } from './rowPages';
+import { compilePages } from './rowPages';
+import type { RowTimesOf } from './rowTimes';
 import type { CompiledRoll } from './roll';
 import { compileRoll } from './roll';
 import type { ColumnLayer, CompiledColumn, PosedUnit } from './columns';
@@ -64,13 +66,15 @@ export interface CompiledLayer {
   /** The shapes at a time, for a layer whose content moves by itself. */
   readonly animate: ((seconds: number) => UnitShape[]) | null;
   readonly pictureSize: PictureSize | undefined;
-  /** The layer's one unit with its numbers counted to a share; null for a layer whose numbers never count. */
-  readonly counted: ((share: number) => LayerUnit) | null;
+  /** Whether numbers of it ever count. */
+  readonly counts: boolean;
   /** Only what lies in it is seen, at all times; null for everything. */
   readonly window: Rect | null;
   readonly in: CompiledColumn | null;
   /** Rows that come at moments of their own, in place of the in; null for none. */
   readonly arrivals: CompiledArrivals | null;
+  /** Rows that follow one another page by page, in place of in, hold and out; null for none. */
+  readonly pages: CompiledPages | null;
   /** Rows that replace one another, in place of in, hold and out; null for none. */
   readonly chain: CompiledChain | null;
   /** Credits that go by, in place of in, hold and out; null for none. */
@@ -118,9 +122,7 @@ export function compileLayer(
     repaint: null,
     animate: animation(measured, box),
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
-    counted: [motion.in, motion.out].some((column) => column?.counts)
-      ? countedUnits(measured, box, toPixels)
-      : null,
+    counts: [motion.in, motion.out].some((column) => column?.counts),
     ...motion,
     ...rollOf(layer, { measured, box, toPixels, format, timing, unitsOf, around }),
     ...transforms(layer, box, standsAt, format),
@@ -208,24 +210,38 @@ function compileMotion(
   measured: Measured,
   timing: Timing,
   layer: ColumnLayer,
-): Pick<CompiledLayer, 'in' | 'arrivals' | 'chain' | 'hold' | 'out' | 'window'> {
+): Pick<CompiledLayer, 'in' | 'arrivals' | 'pages' | 'chain' | 'hold' | 'out' | 'window'> {
   const { motion } = source;
   const arrive = compileColumn(motion.in, layer, timing, false);
   const leave =
     motion.out === 'mirror'
       ? compileColumn(motion.in, layer, timing, true, true)
       : compileColumn(motion.out, layer, timing, true);
-  const window = arrive?.window ?? leave?.window ?? null;
-  const arrivals = source.kind === 'rows' ? compileRowArrivals(source, layer, timing) : null;
+  const window = arrive?.window ?? leave?.window ?? growingWindow(source, layer.around.layer);
+  const of = { timing, marks: layer.around.marks };
+  const arrivals = source.kind === 'rows' ? compileRowArrivals(source, layer, of) : null;
+  const pages = source.kind === 'rows' && hasPages(source) ? compilePages(source, layer, of) : null;
   const chain = compileRowChain(source, measured, layer, timing);
-  return { in: arrive, arrivals, chain, hold: compileHold(motion.hold, layer), out: leave, window };
+  return { in: arrive, arrivals, pages, chain, hold: compileHold(motion.hold, layer), out: leave, window };
+}
+
+// However far rows slide or their shadows reach.
+const AROUND_U = 8000;
+
+/** What is seen of a list on its way to the next row: nothing below the height that it has so far. */
+function growingWindow(layer: Layer, { x, y, width, height }: Rect): Rect | null {
+  if (layer.kind !== 'rows' || Number.isInteger(layer.presentRows ?? 0)) return null;
+  // An edge that rounding puts a hair beyond a pixel must not show one more.
+  const foot = Math.round((y + height) * 1e6) / 1e6;
+  const top = Math.round(y) - AROUND_U;
+  return { x: x - AROUND_U, y: top, width: width + 2 * AROUND_U, height: foot - top };
 }
 
 /** Rows that come at the title's moments, or as designed where earlier ones are dimmed; null where the in does it. */
-function compileRowArrivals(source: RowsLayer, layer: ColumnLayer, timing: Timing): CompiledArrivals | null {
-  const { moments = null, earlierOpacity = 1, chain = null, motion } = source;
+function compileRowArrivals(source: RowsLayer, layer: ColumnLayer, of: RowTimesOf): CompiledArrivals | null {
+  const { moments = null, earlierOpacity = 1, chain = null } = source;
   if (chain !== null || (moments === null && earlierOpacity >= 1)) return null;
-  return compileArrivals(motion.in, layer, timing, moments, earlierOpacity);
+  return compileArrivals(source, layer, of);
 }
 
 /** Rows in turn, or cards; null for a layer whose rows stand together. */
@@ -274,18 +290,6 @@ function rollOf(
   return {
     roll,
     window: { x: x - across, y: y - along, width: width + 2 * across, height: height + 2 * along },
-  };
-}
-
-function countedUnits({ reworded }: Measured, box: PlacedBox, toPixels: Matrix): CompiledLayer['counted'] {
-  if (reworded === undefined) return null;
-  const known = new Map<number, LayerUnit>();
-  return (share) => {
-    const before = known.get(share);
-    if (before !== undefined) return before;
-    const made = reworded((text) => countWords(text, share), box, toPixels);
-    known.set(share, made);
-    return made;
   };
 }
 

@@ -11,7 +11,7 @@ import type { Layer, Motion, Retime } from '../model/template';
 import { FORMATS } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
 import { place, testBox, testTemplate, testText } from '../testing';
-import { countWords } from '../text/countWords';
+import { countWords, figureIn } from '../text/figures';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
@@ -281,6 +281,18 @@ describe('numbers that count', () => {
   ])('%s at %d is %s', (text, share, counted) => {
     expect(countWords(text, share)).toBe(counted);
   });
+});
+
+test.each([
+  ['41 %', 41],
+  ['about 1,250 lanterns', 1250],
+  ['1\u202f041,5', 1041.5],
+  ['-12', -12],
+  ['\u22120.5 m', -0.5],
+  ['no figure', null],
+  ['7 of 9', 7],
+])('the first number in “%s” is %p', (text, figure) => {
+  expect(figureIn(text)).toBe(figure);
 });
 
 test('a drawn outline goes round as far as it is drawn, each contour by itself', () => {

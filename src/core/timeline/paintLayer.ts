@@ -191,20 +191,36 @@ function delayed(seconds: number, delaySeconds: number, timing: TitleTiming): nu
 /** The units of a layer with what is done to them at a time of its own. */
 export function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   const posed = columnUnits(layer, seconds, timing);
-  const { animate, counted } = layer;
+  const { animate, counts } = layer;
   if (animate !== null) {
     // A layer whose content moves by itself has one unit, with the shapes that it has now.
     const shapes = animate(seconds);
     return posed.map(({ unit, acts }) => ({ unit: { ...unit, shapes }, acts }));
   }
-  if (counted === null) return posed;
-  const share = Math.min(1, ...posed.flatMap(({ acts }) => acts.map(({ pose }) => pose.counted)));
-  if (share >= 1) return posed;
-  return posed.slice(0, 1).map(({ acts }) => ({ unit: counted(share), acts }));
+  return counts ? countUnits(layer, posed) : posed;
+}
+
+const countedTo = ({ acts }: PosedUnit): number => Math.min(1, ...acts.map(({ pose }) => pose.counted));
+
+/** Units with their numbers as far as they have counted; where only the whole can count, that takes their place. */
+function countUnits({ resting }: CompiledLayer, posed: readonly PosedUnit[]): readonly PosedUnit[] {
+  if (posed.every((one) => countedTo(one) >= 1)) return posed;
+  if (posed.every(({ unit }) => unit.counted !== undefined))
+    return posed.map((one) => {
+      const { unit, acts } = one;
+      const share = countedTo(one);
+      return share < 1 ? { unit: { ...unit, ...unit.counted?.(share), cut: unit.cut }, acts } : one;
+    });
+  const [whole] = resting;
+  const share = Math.min(...posed.map(countedTo));
+  return whole.unit.counted === undefined
+    ? posed
+    : [{ unit: whole.unit.counted(share), acts: posed[0].acts }];
 }
 
 function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   if (layer.chain !== null) return layer.chain.at(seconds, timing);
+  if (layer.pages !== null) return layer.pages.at(seconds, timing);
   if (layer.roll !== null) return layer.roll.at(seconds, timing);
   if (seconds >= timing.outStartSeconds) {
     const share = (seconds - timing.outStartSeconds) / timing.outSeconds;

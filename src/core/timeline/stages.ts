@@ -10,6 +10,7 @@ import { affectedBy, layOut, planLayout } from '../layout/resolveLayout';
 import type { Resolved } from '../resolve/resolve';
 import type { CompiledLayer, LayerContext } from './compileLayer';
 import { compileLayer, NO_OFFSET, recompileLayer } from './compileLayer';
+import { compileGrowth, isGrowing, PRESENT_PATH } from './growth';
 import type { KeyedPath, Placed } from './keyedPaths';
 import { keyedPaths } from './keyedPaths';
 import type { RestSnap } from './restSnap';
@@ -47,8 +48,9 @@ export function createStages(resolved: Resolved, context: LayoutContext): Stages
     }),
   );
   const still = { placed, layers };
-  if (!resolved.isKeyed) return { still, at: () => still };
-  const keyed = new KeyedLayout(resolved, plan, context, layerContext, still);
+  const growth = compileGrowth(template.layers, template);
+  if (!resolved.isKeyed && growth === null) return { still, at: () => still };
+  const keyed = new KeyedLayout(resolved, plan, context, layerContext, still, growth);
   return { still, at: (seconds, timing) => keyed.at(seconds, timing) };
 }
 
@@ -77,10 +79,15 @@ class KeyedLayout {
     private readonly context: LayoutContext,
     private readonly layerContext: LayerContext,
     private readonly still: LaidOut,
+    private readonly growth: ReturnType<typeof compileGrowth>,
   ) {
     const { layers } = resolved.template;
     this.design = byId(layers);
-    this.paths = keyedPaths(resolved.template);
+    const growing = layers.filter(isGrowing).map(({ id }) => id);
+    this.paths = [
+      ...keyedPaths(resolved.template),
+      ...growing.map((layerId) => ({ layerId, path: PRESENT_PATH, stage: 'layout' as const })),
+    ];
     this.change = changeOf(this.paths, layers, plan);
   }
 
@@ -89,7 +96,7 @@ class KeyedLayout {
       this.timing = timing;
       this.moments.clear();
       this.snap = createRestSnap(this.resolved.template, this.paths, timing, (time) =>
-        this.place(this.resolved.keysAt(time, timing)),
+        this.place(this.settingsAt(time, timing)),
       );
     }
     const known = this.moments.get(seconds);
@@ -101,8 +108,13 @@ class KeyedLayout {
     return made;
   }
 
+  private settingsAt(seconds: number, timing: TitleTiming): readonly PropertySetting[] {
+    const keys = this.resolved.keysAt(seconds, timing);
+    return this.growth === null ? keys : [...keys, ...this.growth(seconds, timing)];
+  }
+
   private layOut(seconds: number, timing: TitleTiming): LaidOut {
-    const settings = this.resolved.keysAt(seconds, timing);
+    const settings = this.settingsAt(seconds, timing);
     const placed = this.place(settings);
     const touched = new Set(settings.map(({ layerId }) => layerId));
     for (const id of this.change === 'all' ? this.design.keys() : this.change.place) touched.add(id);
@@ -193,6 +205,10 @@ function withSettings(design: Lookup<Layer>, settings: readonly PropertySetting[
   const layers = new Overlay(design);
   for (const { layerId, path, value } of settings) {
     const layer = layers.get(layerId);
+    if (layer?.kind === 'rows' && path === PRESENT_PATH) {
+      layers.set(layerId, { ...layer, presentRows: Number(value) });
+      continue;
+    }
     const property = layer && findProperty(layer, path);
     if (property !== undefined) layers.set(layerId, property.with(value));
   }

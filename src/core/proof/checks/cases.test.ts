@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../../demo/templates';
 import { of, prove, title } from '../../../../demo/testing/prove';
+import { voteBars } from '../../../../demo/voteBars';
 import { newClip } from '../../model/project';
 import type { Field, Layer, Template } from '../../model/template';
 import { place, testTemplate, testText } from '../../testing';
@@ -62,6 +63,15 @@ describe('a doubled word', () => {
   ])('is none in %s: %s', async (language, words) => {
     expect(await found('doubled', words, template(), language)).toBe(false);
   });
+});
+
+test.each([
+  ['Heron\t41 %\nOde\t\u22127', []],
+  ['Heron\t41 %\nOde\t–', ['a row has no figure']],
+  ['Heron\nOde\tlast\nTeo\t3', ['2 rows have no figure']],
+])('bars of %j have their figures or tell', async (shares, messages) => {
+  const list = await prove({ titles: [title({ shares }, LONG)], template: voteBars, clips });
+  expect(of(list, 'bars').map(({ message }) => message)).toEqual(messages);
 });
 
 describe('needed words', () => {

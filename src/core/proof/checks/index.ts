@@ -1,5 +1,6 @@
 import { createRegistry } from '../../kit/registry';
 import type { Check } from '../check';
+import { barsCheck } from './bars';
 import { captionCutsCheck } from './captionCuts';
 import { captionGapsCheck } from './captionGaps';
 import { captionLinesCheck } from './captionLines';
@@ -34,6 +35,7 @@ import { thinLinesCheck } from './thinLines';
 export const CHECKS = createRegistry<Check>('check', [
   readingCheck,
   rowsInTimeCheck,
+  barsCheck,
   emptyFieldCheck,
   placeholderCheck,
   limitsCheck,

@@ -10,7 +10,13 @@ export const readingCheck = defineCheck({
   label: 'Time to read',
   about: 'Finds titles that cannot be read in the time that they stand still.',
   run({ applied, template, title, rate, reading, readableAt: forAll }) {
-    const need = { layers: applied.layers, timing: template.timing, rules: reading, rate };
+    const need = {
+      layers: applied.layers,
+      timing: template.timing,
+      marks: template.marks,
+      rules: reading,
+      rate,
+    };
     const { reads, readableAt, line } = readingNeed(need, title.lengthFrames, forAll);
     const readable = readableAt(title.lengthFrames);
     // A tenth is as fine as it is told.
@@ -23,7 +29,7 @@ export const readingCheck = defineCheck({
         detail:
           line === null
             ? `A viewer needs ${sayTime(reads)} to read it; every word is fully visible and still for ${sayTime(readable)}.`
-            : `A viewer needs ${sayTime(reads)} to read “${line}”; it stands still for ${sayTime(Math.max(0, readable))} before the next line comes.`,
+            : `A viewer needs ${sayTime(reads)} to read ${line}; it stands still for ${sayTime(Math.max(0, readable))} before the next comes.`,
         mends: [{ label: 'Lengthen', change: { kind: 'title', set: { lengthFrames } } }],
       },
     ];

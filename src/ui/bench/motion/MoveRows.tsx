@@ -103,17 +103,25 @@ export function MoveRows(props: Props) {
 export function pickMove(layer: Layer, use: MoveUse, id: string): MoveUse {
   const { suits } = MOVES.get(id);
   const units = bindLayer(layer).unitKinds;
-  const unit = suits.unit !== undefined && units.includes(suits.unit) ? suits.unit : 'layer';
+  // Rows that came one by one go on doing so.
+  const other = use.unit === 'row' && units.includes('row') ? 'row' : 'layer';
+  const unit = suits.unit !== undefined && units.includes(suits.unit) ? suits.unit : other;
   const { startSeconds, lengthSeconds, seed } = use;
   return newMoveUse(id, { startSeconds, lengthSeconds, seed, ...suits, unit });
 }
+
+/** The kinds of layer that have what some moves need. */
+const HAVE: Readonly<Record<'letters' | 'figures', readonly Layer['kind'][]>> = {
+  letters: ['text'],
+  figures: ['text', 'rows'],
+};
 
 /** All moves as a menu offers them for a layer. */
 export function useMoveOffers(layer: Layer, column: 'in' | 'out', use: MoveUse | null) {
   return useMemo(
     () =>
       MOVES.list
-        .filter(({ forWords }) => forWords !== true || layer.kind === 'text')
+        .filter(({ needs }) => needs === undefined || HAVE[needs].includes(layer.kind))
         .map(({ id, label }) => ({
           id,
           label,
