@@ -166,12 +166,14 @@ const holdUse = exactly({
 const moves = listOf(moveUse, MOST_MOVES);
 const outMoves = yup.lazy((value: unknown) => (typeof value === 'string' ? word(['mirror']) : moves));
 
+const moment = exactly({
+  from: word(['start', 'inEnd', 'hold', 'outStart', 'end'] as const),
+  offsetSeconds: number(-600, 600),
+  share: opacity,
+});
+
 const keyframe = exactly({
-  moment: exactly({
-    from: word(['start', 'inEnd', 'hold', 'outStart', 'end'] as const),
-    offsetSeconds: number(-600, 600),
-    share: opacity,
-  }),
+  moment,
   value: yup
     .mixed()
     .required()
@@ -200,6 +202,7 @@ export const motionSchema = exactly({
     fromSeconds: number(0, 600),
     spanSeconds: number(0.02, 600),
   }).nullable(),
+  span: exactly({ from: moment, to: moment }).nullable().default(undefined).optional(),
 });
 
 const base = {

@@ -151,6 +151,12 @@ export interface Retime {
   readonly spanSeconds: number;
 }
 
+/** The part of a title in which a layer is there: its in starts with it, its out ends with it. */
+export interface Span {
+  readonly from: Moment;
+  readonly to: Moment;
+}
+
 export interface Motion {
   /** Moves that act together. */
   readonly in: readonly MoveUse[];
@@ -167,6 +173,8 @@ export interface Motion {
   readonly tracks: readonly Track[];
   /** null for a layer that keeps the title's time. */
   readonly retime: Retime | null;
+  /** Left out, or null, for a layer that is there for all of the title. */
+  readonly span?: Span | null;
 }
 
 /** Another layer that decides where this one is seen. */

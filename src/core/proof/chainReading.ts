@@ -1,10 +1,11 @@
 import type { ReadingRules } from '../model/rules';
 import type { Layer, RowsLayer } from '../model/template';
-import { rowWords, shownRows } from '../model/template';
+import { layerWords, rowWords, shownRows } from '../model/template';
 import { readingSeconds } from '../text/readingTime';
 import { chainRests } from '../timeline/chainTimes';
 import type { RowTimesOf } from '../timeline/rowTimes';
 import { rowTimes } from '../timeline/rowTimes';
+import { spanTime } from '../titleTime/span';
 import type { TitleTiming } from '../titleTime/stretch';
 
 type ChainLayer = RowsLayer & { readonly chain: NonNullable<RowsLayer['chain']> };
@@ -14,9 +15,10 @@ function isChain(layer: Layer): layer is ChainLayer {
   return layer.kind === 'rows' && layer.chain != null;
 }
 
-/** Whether a layer's rows are not all seen together: they follow one another line by line or page by page. */
+/** Whether a layer's words are not all seen with the others: they have a span, or go line by line or page by page. */
 export function isInTurn(layer: Layer): boolean {
-  return isChain(layer) || (layer.kind === 'rows' && layer.pages === true);
+  if (layer.kind === 'rows') return isChain(layer) || layer.pages === true || layer.motion.span != null;
+  return layer.kind === 'text' && layer.motion.span != null;
 }
 
 /** The line of a chain, or the page of a list, that has the least time for its words. */
@@ -36,11 +38,13 @@ export function worstLink(
   title: TitleTiming,
   rules?: ReadingRules,
 ): WorstLink | null {
-  const all = layers
-    .filter((layer): layer is RowsLayer => isInTurn(layer) && layer.visible)
-    .flatMap((layer) =>
-      isChain(layer) ? chainLinks(layer, title, rules) : pageLinks(layer, of, title, rules),
-    );
+  const all = layers.flatMap((layer): WorstLink[] => {
+    if (!layer.visible || !isInTurn(layer)) return [];
+    const { span = null } = layer.motion;
+    const own = span === null ? title : spanTime(span, of.timing, title).timing;
+    if (isChain(layer)) return chainLinks(layer, own, rules);
+    return layer.kind === 'rows' ? pageLinks(layer, of, own, rules) : [wordsLink(layer, own, rules)];
+  });
   return all.reduce<WorstLink | null>(
     (worst, one) => (worst === null || one.stands - one.reads < worst.stands - worst.reads ? one : worst),
     null,
@@ -58,6 +62,17 @@ function chainLinks(layer: ChainLayer, { outStartSeconds }: TitleTiming, rules?:
   }));
 }
 
+/** Words that have a span: they can be read while they hold in it. */
+function wordsLink(
+  layer: Layer,
+  { inSeconds, outStartSeconds }: TitleTiming,
+  rules?: ReadingRules,
+): WorstLink {
+  const words = layerWords(layer);
+  const stands = Math.max(0, outStartSeconds - inSeconds);
+  return { words, told: `“${words}”`, reads: readingSeconds(words, rules), stands };
+}
+
 /** The pages of a list: each can be read from when its first row stands until the first of its rows goes. */
 function pageLinks(layer: RowsLayer, of: RowTimesOf, title: TitleTiming, rules?: ReadingRules): WorstLink[] {
   const times = rowTimes(layer, of)(title);
@@ -69,7 +84,10 @@ function pageLinks(layer: RowsLayer, of: RowTimesOf, title: TitleTiming, rules?:
     const words = own.map((i) => rows[i]).join('\n');
     const from = Math.min(...own.map((i) => times[i].from + times[i].comesFor));
     const to = Math.min(title.outStartSeconds, ...own.map((i) => times[i].to));
-    const told = `the page that begins with “${rows[own[0]].replaceAll('\n', ' ')}”`;
+    const told =
+      pages.length === 1
+        ? `“${words.replaceAll('\n', ' ')}”`
+        : `the page that begins with “${rows[own[0]].replaceAll('\n', ' ')}”`;
     return { words, told, reads: readingSeconds(words, rules), stands: Math.max(0, to - from) };
   });
 }

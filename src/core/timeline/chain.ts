@@ -48,19 +48,21 @@ export function compileChain(
   // Where the layer goes as a whole, its last line goes with it.
   const lastGoes = moves.lastGoes ? goes : [];
   const wholeAt = compileWhole(motion, layer, timing);
-  const known = new Map<number, readonly ChainLink[]>();
-  const linksFor = (endSeconds: number): readonly ChainLink[] => {
-    const before = known.get(endSeconds);
+  const known = new Map<string, readonly ChainLink[]>();
+  const linksFor = ({ outStartSeconds: endSeconds, sinceSeconds = 0 }: TitleTiming): readonly ChainLink[] => {
+    const key = `${endSeconds} ${sinceSeconds}`;
+    const before = known.get(key);
     if (before !== undefined) return before;
-    const made = linksOf(chain, moves, { reads, moments, endSeconds });
-    known.set(endSeconds, made);
+    const own = moments?.map((moment) => Math.max(0, moment - sinceSeconds));
+    const made = linksOf(chain, moves, { reads, moments: own, endSeconds });
+    known.set(key, made);
     return made;
   };
   return {
-    links: (title) => linksFor(title.outStartSeconds),
+    links: (title) => linksFor(title),
     at(seconds, title) {
       const whole = wholeAt(seconds, title);
-      const there = linksFor(title.outStartSeconds).filter(
+      const there = linksFor(title).filter(
         ({ from, to }) => seconds >= from && (seconds < to + goesFor || to >= title.outStartSeconds),
       );
       const leavingOf = (to: number): readonly RowMover[] => (to >= title.outStartSeconds ? lastGoes : goes);

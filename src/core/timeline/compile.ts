@@ -41,6 +41,8 @@ export interface CompiledText {
    * where they are at a time (seconds from the title's start).
    */
   ink(seconds: number, timing: TitleTiming): DisplayItem[];
+  /** A time at which it stands: the one that is asked for, unless it has a span without it; then the middle of that. */
+  standsAt(seconds: number, timing: TitleTiming): number;
 }
 
 /** A template with values in a format: laid out once, asked for as many frames as wanted. */
@@ -131,7 +133,7 @@ function holdsStill(layer: Layer): boolean {
   if (layer.kind === 'credits' || (layer.kind === 'rows' && (layer.moments !== undefined || hasPages(layer))))
     return false;
   const moves = kind === 'backdrop' || kind === 'particles' || kind === 'light' || kind === 'copy';
-  return !moves && motion.hold.length === 0 && motion.retime === null;
+  return !moves && motion.hold.length === 0 && motion.retime === null && motion.span == null;
 }
 
 /** The nearest way that is whole pixels, or edges that lie on pixels would be blurred. */
@@ -170,8 +172,19 @@ function textsOf(layers: readonly CompiledLayer[], by: Shift | null, format: Fra
   return layers.flatMap((one) => {
     const { capU } = one.measured;
     const seen = capU !== undefined && one.layer.opacity > 0;
-    return seen ? [{ layerId: one.layer.id, capU, ink: (...at) => inkOf(one, format, by, at) }] : [];
+    return seen
+      ? [{ layerId: one.layer.id, capU, ink: (...at) => inkOf(one, format, by, at), standsAt: standsAt(one) }]
+      : [];
   });
+}
+
+function standsAt({ spanAt }: CompiledLayer): CompiledText['standsAt'] {
+  return (seconds, title) => {
+    if (spanAt === null) return seconds;
+    const { fromSeconds, timing } = spanAt(title);
+    const [from, to] = [fromSeconds + timing.inSeconds, fromSeconds + timing.outStartSeconds];
+    return seconds >= from && seconds < to ? seconds : (from + to) / 2;
+  };
 }
 
 function inkOf(
@@ -184,7 +197,7 @@ function inkOf(
   const toPixels = unitsToPixels(format);
   const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
   const matrix = own === null ? placed : multiply(placed, own);
-  const goes = layer.roll !== null || layer.chain !== null || layer.pages !== null;
+  const goes = layer.roll !== null || layer.chain !== null || layer.pages !== null || layer.spanAt !== null;
   const units = goes ? poseUnits(layer, seconds, timing) : resting;
   return units.flatMap((posed) => {
     const { flat } = goes ? mapUnit(layer, posed) : { flat: null };

@@ -17,6 +17,9 @@ import type { PlacedLayer } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
 import { REST } from '../moves/pose';
 import { readingSeconds } from '../text/readingTime';
+import type { SpanTime } from '../titleTime/span';
+import { spanTime } from '../titleTime/span';
+import type { TitleTiming } from '../titleTime/stretch';
 import type { CompiledArrivals } from './arrivals';
 import { compileArrivals } from './arrivals';
 import type { CompiledChain } from './chain';
@@ -68,6 +71,8 @@ export interface CompiledLayer {
   readonly pictureSize: PictureSize | undefined;
   /** Whether numbers of it ever count. */
   readonly counts: boolean;
+  /** The part of a title in which it is there; null for all of it. */
+  readonly spanAt: ((title: TitleTiming) => SpanTime) | null;
   /** Only what lies in it is seen, at all times; null for everything. */
   readonly window: Rect | null;
   readonly in: CompiledColumn | null;
@@ -122,6 +127,7 @@ export function compileLayer(
     repaint: null,
     animate: animation(measured, box),
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
+    spanAt: spanOf(layer, timing),
     counts: [motion.in, motion.out].some((column) => column?.counts),
     ...motion,
     ...rollOf(layer, { measured, box, toPixels, format, timing, unitsOf, around }),
@@ -157,6 +163,15 @@ export function recompileLayer(
       layer.look.picture === null || layer.look === before.look
         ? compiled.pictureSize
         : pictures.size(layer.look.picture),
+  };
+}
+
+function spanOf({ motion: { span = null } }: Layer, design: Timing): CompiledLayer['spanAt'] {
+  if (span === null) return null;
+  let known: { readonly title: TitleTiming; readonly own: SpanTime } | null = null;
+  return (title) => {
+    if (known?.title !== title) known = { title, own: spanTime(span, design, title) };
+    return known.own;
   };
 }
 

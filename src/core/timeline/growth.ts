@@ -1,7 +1,10 @@
 import { EASES } from '../eases';
-import type { Layer, PropertySetting, RowsLayer } from '../model/template';
+import type { Layer, RowsLayer } from '../model/template';
 import { shownRows } from '../model/template';
+import type { SpanTime } from '../titleTime/span';
+import { spanTime } from '../titleTime/span';
 import type { TitleTiming } from '../titleTime/stretch';
+import type { OwnSettings } from './presence';
 import { shareOf } from './rowPages';
 import type { RowTime, RowTimesOf } from './rowTimes';
 import { rowTimes } from './rowTimes';
@@ -10,26 +13,41 @@ import { rowTimes } from './rowTimes';
 export const PRESENT_PATH = 'presentRows';
 
 /** Whether a list is as high as the rows that are there. */
-export function isGrowing(layer: Layer): layer is RowsLayer {
+function isGrowing(layer: Layer): layer is RowsLayer {
   return layer.kind === 'rows' && layer.grows === true && layer.chain == null && shownRows(layer).length > 1;
 }
 
-/** How high growing lists are at a time, as settings of how many of their rows are there; null where none grows. */
-export function compileGrowth(
-  layers: readonly Layer[],
-  of: RowTimesOf,
-): ((seconds: number, title: TitleTiming) => PropertySetting[]) | null {
+/** How high growing lists are, as settings of how many of their rows are there; null where none grows. */
+export function compileGrowth(layers: readonly Layer[], of: RowTimesOf): OwnSettings | null {
   const growing = layers.filter(isGrowing).map((layer) => {
     const ease = layer.motion.in.find(({ unit }) => unit === 'row')?.ease ?? 'settle';
-    return { layer, times: rowTimes(layer, of), ease: EASES.get(ease) };
+    const timesIn = rowTimes(layer, of);
+    const { span = null } = layer.motion;
+    /** The list's own time, and when that starts. */
+    const ownTime = (title: TitleTiming): SpanTime =>
+      span === null ? { fromSeconds: 0, timing: title } : spanTime(span, of.timing, title);
+    return { layer, timesIn, ease: EASES.get(ease), ownTime };
   });
   if (growing.length === 0) return null;
-  return (seconds, title) =>
-    growing.map(({ layer, times, ease }) => {
-      const eased = (share: number): number => Math.max(0, Math.min(1, ease.at(share)));
-      const value = rowsThere(times(title), seconds, layer.maxRows, eased);
-      return { layerId: layer.id, path: PRESENT_PATH, value };
-    });
+  return {
+    path: PRESENT_PATH,
+    layerIds: growing.map(({ layer }) => layer.id),
+    at: (seconds, title) =>
+      growing.map(({ layer, timesIn, ease, ownTime }) => {
+        const eased = (share: number): number => Math.max(0, Math.min(1, ease.at(share)));
+        const { fromSeconds, timing } = ownTime(title);
+        const value = rowsThere(timesIn(timing), seconds - fromSeconds, layer.maxRows, eased);
+        return { layerId: layer.id, path: PRESENT_PATH, value };
+      }),
+    times: (title) =>
+      growing.flatMap(({ timesIn, ownTime }) => {
+        const { fromSeconds, timing } = ownTime(title);
+        return timesIn(timing)
+          .flatMap(({ from, comesFor, to, goesFor }) => [from, from + comesFor, to, to + goesFor])
+          .filter((time) => Number.isFinite(time))
+          .map((time) => fromSeconds + time);
+      }),
+  };
 }
 
 /**

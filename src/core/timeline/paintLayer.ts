@@ -188,8 +188,20 @@ function delayed(seconds: number, delaySeconds: number, timing: TitleTiming): nu
   return total - ((total - seconds) * (total - outStart + delaySeconds)) / (total - outStart);
 }
 
+// A hair before a frame is that frame.
+const DUST_SECONDS = 1e-9;
+
 /** The units of a layer with what is done to them at a time of its own. */
-export function poseUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
+export function poseUnits(layer: CompiledLayer, seconds: number, title: TitleTiming): readonly PosedUnit[] {
+  const span = layer.spanAt?.(title);
+  if (span === undefined) return poseWithin(layer, seconds, title);
+  const { fromSeconds, timing } = span;
+  const own = seconds - fromSeconds;
+  if (own < -DUST_SECONDS || own >= timing.totalSeconds - DUST_SECONDS) return [];
+  return poseWithin(layer, Math.max(0, own), timing);
+}
+
+function poseWithin(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   const posed = columnUnits(layer, seconds, timing);
   const { animate, counts } = layer;
   if (animate !== null) {

@@ -23,12 +23,13 @@ export interface RestSnap {
   placedAt(time: number): Placed;
 }
 
-/** Null where a layer's own time runs otherwise: its keys are not at the title's times. */
+/** `more` are times beside those of keys. Null where a layer's own time runs otherwise: its keys are not at the title's times. */
 export function createRestSnap(
   { layers, timing: design }: Template,
   paths: readonly KeyedPath[],
   timing: TitleTiming,
   place: (seconds: number) => Placed,
+  more: readonly number[] = [],
 ): RestSnap | null {
   const moving = new Set(paths.filter(({ stage }) => stage !== 'paint').map(({ layerId }) => layerId));
   const movers = layers.filter(({ id }) => moving.has(id));
@@ -42,7 +43,7 @@ export function createRestSnap(
   );
   const known = new Map<number, Placed>();
   return {
-    times: [...new Set(times)].sort((a, b) => a - b),
+    times: [...new Set([...times, ...more])].sort((a, b) => a - b),
     placedAt(time) {
       const before = known.get(time);
       if (before !== undefined) return before;

@@ -143,7 +143,11 @@ function rowStarts(layer: RowsLayer, page: number, { arriving, bases, inScale, t
   const { moments = null } = layer;
   if (moments !== null) {
     const last = moments[moments.length - 1] ?? 0;
-    return steps.map((_, i) => Math.min(latest, moments[page * layer.maxRows + i] ?? last));
+    const { sinceSeconds = 0 } = title;
+    return steps.map((_, i) => {
+      const own = (moments[page * layer.maxRows + i] ?? last) - sinceSeconds;
+      return Math.max(0, Math.min(latest, own));
+    });
   }
   if (!comesByItself(layer)) return steps.map(({ after }) => after * inScale);
   const first = page === 0 ? 0 : Math.min(...steps.map(({ after }) => after));

@@ -1,4 +1,4 @@
-import type { Layer, PropertySetting } from '../model/template';
+import type { Layer, PropertySetting, Template } from '../model/template';
 import type { Lookup } from '../kit/overlay';
 import { Overlay } from '../kit/overlay';
 import { sameValue } from '../kit/sameValue';
@@ -10,7 +10,9 @@ import { affectedBy, layOut, planLayout } from '../layout/resolveLayout';
 import type { Resolved } from '../resolve/resolve';
 import type { CompiledLayer, LayerContext } from './compileLayer';
 import { compileLayer, NO_OFFSET, recompileLayer } from './compileLayer';
-import { compileGrowth, isGrowing, PRESENT_PATH } from './growth';
+import { compileGrowth, PRESENT_PATH } from './growth';
+import type { OwnSettings } from './presence';
+import { compilePresence, PRESENCE_PATH } from './presence';
 import type { KeyedPath, Placed } from './keyedPaths';
 import { keyedPaths } from './keyedPaths';
 import type { RestSnap } from './restSnap';
@@ -48,10 +50,17 @@ export function createStages(resolved: Resolved, context: LayoutContext): Stages
     }),
   );
   const still = { placed, layers };
-  const growth = compileGrowth(template.layers, template);
-  if (!resolved.isKeyed && growth === null) return { still, at: () => still };
-  const keyed = new KeyedLayout(resolved, plan, context, layerContext, still, growth);
+  const own = ownSettings(template);
+  if (!resolved.isKeyed && own.length === 0) return { still, at: () => still };
+  const keyed = new KeyedLayout(resolved, plan, context, layerContext, still, own);
   return { still, at: (seconds, timing) => keyed.at(seconds, timing) };
+}
+
+/** What the timeline sets beside keyframes: how high lists are that grow, and for which layers there is room. */
+function ownSettings({ layers, timing, marks }: Template): readonly OwnSettings[] {
+  return [compileGrowth(layers, { timing, marks }), compilePresence(layers, timing)].filter(
+    (one) => one !== null,
+  );
 }
 
 // A shutter and groups ask for the same few moments again and again.
@@ -79,14 +88,15 @@ class KeyedLayout {
     private readonly context: LayoutContext,
     private readonly layerContext: LayerContext,
     private readonly still: LaidOut,
-    private readonly growth: ReturnType<typeof compileGrowth>,
+    private readonly own: readonly OwnSettings[],
   ) {
     const { layers } = resolved.template;
     this.design = byId(layers);
-    const growing = layers.filter(isGrowing).map(({ id }) => id);
     this.paths = [
       ...keyedPaths(resolved.template),
-      ...growing.map((layerId) => ({ layerId, path: PRESENT_PATH, stage: 'layout' as const })),
+      ...own.flatMap(({ layerIds, path }) =>
+        layerIds.map((layerId) => ({ layerId, path, stage: 'layout' as const })),
+      ),
     ];
     this.change = changeOf(this.paths, layers, plan);
   }
@@ -95,8 +105,12 @@ class KeyedLayout {
     if (timing !== this.timing && !sameValue(timing, this.timing)) {
       this.timing = timing;
       this.moments.clear();
-      this.snap = createRestSnap(this.resolved.template, this.paths, timing, (time) =>
-        this.place(this.settingsAt(time, timing)),
+      this.snap = createRestSnap(
+        this.resolved.template,
+        this.paths,
+        timing,
+        (time) => this.place(this.settingsAt(time, timing)),
+        this.own.flatMap(({ times }) => times(timing)),
       );
     }
     const known = this.moments.get(seconds);
@@ -110,7 +124,7 @@ class KeyedLayout {
 
   private settingsAt(seconds: number, timing: TitleTiming): readonly PropertySetting[] {
     const keys = this.resolved.keysAt(seconds, timing);
-    return this.growth === null ? keys : [...keys, ...this.growth(seconds, timing)];
+    return this.own.length === 0 ? keys : [...keys, ...this.own.flatMap(({ at }) => at(seconds, timing))];
   }
 
   private layOut(seconds: number, timing: TitleTiming): LaidOut {
@@ -127,8 +141,19 @@ class KeyedLayout {
     return { placed, layers };
   }
 
-  /** Where all layers lie with settings. */
+  /** Where all layers lie with settings; between two layouts where there is not yet all the room for one of them. */
   private place(settings: readonly PropertySetting[]): Placed {
+    const half = settings.find(
+      ({ path, value }) => path === PRESENCE_PATH && Number(value) > 0 && Number(value) < 1,
+    );
+    if (half === undefined) return this.placeWhole(settings);
+    const [without, within] = [0, 1].map((value) =>
+      this.place(settings.map((one) => (one === half ? { ...one, value } : one))),
+    );
+    return placedBetween(without, within, Number(half.value), [...this.design.keys()]);
+  }
+
+  private placeWhole(settings: readonly PropertySetting[]): Placed {
     const layers = withSettings(this.design, settings);
     const { change, context, still } = this;
     if (change === 'all') {
@@ -188,7 +213,7 @@ function laidAlike({ measured, box }: CompiledLayer, placed: PlacedLayer, keyed:
 }
 
 // What changes which layers are there, or what waits for what.
-const CHANGES_ALL = new Set(['visible', 'place.target']);
+const CHANGES_ALL = new Set(['visible', 'place.target', PRESENCE_PATH]);
 
 function changeOf(
   paths: readonly KeyedPath[],
@@ -205,14 +230,34 @@ function withSettings(design: Lookup<Layer>, settings: readonly PropertySetting[
   const layers = new Overlay(design);
   for (const { layerId, path, value } of settings) {
     const layer = layers.get(layerId);
-    if (layer?.kind === 'rows' && path === PRESENT_PATH) {
+    if (layer?.kind === 'rows' && path === PRESENT_PATH)
       layers.set(layerId, { ...layer, presentRows: Number(value) });
-      continue;
-    }
+    else if (layer !== undefined && path === PRESENCE_PATH && value === 0)
+      layers.set(layerId, { ...layer, visible: false });
     const property = layer && findProperty(layer, path);
     if (property !== undefined) layers.set(layerId, property.with(value));
   }
   return layers;
+}
+
+/** Layers between where they lie without one of them and with it; that one lies as it does with it. */
+function placedBetween(without: Placed, within: Placed, share: number, ids: readonly string[]): Placed {
+  const mix = (a: number, b: number): number => a + (b - a) * share;
+  return new Map(
+    ids.flatMap((id): [string, PlacedLayer][] => {
+      const [a, b] = [without.get(id), within.get(id)];
+      if (a === undefined || b === undefined) return b === undefined ? (a ? [[id, a]] : []) : [[id, b]];
+      const box = {
+        x: mix(a.box.x, b.box.x),
+        y: mix(a.box.y, b.box.y),
+        width: mix(a.box.width, b.box.width),
+        height: mix(a.box.height, b.box.height),
+        firstBaseline: mix(a.box.firstBaseline, b.box.firstBaseline),
+        lastBaseline: mix(a.box.lastBaseline, b.box.lastBaseline),
+      };
+      return [[id, { ...b, box }]];
+    }),
+  );
 }
 
 function byId(layers: readonly Layer[]): ReadonlyMap<string, Layer> {

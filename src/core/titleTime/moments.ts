@@ -80,6 +80,29 @@ export function secondsToMoment(seconds: number, design: Timing): Moment {
   return at('outStart', seconds - outStart);
 }
 
+/** The moment for a time of the design (seconds), tied to what is asked for. */
+export function tiedMoment(from: Moment['from'], seconds: number, design: Timing): Moment {
+  const { outStartSeconds, totalSeconds } = designTiming(design);
+  const at = (offsetSeconds: number, share = 0): Moment => ({ from, offsetSeconds, share });
+  switch (from) {
+    case 'start':
+      return at(seconds);
+    case 'inEnd':
+      return at(seconds - design.inSeconds);
+    case 'hold':
+      return at(
+        0,
+        Math.max(0, Math.min(1, (seconds - design.inSeconds) / Math.max(design.holdSeconds, 1e-9))),
+      );
+    case 'outStart':
+      return at(seconds - outStartSeconds);
+    case 'end':
+      return at(seconds - totalSeconds);
+    default:
+      return assertNever(from, 'moment');
+  }
+}
+
 /** The moment moved to the nearest frame of a rate in the design's own length; never by more than half a frame. */
 export function snapMoment(moment: Moment, design: Timing, rate: FrameRate): Moment {
   const seconds = momentToSeconds(moment, design, designTiming(design));

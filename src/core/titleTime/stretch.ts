@@ -14,6 +14,8 @@ export interface TitleTiming {
   readonly outSeconds: number;
   readonly totalSeconds: number;
   readonly frameSeconds: number;
+  /** For the time of a layer with a span: when in the title that starts, in seconds. */
+  readonly sinceSeconds?: number;
 }
 
 /** The design's own length, in frames of a rate. */

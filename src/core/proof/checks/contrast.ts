@@ -72,17 +72,24 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
   };
   const cropped = compiled.texts.flatMap((text) => {
     if (certain(text)) return [];
-    const ink = text.ink(frameToSeconds(restingFrame, rate), timing);
+    const seconds = text.standsAt(frameToSeconds(restingFrame, rate), timing);
+    const ink = text.ink(seconds, timing);
     const widthPx = Math.max(1, text.capU * STROKE_SHARE * pxPerU);
     const crop = cropFor(ink, widthPx, compiled.format);
-    return crop === null ? [] : [{ text, ink, widthPx, crop }];
+    return crop === null ? [] : [{ text, seconds, ink, widthPx, crop }];
   });
-  const all = unionRects(cropped.map(({ crop }) => crop));
-  if (all === null) return [];
-  // Shadows and the like make painting dear: once for all texts.
-  const painted = eyes.paint(shown.frame(restingFrame).items, all);
-  return cropped.flatMap(({ text, ink, widthPx, crop }): MeasuredText[] => {
-    const ring = textRing(eyes.paint(ink, crop), cutPixels(painted, all, crop), widthPx);
+  // Shadows and the like make painting dear: once for all texts that stand at one time.
+  const paintedAt = new Map(
+    [...new Set(cropped.map(({ seconds }) => seconds))].map((seconds) => {
+      const there = cropped.filter((one) => one.seconds === seconds).map(({ crop }) => crop);
+      const all = unionRects(there) ?? there[0];
+      return [seconds, { all, pixels: eyes.paint(compiled.frame(seconds, timing).items, all) }];
+    }),
+  );
+  return cropped.flatMap(({ text, seconds, ink, widthPx, crop }): MeasuredText[] => {
+    const painted = paintedAt.get(seconds);
+    if (painted === undefined) return [];
+    const ring = textRing(eyes.paint(ink, crop), cutPixels(painted.pixels, painted.all, crop), widthPx);
     if (ring === null) return [];
     return [{ text, ring, crop, needed: neededFor(text) }];
   });

@@ -51,8 +51,8 @@ export const thinLinesCheck = defineCheck({
       frame: restingFrame,
       mends: [thicken(lines)],
     });
-    const texts = compiled.texts.flatMap(({ layerId, ink }): Found[] => {
-      const items = ink(frameToSeconds(restingFrame, rate), timing);
+    const texts = compiled.texts.flatMap(({ layerId, ink, standsAt }): Found[] => {
+      const items = ink(standsAt(frameToSeconds(restingFrame, rate), timing), timing);
       const all = inkBounds(items);
       if (all === null) return [];
       const thickness = thinnestLevelStroke(eyes.paint(items, outwardRect(all)));

@@ -16,6 +16,7 @@ import { MatteRows } from './MatteRows';
 import { MoveMenu } from './MoveMenu';
 import { MoveRows, pickMove, useMoveOffers } from './MoveRows';
 import { RetimeRows } from './RetimeRows';
+import { SpanRows } from './SpanRows';
 
 const MOST_MOVES = 8;
 
@@ -77,6 +78,9 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         </Section>
         <Section title="Its own time" open={motion.retime !== null} says="the title’s">
           <RetimeRows retime={motion.retime} onChange={(retime) => set({ retime })} />
+        </Section>
+        <Section title="There for" open={motion.span != null} says="all of the title">
+          <SpanRows span={motion.span ?? null} onChange={(span) => set({ span })} />
         </Section>
         <Section title="Matte" open={layer.matte !== null} says="none">
           <MatteRows layer={layer} />

@@ -8,7 +8,7 @@ import { PropertyRow } from './PropertyRow';
 import { Section } from './Section';
 
 const FINE_PATHS = /^(style\.(shift|figures|ligatures|fractions)|balanced)$/;
-const COLUMN_PATHS = /^columns\./;
+const COLUMN_PATHS = /^(columns\.\d+\.|columnCount$)/;
 
 /** What a layer looks like: its text and type, its colours and edges, and what to do when a text is long. */
 export function TypePanel({ layer }: { readonly layer: Layer }) {
@@ -28,7 +28,7 @@ export function TypePanel({ layer }: { readonly layer: Layer }) {
         </Section>
       )}
       {columns.length > 0 && (
-        <Section title="Columns" open={false} says={`${columns.length / 6}`}>
+        <Section title="Columns" open={false} says={columnCount(layer)}>
           <Rows layer={layer} properties={columns} />
         </Section>
       )}
@@ -37,6 +37,8 @@ export function TypePanel({ layer }: { readonly layer: Layer }) {
     </>
   );
 }
+
+const columnCount = (layer: Layer): string => (layer.kind === 'rows' ? String(layer.columns.length) : '');
 
 function Rows({ layer, properties }: { readonly layer: Layer; readonly properties: readonly Property[] }) {
   return properties.map((property) => <PropertyRow key={property.path} layer={layer} property={property} />);

@@ -15,6 +15,7 @@ import { LeafMark } from '../../shared/Leaf';
 import { useApply, useBench, useTemplatePart } from '../state/benchStore';
 import { BAR_STEP_PX, BAR_TOP_PX, byUnit, MoveBar } from './MoveBar';
 import type { ScoreScale } from './scoreScale';
+import { SpanBand, spanEnds } from './SpanBand';
 import { TrackRows } from './TrackRows';
 import { HEAD_PX } from './scoreScale';
 
@@ -33,6 +34,8 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
     id: layer.id,
   });
   const { in: arrive, hold, out: leave } = layer.motion;
+  const { span = null } = layer.motion;
+  const ends = spanEnds(layer, timing, scale, rate);
   const mirrored = leave === 'mirror';
   const shownOut = mirrored ? arrive.map((use) => mirrorMove(use, timing)) : leave;
   const lanes = Math.max(1, arrive.length, hold.length, shownOut.length);
@@ -63,13 +66,26 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
           <div
             className="absolute top-[15px] h-1.5 rounded-full bg-line-strong"
             style={{
-              left: arrive.length === 0 ? 0 : scale.inPx,
-              right: shownOut.length === 0 ? 0 : scale.outPx,
+              left: ends.from + (arrive.length === 0 ? 0 : ends.inPx),
+              width: Math.max(
+                0,
+                ends.to -
+                  ends.from -
+                  (arrive.length === 0 ? 0 : ends.inPx) -
+                  (shownOut.length === 0 ? 0 : ends.outPx),
+              ),
             }}
             aria-hidden="true"
           />
+          {span !== null && <SpanBand layer={layer} span={span} timing={timing} scale={scale} rate={rate} />}
           {hold.map((use, lane) => (
-            <HoldBar key={lane} use={use} lane={lane} left={scale.inPx} width={scale.holdPx} />
+            <HoldBar
+              key={lane}
+              use={use}
+              lane={lane}
+              left={ends.from + ends.inPx}
+              width={ends.to - ends.from - ends.inPx - ends.outPx}
+            />
           ))}
           {arrive.map((use, lane) => (
             <MoveBar
@@ -78,8 +94,8 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
               column="in"
               layer={layer}
               lane={lane}
-              left={0}
-              scale={scale}
+              left={ends.from}
+              scale={ends.inScale}
               rate={rate}
               columnSeconds={timing.inSeconds}
               onChange={(next) => setMove('in', lane, next)}
@@ -92,8 +108,8 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
               column="out"
               layer={layer}
               lane={lane}
-              left={scale.inPx + scale.holdPx}
-              scale={scale}
+              left={ends.to - ends.outPx}
+              scale={ends.outScale}
               rate={rate}
               columnSeconds={timing.outSeconds}
               onChange={mirrored ? null : (next) => setMove('out', lane, next)}
