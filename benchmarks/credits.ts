@@ -97,7 +97,12 @@ async function benchEncoder(list: readonly CreditRow[]): Promise<void> {
     };
     await pool.render({ ...task, frames }, gather, signal);
     const write = async (feed: (sink: ReturnType<typeof createSink>) => Promise<void>): Promise<void> => {
-      const sink = createSink(output, { path: join(folder, `roll.${output}`), format: FORMAT, rate: RATE });
+      const sink = createSink(output, {
+        path: join(folder, `roll.${output}`),
+        format: FORMAT,
+        rate: RATE,
+        timecode: null,
+      });
       await feed(sink);
       await sink.finish();
     };

@@ -56,7 +56,12 @@ async function exportTitle({
   holdOnce = false,
   name = 'a',
 }: Export): Promise<void> {
-  const sink = createSink(output, { path: join(folder, `${name}.${output}`), format: FORMAT, rate: RATE });
+  const sink = createSink(output, {
+    path: join(folder, `${name}.${output}`),
+    format: FORMAT,
+    rate: RATE,
+    timecode: null,
+  });
   const receiver = {
     frame: (bytes: Buffer, { repeats }: { repeats: number }) => sink.write(bytes, holdOnce ? 1 : repeats),
     reference: () => undefined,
@@ -98,7 +103,12 @@ export async function benchExport(): Promise<void> {
   const webm = { pool, output: 'webm-vp9', frames: 'rgba', folder } as const;
   const ready = await readyFrames(pool);
   const encoderAlone = async (): Promise<void> => {
-    const sink = createSink('webm-vp9', { path: join(folder, 'ready.webm'), format: FORMAT, rate: RATE });
+    const sink = createSink('webm-vp9', {
+      path: join(folder, 'ready.webm'),
+      format: FORMAT,
+      rate: RATE,
+      timecode: null,
+    });
     for (const { bytes, repeats } of ready) await sink.write(bytes, repeats);
     await sink.finish();
   };

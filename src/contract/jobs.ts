@@ -15,6 +15,11 @@ const fileFactsSchema = yup.object({
   framesPainted: whole(),
   /** Largest difference of alpha (0 to 255) between a decoded frame and what was painted. */
   alphaErrorMax: figure(),
+  /** The same of what is seen over black, grey and white, at the mean and at most; left out by older files. */
+  colourErrorMean: figure().optional(),
+  colourErrorMax: figure().optional(),
+  /** How many decoded frames were compared; left out by older files, of which it was one. */
+  comparedFrames: whole().optional(),
   /** SHA-256 of the file; left out by files from before it was kept. */
   sha256: sha256().optional(),
 });

@@ -219,6 +219,8 @@ export interface JobTitle {
   readonly credits?: Title['credits'];
   readonly fadeInFrames?: number;
   readonly fadeOutFrames?: number;
+  /** The label of its first frame in the project's timecode, as a count of frames; left out by older jobs. */
+  readonly timecodeFrame?: number;
   /** For stills: the one frame that is wanted. */
   readonly onlyFrame: number | null;
 }
@@ -240,6 +242,7 @@ export interface JobProgramme {
   readonly fileStem: string;
   readonly lengthFrames: number;
   readonly onlyFrame: null;
+  readonly timecodeFrame?: number;
   readonly documents: readonly Template[];
   readonly parts: readonly JobPart[];
 }
@@ -253,6 +256,8 @@ export interface JobPayload {
   readonly format: string;
   /** Left out by jobs from before rolls went by lines of a field. */
   readonly interlaced?: boolean;
+  /** Whether timecode drops numbers. */
+  readonly drop?: boolean;
   readonly rate: string;
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
   readonly language?: string;

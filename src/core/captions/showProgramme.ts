@@ -48,10 +48,11 @@ export class ShownProgramme {
     this.index = new SpanIndex(parts);
   }
 
+  /** A frame, or, half a frame later, its second field. */
   frame(frame: number): DisplayList {
     for (const part of this.shown.keys()) if (endOf(part) <= frame) this.shown.delete(part);
     const items = this.index
-      .meeting({ startFrame: frame, lengthFrames: 1 })
+      .meeting({ startFrame: Math.floor(frame), lengthFrames: 1 })
       .filter(({ painted }) => painted)
       .toSorted((a, b) => a.lane - b.lane)
       .flatMap((part) => this.placed(part).frame(frame - part.startFrame).items);

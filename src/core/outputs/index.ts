@@ -12,6 +12,8 @@ export interface Output {
   readonly needsFfmpeg: boolean;
   /** Largest difference of alpha (0 to 255) that the coding may bring; measured, see docs/decisions. */
   readonly alphaTolerance: number;
+  /** Largest differences of what is seen over black, grey and white, at the mean and at most (0 to 255). */
+  readonly colourTolerance: { readonly mean: number; readonly most: number };
 }
 
 /** Every kind of file, the usual choice first. */
@@ -24,6 +26,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'png',
     needsFfmpeg: true,
     alphaTolerance: 0,
+    colourTolerance: { mean: 0, most: 0 },
   },
   {
     id: 'mov-prores',
@@ -33,6 +36,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'rgba',
     needsFfmpeg: true,
     alphaTolerance: 2,
+    colourTolerance: { mean: 2, most: 24 },
   },
   {
     id: 'webm-vp9',
@@ -42,6 +46,8 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'rgba',
     needsFfmpeg: true,
     alphaTolerance: 24,
+    // Four pixels share one colour, so a thin bright line on a dark ground can be far off at its edge.
+    colourTolerance: { mean: 6, most: 255 },
   },
   {
     id: 'png-sequence',
@@ -51,6 +57,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'png',
     needsFfmpeg: false,
     alphaTolerance: 0,
+    colourTolerance: { mean: 0, most: 0 },
   },
   {
     id: 'png-still',
@@ -60,5 +67,6 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'png',
     needsFfmpeg: false,
     alphaTolerance: 0,
+    colourTolerance: { mean: 0, most: 0 },
   },
 ]);

@@ -16,6 +16,7 @@ import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { clockOf } from '@/core/time/clock';
 import { RATES } from '@/core/time/rates';
+import { framesPerDay } from '@/core/time/timecode';
 import type { Db } from '@/db/open';
 import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
@@ -51,6 +52,7 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     format: delivery.format,
     interlaced: delivery.interlaced,
     rate: project.settings.rate,
+    drop: clockOf(RATES.get(project.settings.rate), project.plan.clock).mode === 'drop',
     language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
     titles: contents,
   };
@@ -87,7 +89,10 @@ async function titlesOf(
     const number = numbers.get(title.id) ?? 0;
     const edition = editions.get(title.editionId);
     const values = edition === undefined ? title.values : air(title, edition.document);
-    const job = titleToJob({ ...title, values }, number, edition);
+    const job = {
+      ...titleToJob({ ...title, values }, number, edition),
+      timecodeFrame: labelFrame(project, title.startFrame),
+    };
     return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
 }
@@ -108,7 +113,8 @@ async function programmeOf(
     const edition = editions.get(title.editionId);
     return edition === undefined ? title.values : air(title, edition.document);
   };
-  return [programmeToJob(project, programme, { delivery, editions, airValuesOf })];
+  const job = programmeToJob(project, programme, { delivery, editions, airValuesOf });
+  return [{ ...job, timecodeFrame: labelFrame(project, 0) }];
 }
 
 async function editionsOf(db: Db, ids: readonly string[]): Promise<ReadonlyMap<string, EditionRecord>> {
@@ -131,6 +137,12 @@ function airValuesIn({
       clips,
       number: numbers.get(title.id) ?? 0,
     });
+}
+
+/** The label of a frame of a project, as a count of frames from midnight. */
+function labelFrame({ settings, plan }: ProjectRecord, frame: number): number {
+  const clock = clockOf(RATES.get(settings.rate), plan.clock);
+  return (frame + clock.startFrame) % framesPerDay(clock);
 }
 
 function deliveryOf(plan: Plan, id: string): Delivery {

@@ -1,30 +1,27 @@
-import { FfmpegFeed } from './ffmpeg';
+import { isTopFirst, videoColour } from './colour';
+import type { FieldOrder } from './mov/movFile';
+import { createMov } from './mov/movFile';
 import type { FrameSink, SinkOptions } from './sink';
-import { rateArgument } from './sink';
 
-/** PNG files as they are, wrapped into a MOV. A repeated frame is the same bytes again. */
-export function createPngMovSink(options: SinkOptions): FrameSink {
-  const rate = rateArgument(options.rate);
-  const feed = new FfmpegFeed([
-    '-f',
-    'image2pipe',
-    '-framerate',
+/** PNG files as they are, in a MOV. */
+export function createPngMovSink({ path, format, rate, timecode }: SinkOptions): FrameSink {
+  // PNG lays both fields into one picture, line by line.
+  const woven: FieldOrder = isTopFirst(format) ? 'topFirst' : 'bottomFirstWoven';
+  const mov = createMov({
+    path,
+    format,
     rate,
-    '-c:v',
-    'png',
-    '-i',
-    '-',
-    '-c',
-    'copy',
-    '-f',
-    'mov',
-    options.path,
-  ]);
+    timecode,
+    codec: 'png ',
+    codecName: 'PNG',
+    colour: videoColour(format).code,
+    fields: format.interlaced === true ? woven : 'progressive',
+  });
+  // Told where the file is next written to.
+  mov.catch(() => undefined);
   return {
-    async write(bytes, repeats) {
-      for (let i = 0; i < repeats; i++) await feed.write(bytes);
-    },
-    finish: () => feed.finish(),
-    abort: () => feed.abort(),
+    write: async (bytes, repeats) => (await mov).write(bytes, repeats),
+    finish: async () => (await mov).finish(),
+    abort: async () => (await mov).abort(),
   };
 }

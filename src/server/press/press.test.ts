@@ -22,7 +22,6 @@ import { openDatabase } from '@/db/open';
 import type { JobPart, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { encodePng } from './png';
 import { Press } from './press';
-import { concatList } from './proresSink';
 import { RenderPool } from './renderPool';
 
 let folder: string;
@@ -222,14 +221,6 @@ test('what another process left half done is taken up and finished', async () =>
   expect(job).toMatchObject({ status: 'done', error: null });
   expect(job.files[0].frames).toBe(60);
 }, 300_000);
-
-test('pieces for ProRes: single frames in one piece, a repeated frame once for each time', () => {
-  const lines = concatList('d.mov', [1, 1, 3, 1], 0.04).trim().split('\n');
-  const pieces = lines
-    .filter((line) => line.startsWith('inpoint') || line.startsWith('outpoint'))
-    .map((line) => Number(line.split(' ')[1]));
-  expect(pieces).toEqual([0, 0.08, 0.08, 0.12, 0.08, 0.12, 0.08, 0.12, 0.12, 0.16]);
-});
 
 test('our PNG files decode to the very pixels', () => {
   const pixels = Uint8Array.from({ length: 7 * 5 * 4 }, (_, i) => (i * 37) % 256);

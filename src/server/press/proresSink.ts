@@ -1,27 +1,41 @@
-import { rm, writeFile } from 'node:fs/promises';
-import { basename } from 'node:path';
-import { FfmpegFeed, runTool } from './ffmpeg';
+import { open, rm } from 'node:fs/promises';
+import { isTopFirst, toVideo, videoColour } from './colour';
+import { FfmpegFeed } from './ffmpeg';
+import type { FieldOrder } from './mov/movFile';
+import { createMov } from './mov/movFile';
+import { readMov } from './mov/readMov';
 import type { FrameSink, SinkOptions } from './sink';
-import { BT709, rawInput } from './sink';
+import { rawInput } from './sink';
 
 const PRORES =
-  '-c:v prores_ks -profile:v 4444 -pix_fmt yuva444p10le -alpha_bits 16 -qscale:v 9 -mbs_per_slice 8'.split(
+  '-c:v prores_ks -profile:v 4444 -pix_fmt yuva444p10le -alpha_bits 16 -qscale:v 2 -mbs_per_slice 8'.split(
     ' ',
   );
 
 /**
- * ProRes 4444 with alpha. Every frame stands alone, so each different picture is encoded once, and a list
- * of pieces then repeats it without encoding again.
+ * ProRes 4444 with alpha. Every frame stands alone, so each different picture is encoded once; a MOV of our own then
+ * names it for as many frames as it stands.
  */
 export function createProresSink(options: SinkOptions): FrameSink {
-  const distinct = `${options.path}.distinct.mov`;
-  const list = `${options.path}.list.txt`;
+  const { path, format, rate, timecode } = options;
+  const encoded = `${path}.encoded.mov`;
   const repeats: number[] = [];
-  const feed = new FfmpegFeed([...rawInput(options), ...BT709, ...PRORES, '-f', 'mov', distinct]);
-  const tidy = async (): Promise<void> => {
-    await rm(distinct, { force: true });
-    await rm(list, { force: true });
-  };
+  const interlaced = format.interlaced === true;
+  const { code, primaries, transfer, matrix } = videoColour(format);
+  // The colour is said in every frame's own header too.
+  const tags = `prores_metadata=color_primaries=${primaries}:color_trc=${transfer}:colorspace=${matrix}`;
+  const feed = new FfmpegFeed([
+    ...rawInput(options),
+    ...toVideo(format),
+    ...PRORES,
+    ...(interlaced ? ['-flags', '+ildct'] : []),
+    '-bsf:v',
+    tags,
+    '-f',
+    'mov',
+    encoded,
+  ]);
+  const fields: FieldOrder = isTopFirst(format) ? 'topFirst' : 'bottomFirst';
   return {
     async write(bytes, times) {
       repeats.push(times);
@@ -29,53 +43,35 @@ export function createProresSink(options: SinkOptions): FrameSink {
     },
     async finish() {
       await feed.finish();
-      await writeFile(
-        list,
-        concatList(basename(distinct), repeats, options.rate.denominator / options.rate.numerator),
-      );
-      await runTool('ffmpeg', [
-        '-y',
-        '-f',
-        'concat',
-        '-safe',
-        '0',
-        '-i',
-        list,
-        '-c',
-        'copy',
-        '-f',
-        'mov',
-        options.path,
-      ]);
-      await tidy();
+      const { samples } = await readMov(encoded);
+      if (samples.length !== repeats.length)
+        throw new Error(`The encoder gave ${samples.length} pictures instead of ${repeats.length}`);
+      const mov = await createMov({
+        path,
+        format,
+        rate,
+        timecode,
+        codec: 'ap4h',
+        codecName: 'ProRes 4444',
+        colour: code,
+        fields: interlaced ? fields : 'progressive',
+      });
+      const from = await open(encoded);
+      try {
+        for (const [i, { offset, bytes }] of samples.entries()) {
+          const picture = Buffer.alloc(bytes);
+          await from.read(picture, 0, bytes, offset);
+          await mov.write(picture, repeats[i]);
+        }
+        await mov.finish();
+      } finally {
+        await from.close();
+        await rm(encoded, { force: true });
+      }
     },
     async abort() {
       await feed.abort();
-      await tidy();
+      await rm(encoded, { force: true });
     },
   };
-}
-
-/** Pieces of a file for ffmpeg's concat reader: runs of single frames together, repeated frames piece by piece. */
-export function concatList(file: string, repeats: readonly number[], frameSeconds: number): string {
-  const lines = ['ffconcat version 1.0'];
-  const piece = (from: number, to: number): void => {
-    lines.push(
-      `file '${file}'`,
-      `inpoint ${(from * frameSeconds).toFixed(9)}`,
-      `outpoint ${(to * frameSeconds).toFixed(9)}`,
-    );
-  };
-  for (let i = 0; i < repeats.length;) {
-    let end = i;
-    while (end < repeats.length && repeats[end] === 1) end++;
-    if (end > i) {
-      piece(i, end);
-      i = end;
-      continue;
-    }
-    for (let k = 0; k < repeats[i]; k++) piece(i, i + 1);
-    i++;
-  }
-  return `${lines.join('\n')}\n`;
 }

@@ -13,7 +13,7 @@ const SPARE_BYTES = 64 * 1024;
 export interface FrameReceiver {
   /** Called in order; the bytes are only valid until the promise settles. */
   frame(bytes: Buffer, frame: RenderedFrame): Promise<void>;
-  reference(frame: number, alpha: Uint8Array, png: Uint8Array): void;
+  reference(frame: number, pixels: Uint8Array, png: Uint8Array | null): void;
 }
 
 /** Render threads that titles are handed to as they come free. */
@@ -93,7 +93,7 @@ function runTask(
     };
     const onMessage = (message: WorkerMessage): void => {
       if (message.type === 'failed') return fail(new Error(message.message));
-      if (message.type === 'reference') return receiver.reference(message.frame, message.alpha, message.png);
+      if (message.type === 'reference') return receiver.reference(message.frame, message.pixels, message.png);
       if (message.type === 'done') {
         chain.then(() => {
           stop();

@@ -24,14 +24,15 @@ export interface RenderedFrame {
   readonly repeats: number;
 }
 
-/** What a worker says. `reference` is one frame: its alpha to compare with the finished file, and a picture of it. */
+/** What a worker says. `reference` is a frame as it was painted, to compare with the finished file; with a picture of it where it stands for the file. */
 export type WorkerMessage =
   | RenderedFrame
   | {
       readonly type: 'reference';
       readonly frame: number;
-      readonly alpha: Uint8Array;
-      readonly png: Uint8Array;
+      /** Straight-alpha RGBA. */
+      readonly pixels: Uint8Array;
+      readonly png: Uint8Array | null;
     }
   | { readonly type: 'done' }
   | { readonly type: 'failed'; readonly message: string };

@@ -69,8 +69,11 @@ export async function renderTitle({
   const rate = RATES.get(payload.rate);
   const name = `${title.fileStem}.${output.extension}`;
   const partial = join(folder, `${name}.part`);
-  const sink = createSink(output.id, { path: partial, format, rate });
-  const references: { frame: number; alpha: Uint8Array; png: Uint8Array }[] = [];
+  const timecode =
+    title.timecodeFrame === undefined ? null : { frame: title.timecodeFrame, drop: payload.drop ?? false };
+  const sink = createSink(output.id, { path: partial, format, rate, timecode });
+  const references: { frame: number; pixels: Uint8Array }[] = [];
+  const poster: { png: Uint8Array | null } = { png: null };
   let framesPainted = 0;
   const pictures = await loadPictures(picturesIn(title, format));
   try {
@@ -90,21 +93,24 @@ export async function renderTitle({
           framesPainted++;
           onFrames(repeats);
         },
-        reference: (frame, alpha, png) => void references.push({ frame, alpha, png }),
+        reference(frame, pixels, png) {
+          references.push({ frame, pixels });
+          poster.png = png ?? poster.png;
+        },
       },
       signal,
     );
     await sink.finish();
-    const [reference] = references;
-    if (reference === undefined) throw new Error('The renderer gave no frame to compare with');
+    if (references.length === 0 || poster.png === null)
+      throw new Error('The renderer gave no frame to compare with');
     const found = await verifyFile(partial, {
       output,
       format,
       rate,
       frames: framesOf(payload, title),
-      reference,
+      references,
     });
-    await writeFile(join(folder, posterName(name)), reference.png);
+    await writeFile(join(folder, posterName(name)), poster.png);
     await rename(partial, join(folder, name));
     const { widthPx, heightPx } = format;
     return { titleId: title.titleId, name, widthPx, heightPx, framesPainted, ...found };

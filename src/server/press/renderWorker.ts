@@ -15,6 +15,8 @@ import type { JobProgramme, JobTitle } from '@/db/schema';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';
 import { createRasterFrame, decodePictures, surfacesWith } from '../raster';
+import { bleedColour } from './bleed';
+import { isTopFirst } from './colour';
 import { FrameRing } from './frameRing';
 import { encodePng } from './png';
 import type { RenderTask, WorkerMessage } from './renderTask';
@@ -37,8 +39,10 @@ interface Frames {
   listAt(frame: number): DisplayList;
   readonly start: number;
   readonly end: number;
-  /** The frame that the finished file is compared with. */
-  readonly reference: number;
+  /** The frame that stands for the file, at rest. */
+  readonly resting: number;
+  /** The frames that the finished file is compared with. */
+  readonly compared: readonly number[];
 }
 
 interface Tools {
@@ -63,7 +67,9 @@ function titleFrames(title: JobTitle, { format, rate, fonts, pictures }: Tools, 
   const start = onlyFrame ?? 0;
   const end = onlyFrame === null ? timing.totalFrames : start + 1;
   const resting = Math.min(end - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
-  return { listAt: (frame) => shown.frame(frame), start, end, reference: onlyFrame ?? resting };
+  const moving = [Math.floor(timing.inFrames / 2), timing.totalFrames - 1 - Math.floor(timing.outFrames / 2)];
+  const compared = onlyFrame === null ? [...moving, resting] : [onlyFrame];
+  return { listAt: (frame) => shown.frame(frame), start, end, resting: onlyFrame ?? resting, compared };
 }
 
 function programmeFrames(
@@ -74,8 +80,14 @@ function programmeFrames(
   const all = parts.map((part) => ({ ...part, template: templates[part.document] }));
   const programme = new ShownProgramme(all, tools);
   const first = parts.find(({ painted }) => painted);
-  const reference = first === undefined ? 0 : first.startFrame + Math.floor(first.lengthFrames / 2);
-  return { listAt: (frame) => programme.frame(frame), start: 0, end: lengthFrames, reference };
+  const resting = first === undefined ? 0 : first.startFrame + Math.floor(first.lengthFrames / 2);
+  return {
+    listAt: (frame) => programme.frame(frame),
+    start: 0,
+    end: lengthFrames,
+    resting,
+    compared: [resting],
+  };
 }
 
 async function render(task: RenderTask): Promise<void> {
@@ -83,35 +95,67 @@ async function render(task: RenderTask): Promise<void> {
   const rate = RATES.get(task.rate);
   const pictures = await decodePictures(task.pictures);
   const fonts = await serverFonts(String(root));
-  const { listAt, start, end, reference } = framesFor(task, { format, rate, fonts, pictures });
+  const { listAt, start, end, resting, compared } = framesFor(task, { format, rate, fonts, pictures });
   const painter = new Painter(surfacesWith(pictures));
   const raster = createRasterFrame(format.widthPx, format.heightPx);
-  const ring = new FrameRing(task.ring);
-  let list = listAt(start);
-  for (let first = start, slot = 0; first < end; slot = (slot + 1) % task.ring.slots) {
-    let next = first + 1;
-    let following = list;
-    while (next < end && sameDisplayList(list, (following = listAt(next)))) next++;
-    if (!ring.take(slot)) return;
+  const paint = (list: DisplayList): Uint8ClampedArray => {
     raster.context.clearRect(0, 0, format.widthPx, format.heightPx);
     painter.paint(raster.context, list);
-    const pixels = raster.readPixels();
-    const bytes = task.frames === 'png' ? encodePng(pixels, format.widthPx, format.heightPx) : pixels;
+    return raster.readPixels();
+  };
+  const ring = new FrameRing(task.ring);
+  const wanted = new Set(compared);
+  const png = (pixels: Uint8ClampedArray): Buffer =>
+    encodePng(pixels, format.widthPx, format.heightPx, format.pixelAspect);
+  // A picture by itself is one moment; what goes by in an interlaced delivery is two, half a frame apart.
+  const inFields = format.interlaced === true && end - start > 1;
+  const listsAt = (frame: number): DisplayList[] =>
+    inFields ? [listAt(frame), listAt(frame + 0.5)] : [listAt(frame)];
+  let lists = listsAt(start);
+  for (let first = start, slot = 0; first < end; slot = (slot + 1) % task.ring.slots) {
+    let next = first + 1;
+    let following = lists;
+    while (next < end && sameLists(lists, (following = listsAt(next)))) next++;
+    if (!ring.take(slot)) return;
+    const pixels = paint(lists[0]);
+    if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
+      weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
+    const references = [...wanted].filter((frame) => frame >= first && frame < next);
+    const painted = references.length === 0 ? null : Uint8Array.from(pixels);
+    if (task.frames === 'rgba') bleedColour(pixels, format.widthPx, format.heightPx);
+    const bytes = task.frames === 'png' ? png(pixels) : pixels;
     ring.bytes(slot).set(bytes);
     say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first });
-    if (reference >= first && reference < next) {
-      const png = task.frames === 'png' ? bytes : encodePng(pixels, format.widthPx, format.heightPx);
-      say({ type: 'reference', frame: reference, alpha: alphaOf(pixels), png: Uint8Array.from(png) });
-    }
+    for (const frame of references)
+      if (painted !== null)
+        say({
+          type: 'reference',
+          frame,
+          pixels: painted,
+          png: frame === resting ? restingPng(painted, png) : null,
+        });
     first = next;
-    list = following;
+    lists = following;
     // The raster's memory is only given back between turns of the event loop.
     await new Promise((resolve) => setImmediate(resolve));
   }
 }
 
-function alphaOf(pixels: Uint8ClampedArray): Uint8Array {
-  const alpha = new Uint8Array(pixels.length / 4);
-  for (let i = 0; i < alpha.length; i++) alpha[i] = pixels[i * 4 + 3];
-  return alpha;
+const sameLists = (a: readonly DisplayList[], b: readonly DisplayList[]): boolean =>
+  a.every((list, i) => sameDisplayList(list, b[i]));
+
+function restingPng(painted: Uint8Array, png: (pixels: Uint8ClampedArray) => Buffer): Uint8Array {
+  return Uint8Array.from(png(new Uint8ClampedArray(painted.buffer)));
+}
+
+/** Puts the lines of the second field between those of the first. */
+function weaveFields(
+  first: Uint8ClampedArray,
+  second: Uint8ClampedArray,
+  widthPx: number,
+  topFirst: boolean,
+): void {
+  const stride = widthPx * 4;
+  for (let at = topFirst ? stride : 0; at < first.length; at += 2 * stride)
+    first.set(second.subarray(at, at + stride), at);
 }

@@ -1,5 +1,6 @@
 import type { FrameFormat } from '@/core/frame/formats';
 import type { FrameRate } from '@/core/time/rates';
+import type { StartTimecode } from './mov/movFile';
 
 /** Where the frames of one title go. */
 export interface FrameSink {
@@ -15,6 +16,8 @@ export interface SinkOptions {
   readonly path: string;
   readonly format: FrameFormat;
   readonly rate: FrameRate;
+  /** Where the first frame stands in its programme; null where nothing says so. */
+  readonly timecode: StartTimecode | null;
 }
 
 /** The rate as ffmpeg takes it. */
@@ -37,20 +40,3 @@ export function rawInput({ format, rate }: SinkOptions): string[] {
     '-',
   ];
 }
-
-/**
- * RGB to limited-range BT.709, and the tags that say so: without them ffmpeg converts by BT.601, which
- * shifts reds and greens visibly.
- */
-export const BT709 = [
-  '-vf',
-  'scale=in_range=full:out_range=tv:out_color_matrix=bt709:flags=accurate_rnd+full_chroma_int',
-  '-colorspace',
-  'bt709',
-  '-color_primaries',
-  'bt709',
-  '-color_trc',
-  'bt709',
-  '-color_range',
-  'tv',
-] as const;

@@ -4,15 +4,26 @@ import type { FrameFormat } from '@/core/frame/formats';
 import type { Output } from '@/core/outputs';
 import type { FrameRate } from '@/core/time/rates';
 import { hashFile } from '../hashFile';
+import { videoColour } from './colour';
+import type { FrameDifference } from './compareFrame';
+import { compareFrame, worstOf } from './compareFrame';
 import { runTool } from './ffmpeg';
+import { readMov } from './mov/readMov';
+import { readStored, storedEntries } from './readStored';
 import { rateArgument } from './sink';
+
+/** A frame as it was painted: straight-alpha RGBA. */
+interface Reference {
+  readonly frame: number;
+  readonly pixels: Uint8Array;
+}
 
 export interface Expected {
   readonly output: Output;
   readonly format: FrameFormat;
   readonly rate: FrameRate;
   readonly frames: number;
-  readonly reference: { readonly frame: number; readonly alpha: Uint8Array };
+  readonly references: readonly Reference[];
 }
 
 export interface VerifiedFile {
@@ -20,111 +31,160 @@ export interface VerifiedFile {
   readonly frames: number;
   readonly codec: string;
   readonly alphaErrorMax: number;
+  readonly colourErrorMean: number;
+  readonly colourErrorMax: number;
+  /** How many of its frames were decoded and compared with what was painted. */
+  readonly comparedFrames: number;
   readonly sha256: string;
 }
 
-/** Reads a finished file back: its size, its rate, its number of frames, and the alpha of one decoded frame. */
-export async function verifyFile(path: string, expected: Expected): Promise<VerifiedFile> {
-  const { size } = await stat(path);
-  const read = readers[expected.output.extension];
-  const found = await read(path, expected);
-  if (found.frames !== expected.frames)
-    throw new Error(`The file has ${found.frames} frames instead of ${expected.frames}`);
-  if (found.alphaErrorMax > expected.output.alphaTolerance) {
-    throw new Error(`Alpha in the file differs by up to ${found.alphaErrorMax} of 255 from what was painted`);
-  }
-  return { bytes: size, sha256: await hashFile(path), ...found };
+interface Found {
+  readonly frames: number;
+  readonly codec: string;
+  readonly differences: readonly FrameDifference[];
 }
 
-type Found = Omit<VerifiedFile, 'bytes' | 'sha256'>;
+/**
+ * Reads a finished file back: its size, rate, tags, number and length of frames, and several of its frames decoded and
+ * compared with what was painted. Throws for a file that is not as it should be.
+ */
+export async function verifyFile(path: string, expected: Expected): Promise<VerifiedFile> {
+  const { size } = await stat(path);
+  const { output } = expected;
+  const { frames, codec, differences } = await readers[output.extension](path, expected);
+  if (frames !== expected.frames)
+    throw new Error(`The file has ${frames} frames instead of ${expected.frames}`);
+  const { alphaMax, colourMean, colourMax } = worstOf(differences);
+  if (alphaMax > output.alphaTolerance)
+    throw new Error(`Alpha in the file differs by up to ${alphaMax} of 255 from what was painted`);
+  if (colourMean > output.colourTolerance.mean || colourMax > output.colourTolerance.most)
+    throw new Error(
+      `Colours in the file differ by ${colourMean} of 255 at the mean, ${colourMax} at most, from what was painted`,
+    );
+  return {
+    bytes: size,
+    sha256: await hashFile(path),
+    frames,
+    codec,
+    alphaErrorMax: alphaMax,
+    colourErrorMean: colourMean,
+    colourErrorMax: colourMax,
+    comparedFrames: differences.length,
+  };
+}
 
 const readers: Readonly<Record<Output['extension'], (path: string, expected: Expected) => Promise<Found>>> = {
-  mov: readVideo,
+  mov: async (path, expected) => {
+    await checkMov(path, expected);
+    return readVideo(path, expected);
+  },
   webm: readVideo,
   png: readStill,
   zip: readSequence,
 };
 
+/** Whether a MOV's own boxes say what they must. */
+async function checkMov(path: string, { format, rate, frames }: Expected): Promise<void> {
+  const mov = await readMov(path);
+  const { across, down } = format.pixelAspect;
+  const said: readonly (readonly [string, unknown, unknown])[] = [
+    ['colour', mov.colour, videoColour(format).code],
+    ['pixel aspect', mov.pixelAspect, [across, down]],
+    ['number of fields', mov.fields?.[0], format.interlaced === true && frames > 1 ? 2 : 1],
+    ['depth', mov.depth, 32],
+    ['time scale', mov.timescale, rate.numerator],
+    ['lengths of frames', mov.lasts, [{ frames, ticks: rate.denominator }]],
+  ];
+  for (const [what, is, wanted] of said)
+    if (JSON.stringify(is) !== JSON.stringify(wanted))
+      throw new Error(`The file’s ${what} is ${JSON.stringify(is)} instead of ${JSON.stringify(wanted)}`);
+}
+
+// Matroska keeps times in whole milliseconds.
+const WEBM_STEP_SECONDS = 0.001;
+
 async function readVideo(path: string, expected: Expected): Promise<Found> {
-  const { format, rate, reference } = expected;
-  const entries = 'stream=codec_name,width,height,r_frame_rate,nb_read_packets';
-  const json: unknown = JSON.parse(
-    (
-      await runTool('ffprobe', [
-        '-count_packets',
-        '-select_streams',
-        'v:0',
-        '-show_entries',
-        entries,
-        '-of',
-        'json',
-        path,
-      ])
-    ).toString(),
-  );
-  const stream = firstStream(json);
-  if (stream.width !== format.widthPx || stream.height !== format.heightPx) {
+  const { format, rate, references } = expected;
+  const entries = 'stream=codec_name,width,height,color_space,color_primaries,color_transfer:packet=pts_time';
+  const probe = ['-select_streams', 'v:0', '-show_entries', entries, '-of', 'json', path];
+  const json: unknown = JSON.parse((await runTool('ffprobe', probe)).toString());
+  const [stream] = listIn(json, 'streams');
+  if (stream === undefined) throw new Error('The file has no picture in it');
+  if (stream.width !== format.widthPx || stream.height !== format.heightPx)
     throw new Error(
       `The file is ${String(stream.width)} × ${String(stream.height)} instead of ${format.widthPx} × ${format.heightPx}`,
     );
-  }
-  if (stream.r_frame_rate !== rateArgument(rate))
-    throw new Error(`The file runs at ${String(stream.r_frame_rate)} frames a second`);
+  // What PNG codes is RGB; its boxes were read before.
+  const { primaries, transfer, matrix } = videoColour(format);
+  const tags = [stream.color_primaries, stream.color_transfer, stream.color_space].map(String).join(', ');
+  const wanted = [primaries, transfer, matrix].join(', ');
+  if (stream.codec_name !== 'png' && tags !== wanted)
+    throw new Error(`The file’s colour is ${tags} instead of ${wanted}`);
+  const times = listIn(json, 'packets')
+    .map(({ pts_time }) => Number(pts_time))
+    .toSorted((a, b) => a - b);
+  const slack = expected.output.extension === 'webm' ? WEBM_STEP_SECONDS : 1e-5;
+  const late = times.findIndex((time, i) => Math.abs(time - (i * rate.denominator) / rate.numerator) > slack);
+  if (late >= 0)
+    throw new Error(
+      `Frame ${late} of the file is at ${times[late]} s, not at ${rateArgument(rate)} a second`,
+    );
   const decoder = stream.codec_name === 'vp9' ? ['-c:v', 'libvpx-vp9'] : [];
-  // A little before the frame's own time, so that rounding in the file does not skip it.
-  const seek = Math.max(0, ((reference.frame - 0.4) * rate.denominator) / rate.numerator).toFixed(6);
-  const raw = ['-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'rgba', '-'];
-  const pixels = await runTool('ffmpeg', [...decoder, '-ss', seek, '-i', path, ...raw]);
-  return {
-    frames: Number(stream.nb_read_packets),
-    codec: String(stream.codec_name),
-    alphaErrorMax: alphaError(pixels, reference.alpha),
-  };
+  const differences: FrameDifference[] = [];
+  for (const { frame, pixels } of references) {
+    // A little before the frame's own time, so that rounding in the file does not skip it.
+    const seek = Math.max(0, ((frame - 0.4) * rate.denominator) / rate.numerator).toFixed(6);
+    const raw =
+      '-frames:v 1 -sws_flags accurate_rnd+full_chroma_int+bicubic -f rawvideo -pix_fmt rgba -'.split(' ');
+    differences.push(
+      compareFrame(await runTool('ffmpeg', [...decoder, '-ss', seek, '-i', path, ...raw]), pixels),
+    );
+  }
+  return { frames: times.length, codec: String(stream.codec_name), differences };
 }
 
-function firstStream(json: unknown): Record<string, unknown> {
-  const streams: unknown =
-    typeof json === 'object' && json !== null ? Reflect.get(json, 'streams') : undefined;
-  const first: unknown = Array.isArray(streams) ? streams[0] : undefined;
-  if (typeof first !== 'object' || first === null) throw new Error('The file has no picture in it');
-  return { ...first };
+function listIn(json: unknown, name: string): Readonly<Record<string, unknown>>[] {
+  const list: unknown = typeof json === 'object' && json !== null ? Reflect.get(json, name) : undefined;
+  if (!Array.isArray(list)) return [];
+  return list.flatMap((one: unknown) => (typeof one === 'object' && one !== null ? [{ ...one }] : []));
 }
 
-async function readStill(path: string, { format, reference }: Expected): Promise<Found> {
+async function readStill(path: string, { format, references: [reference] }: Expected): Promise<Found> {
   return {
     frames: 1,
     codec: 'png',
-    alphaErrorMax: await pngAlphaError(await readFile(path), format, reference.alpha),
+    differences: [await comparePng(await readFile(path), format, reference)],
   };
 }
 
-const END_OF_DIRECTORY = 0x06054b50;
-
-async function readSequence(path: string): Promise<Found> {
+async function readSequence(path: string, { format, references }: Expected): Promise<Found> {
   const file = await open(path);
   try {
-    const { size } = await file.stat();
-    const tail = Buffer.alloc(22);
-    await file.read(tail, 0, 22, Math.max(0, size - 22));
-    if (tail.readUInt32LE(0) !== END_OF_DIRECTORY) throw new Error('The zip is not complete');
-    return { frames: tail.readUInt16LE(10), codec: 'png', alphaErrorMax: 0 };
+    const entries = await storedEntries(file);
+    const differences: FrameDifference[] = [];
+    for (const reference of references) {
+      const entry = entries[reference.frame];
+      if (entry === undefined) throw new Error(`The zip has no frame ${reference.frame}`);
+      differences.push(await comparePng(await readStored(file, entry), format, reference));
+    }
+    return { frames: entries.length, codec: 'png', differences };
   } finally {
     await file.close();
   }
 }
 
-async function pngAlphaError(bytes: Buffer, format: FrameFormat, alpha: Uint8Array): Promise<number> {
+async function comparePng(
+  bytes: Buffer,
+  format: FrameFormat,
+  { pixels }: Reference,
+): Promise<FrameDifference> {
   const image = await loadImage(bytes);
   if (image.width !== format.widthPx || image.height !== format.heightPx)
     throw new Error('The picture has another size');
   const context = createCanvas(format.widthPx, format.heightPx).getContext('2d');
   context.drawImage(image, 0, 0);
-  return alphaError(context.getImageData(0, 0, format.widthPx, format.heightPx).data, alpha);
-}
-
-function alphaError(pixels: Uint8Array | Uint8ClampedArray, alpha: Uint8Array): number {
-  if (pixels.length !== alpha.length * 4) throw new Error('The decoded frame has another size');
-  let worst = 0;
-  for (let i = 0; i < alpha.length; i++) worst = Math.max(worst, Math.abs(pixels[i * 4 + 3] - alpha[i]));
-  return worst;
+  return compareFrame(
+    new Uint8Array(context.getImageData(0, 0, format.widthPx, format.heightPx).data),
+    pixels,
+  );
 }

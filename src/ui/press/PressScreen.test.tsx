@@ -15,6 +15,9 @@ const file = (name: string, more: Partial<FileFacts> = {}): FileFacts =>
     heightPx: 1080,
     codec: 'prores',
     alphaErrorMax: 0,
+    colourErrorMean: 0,
+    colourErrorMax: 0,
+    comparedFrames: 3,
     ...more,
   }) as FileFacts;
 const job = (id: string, more: Partial<JobSummary> = {}): JobSummary =>
@@ -123,7 +126,7 @@ describe('the viewer', () => {
     status: 'done',
     files: [
       file('ilse.mov'),
-      file('bow.webm', { codec: 'vp9', alphaErrorMax: 3 }),
+      file('bow.webm', { codec: 'vp9', alphaErrorMax: 3, colourErrorMean: 1.2, colourErrorMax: 41.5 }),
       file('still.png', { codec: 'png' }),
     ],
   });
@@ -133,7 +136,8 @@ describe('the viewer', () => {
     open([done]);
     expect(within(viewer()).getByText('ProRes 4444')).toBeInTheDocument();
     expect(within(viewer()).getByText('150, of which 90 different')).toBeInTheDocument();
-    expect(within(viewer()).getByText('exactly as painted')).toBeInTheDocument();
+    expect(within(viewer()).getAllByText('exactly as painted')).toHaveLength(2);
+    expect(within(viewer()).getByText('3 decoded frames with what was painted')).toBeInTheDocument();
     expect(within(viewer()).getByRole('img', { name: 'ilse.mov at rest' })).toBeInTheDocument();
   });
 
@@ -145,7 +149,11 @@ describe('the viewer', () => {
       '/api/jobs/a/files/bow.webm?inline',
     );
     expect(within(viewer()).getByText('within 3 of 255 of what was painted')).toBeInTheDocument();
+    expect(
+      within(viewer()).getByText('seen within 1.2 of 255 of what was painted at the mean, 41.5 at most'),
+    ).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'still.png' }));
+    expect(within(viewer()).queryByText('Rate')).toBeNull();
     expect(screen.getByRole('img', { name: 'Still still.png' })).toBeInTheDocument();
     await userEvent.click(screen.getByRole('radio', { name: 'Black' }));
     expect(screen.getByRole('img', { name: 'Still still.png' }).parentElement).toHaveStyle({

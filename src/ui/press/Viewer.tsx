@@ -5,6 +5,7 @@ import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
+import { comparedFacts } from './fileWords';
 import { fileHref } from './JobCard';
 
 export interface Viewed {
@@ -13,7 +14,7 @@ export interface Viewed {
 }
 
 const GROUNDS = {
-  checks: 'repeating-conic-gradient(#8a8a86 0 25%, #a8a8a3 0 50%) 0 0 / 20px 20px',
+  squares: 'repeating-conic-gradient(#8a8a86 0 25%, #a8a8a3 0 50%) 0 0 / 20px 20px',
   black: '#000000',
   white: '#ffffff',
 } as const;
@@ -22,29 +23,30 @@ const CODECS: Readonly<Record<string, string>> = { png: 'PNG', prores: 'ProRes 4
 
 /** A look at a finished file: its picture over a ground, and what it is, as read back from it. */
 export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
-  const [ground, setGround] = useState<keyof typeof GROUNDS>('checks');
+  const [ground, setGround] = useState<keyof typeof GROUNDS>('squares');
   if (viewed === null) {
     return (
       <aside aria-label="Viewer" className="w-[460px] shrink-0 border-l border-line bg-card p-4 text-soft">
-        A finished file is shown here, over checks, black or white.
+        A finished file is shown here, over squares, black or white.
       </aside>
     );
   }
   const { job, file } = viewed;
   const format = FORMATS.get(job.format);
-  const facts: [string, string][] = [
+  const { across, down } = format.pixelAspect;
+  const facts: (readonly [string, string])[] = [
     ['File', file.name],
     ['Picture', `${file.widthPx} × ${file.heightPx}, ${format.label} ${format.shapeLabel}`],
-    ['Rate', `${RATES.get(job.rate).label} frames a second`],
-    ['Frames', `${file.frames}, of which ${file.framesPainted} different`],
+    // A picture by itself has neither.
+    ...(file.name.endsWith('.png')
+      ? []
+      : ([
+          ['Rate', `${RATES.get(job.rate).label} frames a second`],
+          ['Frames', `${file.frames}, of which ${file.framesPainted} different`],
+        ] as const)),
     ['Coding', CODECS[file.codec] ?? file.codec],
     ['Size', bytesToWords(file.bytes)],
-    [
-      'Alpha',
-      file.alphaErrorMax === 0
-        ? 'exactly as painted'
-        : `within ${file.alphaErrorMax} of 255 of what was painted`,
-    ],
+    ...comparedFacts(file),
   ];
   return (
     <aside
@@ -53,7 +55,10 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
     >
       <div
         className="overflow-hidden rounded-[10px] border border-line"
-        style={{ background: GROUNDS[ground], aspectRatio: `${file.widthPx} / ${file.heightPx}` }}
+        style={{
+          background: GROUNDS[ground],
+          aspectRatio: `${(file.widthPx * across) / down} / ${file.heightPx}`,
+        }}
       >
         <FilePicture key={fileHref(job.id, file.name)} job={job} file={file} />
       </div>
@@ -62,7 +67,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
         value={ground}
         onChange={setGround}
         choices={[
-          { value: 'checks', label: 'Checks' },
+          { value: 'squares', label: 'Squares' },
           { value: 'black', label: 'Black' },
           { value: 'white', label: 'White' },
         ]}

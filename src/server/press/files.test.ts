@@ -1,0 +1,329 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { voteBars } from '../../../demo/voteBars';
+import type { FileFacts } from '@/contract/jobs';
+import { FORMATS } from '@/core/frame/formats';
+import { motionOf } from '@/core/model/newMove';
+import type { Template } from '@/core/model/template';
+import { testBox, testTemplate } from '@/core/testing';
+import { RATES } from '@/core/time/rates';
+import { bleedColour } from './bleed';
+import { compareFrame } from './compareFrame';
+import { createMov } from './mov/movFile';
+import { readMov } from './mov/readMov';
+import { encodePng } from './png';
+import { RenderPool } from './renderPool';
+import { renderTitle } from './renderTitle';
+
+/*
+ * Finished files, read by ffprobe and ffmpeg: what they say of themselves, and what is decoded by a reader that believes it.
+ */
+let folder: string;
+let pool: RenderPool;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'gilder-files-'));
+  pool = new RenderPool(2);
+});
+afterAll(async () => {
+  await pool.close();
+  rmSync(folder, { recursive: true });
+});
+
+interface Asked {
+  readonly output: string;
+  readonly format: string;
+  readonly rate: string;
+  readonly interlaced?: boolean;
+}
+
+function make(
+  document: Template,
+  { output, format, rate, interlaced }: Asked,
+  frames = 60,
+): Promise<FileFacts> {
+  return renderTitle({
+    payload: { name: 'x', output, format, rate, interlaced, drop: true, titles: [] },
+    title: {
+      titleId: 'a',
+      fileStem: 'a',
+      document,
+      values: {},
+      lengthFrames: frames,
+      onlyFrame: null,
+      timecodeFrame: 1800,
+    },
+    folder,
+    pool,
+    loadPictures: async () => new Map(),
+    signal: new AbortController().signal,
+    onFrames: () => undefined,
+  });
+}
+
+function probe(name: string): Record<string, string> {
+  const entries =
+    'stream=codec_name,field_order,sample_aspect_ratio,color_space,color_primaries,color_transfer,color_range:stream_tags=timecode';
+  const said = execFileSync('ffprobe', [
+    ...'-v error -select_streams v:0 -of default=noprint_wrappers=1 -show_entries'.split(' '),
+    entries,
+    join(folder, name),
+  ]).toString();
+  return Object.fromEntries(
+    said
+      .trim()
+      .split('\n')
+      .map((line) => line.split('=') as [string, string]),
+  );
+}
+
+/** How long each frame of a file lasts, in ticks of its own: each different length once. */
+function durations(name: string): string[] {
+  const args = '-v error -select_streams v:0 -of csv=p=0 -show_entries packet=duration'.split(' ');
+  const said = execFileSync('ffprobe', [...args, join(folder, name)]).toString();
+  return [
+    ...new Set(
+      said
+        .trim()
+        .split('\n')
+        .map((line) => line.replace(',', '')),
+    ),
+  ];
+}
+
+const decode = (name: string, frame: number, rate: number): Uint8Array =>
+  new Uint8Array(
+    execFileSync(
+      'ffmpeg',
+      [
+        ...`-v error ${name.endsWith('.webm') ? '-c:v libvpx-vp9' : ''} -ss ${(frame - 0.4) / rate}`
+          .trim()
+          .split(/ +/),
+        ...['-i', join(folder, name)],
+        ...'-frames:v 1 -sws_flags accurate_rnd+full_chroma_int -f rawvideo -pix_fmt rgba -'.split(' '),
+      ],
+      { maxBuffer: 100e6 },
+    ),
+  );
+
+describe('a file says what it is', () => {
+  test.each([
+    ['mov-png', 'wide-720', '29.97', false, 'png', '1:1', 'bt709,bt709,bt709', 'progressive', ['1001']],
+    ['mov-prores', 'wide-720', '59.94', false, 'prores', '1:1', 'bt709,bt709,bt709', 'progressive', ['1001']],
+    [
+      'mov-prores',
+      'classic-480',
+      '29.97',
+      true,
+      'prores',
+      '10:11',
+      'smpte170m,smpte170m,bt709',
+      'bb',
+      ['1001'],
+    ],
+    ['mov-prores', 'wide-576', '25', true, 'prores', '16:11', 'smpte170m,bt470bg,bt709', 'tt', ['1']],
+    ['mov-png', 'classic-576', '25', true, 'png', '12:11', 'smpte170m,bt470bg,bt709', 'tt', ['1']],
+  ] as const)(
+    '%s in %s at %s, interlaced: %s',
+    async (output, format, rate, interlaced, codec, aspect, colour, order, ticks) => {
+      const facts = await make(voteBars, { output, format, rate, interlaced });
+      expect(facts).toMatchObject({ frames: 60, codec, comparedFrames: 3 });
+      expect(facts.colourErrorMean).toBeLessThan(1);
+      expect(facts.colourErrorMax).toBeLessThanOrEqual(8);
+      const said = probe(facts.name);
+      expect(said).toMatchObject({ codec_name: codec, sample_aspect_ratio: aspect, field_order: order });
+      expect([said.color_space, said.color_primaries, said.color_transfer].join()).toBe(colour);
+      expect(durations(facts.name)).toEqual(ticks);
+      const labels: Readonly<Record<string, string>> = { '29.97': '00:01:00;02', '59.94': '00:00:30;00' };
+      expect(said['TAG:timecode']).toBe(labels[rate] ?? said['TAG:timecode']);
+    },
+    120_000,
+  );
+
+  test('WebM at 59.94 has its frames at their times, and its colour', async () => {
+    const facts = await make(voteBars, { output: 'webm-vp9', format: 'wide-720', rate: '59.94' });
+    expect(facts).toMatchObject({ frames: 60, codec: 'vp9' });
+    expect(facts.colourErrorMean).toBeLessThan(2.5);
+    expect(probe(facts.name)).toMatchObject({ color_space: 'bt709', color_range: 'tv' });
+  }, 120_000);
+});
+
+const FLAT = [
+  '#000000 #ffffff #ff0000 #00ff00 #0000ff #ffff00 #00ffff #ff00ff',
+  '#808080 #10303c #e3b94f #6d2a2c #3c4a22 #f0d9a2 #1c5160 #c8102e',
+]
+  .join(' ')
+  .split(' ');
+
+describe('flat colours', () => {
+  const patches = testTemplate(
+    FLAT.map((fill, i) => {
+      const side = { kind: 'fixed', u: 240 } as const;
+      const place = { ...testBox('x').place, dxU: (i % 4) * 240, dyU: Math.floor(i / 4) * 240 };
+      return testBox(`patch-${i}`, { fill, place, width: side, height: side, motion: motionOf(null, null) });
+    }),
+  );
+  test.each([
+    ['mov-prores', 'wide-1080', '25', 1],
+    ['mov-prores', 'classic-576', '25', 1],
+    ['mov-prores', 'wide-480', '29.97', 1],
+    ['webm-vp9', 'wide-1080', '25', 3],
+  ])(
+    '%s in %s are decoded as they were painted by a reader that believes the tags',
+    async (output, format, rate, most) => {
+      const { name } = await make(patches, { output, format, rate }, 12);
+      const pixels = decode(name, 6, Number(rate));
+      const { widthPx, heightPx, activeWidthPx } = FORMATS.get(format);
+      const perU = heightPx / 1080;
+      const acrossU = format === 'wide-480' || format.startsWith('wide') ? 1920 : 1440;
+      const worst = FLAT.map((fill, i) => {
+        const x = ((i % 4) * 240 + 120) * (activeWidthPx / acrossU) + (widthPx - activeWidthPx) / 2;
+        const at = (Math.round((Math.floor(i / 4) * 240 + 120) * perU) * widthPx + Math.round(x)) * 4;
+        const wanted = [1, 3, 5].map((from) => parseInt(fill.slice(from, from + 2), 16));
+        return Math.max(...wanted.map((value, channel) => Math.abs(value - pixels[at + channel])));
+      });
+      expect(Math.max(...worst)).toBeLessThanOrEqual(most);
+    },
+    120_000,
+  );
+});
+
+test('a moving edge is elsewhere in the second field of an interlaced frame', async () => {
+  const slide = testTemplate(
+    [
+      testBox('bar', {
+        width: { kind: 'fixed', u: 200 },
+        height: { kind: 'fixed', u: 900 },
+        motion: {
+          ...motionOf(null, null),
+          tracks: [
+            {
+              path: 'place.dxU',
+              on: true,
+              keys: [0, 1].map((share) => ({
+                moment: { from: 'hold', offsetSeconds: 0, share },
+                value: share * 1200,
+                way: 'straight',
+                curve: [0, 0, 1, 1],
+              })),
+            },
+          ],
+        },
+      }),
+    ],
+    { timing: { inSeconds: 0.04, holdSeconds: 2, outSeconds: 0.04 } },
+  );
+  const { name } = await make(slide, {
+    output: 'mov-png',
+    format: 'classic-576',
+    rate: '25',
+    interlaced: true,
+  });
+  const pixels = decode(name, 30, 25);
+  const edge = (row: number): number => {
+    for (let x = 719; x >= 0; x--) if (pixels[(row * 720 + x) * 4 + 3] > 127) return x;
+    return -1;
+  };
+  // Top first: the lower lines are half a frame later, so further to the right, all by the same.
+  const steps = [100, 102, 104, 200].map((row) => edge(row + 1) - edge(row));
+  expect(new Set(steps).size).toBe(1);
+  expect(steps[0]).toBeGreaterThan(2);
+}, 120_000);
+
+test('colour goes on outwards from what is seen, and nothing that is seen changes', () => {
+  const [width, height] = [120, 80];
+  const pixels = new Uint8ClampedArray(width * height * 4);
+  const at = (x: number, y: number): number => (y * width + x) * 4;
+  for (let y = 30; y < 50; y++)
+    for (let x = 40; x < 80; x++) pixels.set([200, x < 60 ? 40 : 160, 90, x === 40 ? 3 : 255], at(x, y));
+  const before = Uint8ClampedArray.from(pixels);
+  bleedColour(pixels, width, height);
+  const seen = (from: Uint8ClampedArray, x: number, y: number): number[] => [
+    ...from.subarray(at(x, y), at(x, y) + 4),
+  ];
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      expect(pixels[at(x, y) + 3]).toBe(before[at(x, y) + 3]);
+      if (before[at(x, y) + 3] > 0) expect(seen(pixels, x, y)).toEqual(seen(before, x, y));
+    }
+  expect(seen(pixels, 84, 40)).toEqual([200, 160, 90, 0]);
+  expect(seen(pixels, 50, 25)).toEqual([200, 40, 90, 0]);
+  expect(seen(pixels, 0, 0)).toEqual([0, 0, 0, 0]);
+});
+
+test('a difference is what is seen over black, grey and white', () => {
+  const of = (painted: number[], decoded: number[]) =>
+    compareFrame(Uint8Array.from(decoded), Uint8Array.from(painted));
+  expect(of([200, 100, 50, 255], [200, 100, 50, 255])).toEqual({ alphaMax: 0, colourMean: 0, colourMax: 0 });
+  // Under nothing no colour is seen.
+  expect(of([9, 9, 9, 0], [250, 0, 0, 0])).toEqual({ alphaMax: 0, colourMean: 0, colourMax: 0 });
+  expect(of([200, 100, 50, 255], [210, 100, 50, 255])).toMatchObject({ alphaMax: 0, colourMax: 10 });
+  expect(of([0, 0, 0, 255], [0, 0, 0, 205])).toMatchObject({ alphaMax: 50, colourMax: 50 });
+});
+
+describe('our MOV', () => {
+  const format = FORMATS.get('custom-64x64');
+  const options = {
+    format,
+    rate: RATES.get('25'),
+    codec: 'png ',
+    codecName: 'PNG',
+    colour: [1, 1, 1],
+    fields: 'progressive',
+    timecode: null,
+  } as const;
+  const write = async (name: string, holds: readonly number[]): Promise<string> => {
+    const path = join(folder, name);
+    const mov = await createMov({ ...options, path });
+    for (const [i, frames] of holds.entries())
+      await mov.write(encodePng(new Uint8Array(64 * 64 * 4).fill(40 + i), 64, 64), frames);
+    await mov.finish();
+    return path;
+  };
+
+  test('has a picture that stands for long once, and every reader counts all of its frames', async () => {
+    const [short, long] = [await write('short.mov', [1, 2, 1]), await write('long.mov', [1, 5000, 1])];
+    // A frame more costs its entry in two tables.
+    expect(readFileSync(long).length - readFileSync(short).length).toBe(4998 * 12);
+    const args =
+      '-v error -count_frames -select_streams v:0 -of csv=p=0 -show_entries stream=nb_read_frames'.split(' ');
+    expect(
+      execFileSync('ffprobe', [...args, long])
+        .toString()
+        .trim(),
+    ).toBe('5002');
+    const { samples, lasts, depth } = await readMov(long);
+    expect([samples.length, lasts, depth]).toEqual([5002, [{ frames: 5002, ticks: 1 }], 32]);
+    const last = execFileSync('ffmpeg', [
+      ...`-v error -ss ${5001 / 25} -i ${long} -frames:v 1 -f rawvideo -pix_fmt rgba -`.split(' '),
+    ]);
+    expect(last[0]).toBe(42);
+  }, 60_000);
+
+  test('is read from other writers too', async () => {
+    const path = join(folder, 'other.mov');
+    execFileSync('ffmpeg', [
+      ...`-v error -y -f lavfi -i testsrc=size=128x96:rate=30000/1001 -frames:v 9 -c:v prores_ks -f mov ${path}`.split(
+        ' ',
+      ),
+    ]);
+    const mov = await readMov(path);
+    expect(mov).toMatchObject({
+      codec: expect.stringMatching(/^ap/),
+      widthPx: 128,
+      heightPx: 96,
+      timescale: 30000,
+    });
+    expect(mov.samples).toHaveLength(9);
+  });
+
+  test('is refused where it is cut off or is none', async () => {
+    const path = await write('cut.mov', [1, 1]);
+    truncateSync(path, readFileSync(path).length - 40);
+    await expect(readMov(path)).rejects.toThrow('The file is not whole');
+    writeFileSync(path, 'not a movie at all');
+    await expect(readMov(path)).rejects.toThrow(/not whole/);
+  });
+});
