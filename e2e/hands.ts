@@ -52,7 +52,7 @@ export function pixels(canvas: Locator): Promise<number> {
 /** Sends the chosen title to the press as a lossless MOV, downloads it, and gives a sum of each decoded frame. */
 export async function framesOfMov(page: Page): Promise<string[]> {
   await page.getByRole('button', { name: 'Send to Press' }).click();
-  await page.getByRole('radio', { name: /^MOV, lossless alpha/ }).click();
+  await page.getByRole('checkbox', { name: /^MOV, lossless alpha/ }).check();
   await page.getByRole('button', { name: /^Send( anyway)?$/ }).click();
   const job = page.getByRole('article').first();
   await expect(job.getByText('done')).toBeVisible({ timeout: 180_000 });

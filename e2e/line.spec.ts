@@ -143,7 +143,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   // The press: one title to lossless MOV.
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'The chosen title' }).click();
-  await page.getByRole('radio', { name: /^MOV, lossless alpha/ }).click();
+  await page.getByRole('checkbox', { name: /^MOV, lossless alpha/ }).check();
   await page.getByRole('button', { name: /^Send( anyway)?$/ }).click();
   const job = page.getByRole('article').first();
   await expect(job.getByText('done')).toBeVisible({ timeout: 180_000 });

@@ -50,6 +50,8 @@ const PATHS = [
   '/api/jobs/@',
   '/api/jobs/@/cancel',
   '/api/jobs/@/files/@',
+  '/api/jobs/@/zip',
+  '/api/orders',
   '/api/assets',
   '/api/assets?name=@',
   '/api/assets/@',

@@ -78,6 +78,8 @@ export const jobOrderSchema = yup
       .oneOf(OUTPUTS.list.map((output) => output.id)),
     titleIds: yup.array().of(yup.string().required()).required().max(10_000),
     deliveryId: yup.string().max(64),
+    /** Whether files have the size and rate of their delivery in their names. */
+    formatInNames: yup.boolean(),
     /** The whole programme as one file, in place of a file for each title. */
     programme: yup
       .object({ titles: flag(), trackId: yup.string().defined().nullable().max(64) })
@@ -89,3 +91,10 @@ export const jobOrderSchema = yup
   .noUnknown()
   .required();
 export type JobOrder = TypeOf<typeof jobOrderSchema>;
+
+/** Several orders at once: all of them are taken, or none. */
+export const jobOrdersSchema = yup
+  .object({ orders: yup.array().of(jobOrderSchema).required().min(1).max(60) })
+  .noUnknown()
+  .required();
+export type JobOrders = TypeOf<typeof jobOrdersSchema>;

@@ -8,7 +8,7 @@ import {
   videoFactsSchema,
 } from '../assets';
 import { houseRecordSchema } from '../house';
-import { jobOrderSchema, jobSummarySchema, pressPageSchema } from '../jobs';
+import { jobOrderSchema, jobOrdersSchema, jobSummarySchema, pressPageSchema } from '../jobs';
 import {
   deskProjectSchema,
   projectChangesSchema,
@@ -212,6 +212,14 @@ export const OPERATIONS: readonly Operation[] = [
     status: 201,
   },
   {
+    method: 'post',
+    path: '/orders',
+    says: 'Sends titles to the press in several deliveries or kinds of file; all orders are taken, or none.',
+    body: jobOrdersSchema,
+    answer: yup.object({ ids: texts() }),
+    status: 201,
+  },
+  {
     method: 'get',
     path: '/jobs/events',
     says: 'Every change of a job as it happens.',
@@ -229,6 +237,13 @@ export const OPERATIONS: readonly Operation[] = [
     path: '/jobs/{id}/cancel',
     says: 'Stops a job that waits or runs.',
     answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/zip',
+    says: 'All finished files of a job in one zip.',
+    answer: 'application/zip',
     refusals: [404, 409, 410],
   },
   {

@@ -8,7 +8,7 @@ import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import { parseTitle } from '@/core/model/project';
 import { changeProject, findProject } from '@/db/projects';
-import { fileSlug, orderToPayload, parseOrder } from './orderJob';
+import { fileSlug, orderToPayload, parseOrder, parseOrders } from './orderJob';
 
 let folder: string;
 let database: OpenDatabase;
@@ -143,4 +143,23 @@ test('a whole programme is one file with titles, captions or both, as long as ev
   await expect(sent({ titles: false, trackId: null })).rejects.toThrow(/titles or captions to paint/);
   await expect(sent({ titles: true, trackId: 'gone' })).rejects.toThrow(/caption track of the project/);
   await expect(sent({ titles: true, trackId: null }, 'png-still')).rejects.toThrow(/a video or a sequence/);
+});
+
+test('several orders are read together; one that cannot be made refuses all', async () => {
+  const one = { projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: ['title-4'], deliveryId: 'tall' };
+  const [first, second] = parseOrders({
+    orders: [one, { ...one, output: 'png-still', formatInNames: true }],
+  });
+  expect((await orderToPayload(database.db, first, true)).titles[0].fileStem).toBe('004-teo-vance');
+  const { titles, format } = await orderToPayload(database.db, second, true);
+  expect([titles[0].fileStem, format]).toEqual(['004-teo-vance-1080x1920-25p', 'tall-1080']);
+  expect(() => parseOrders({ orders: [] })).toThrow(InputError);
+  expect(() => parseOrders({ orders: [one, { ...one, output: 'vhs' }] })).toThrow(/orders/);
+});
+
+test('a title’s file starts at its place in the project, by the project’s clock', async () => {
+  const { titles, drop } = await order('mov-png', ['title-3']);
+  const project = await findProject(database.db, DEMO_PROJECT_ID);
+  const start = project?.titles.find(({ id }) => id === 'title-3')?.startFrame;
+  expect([titles[0].timecodeFrame, drop]).toEqual([start, false]);
 });

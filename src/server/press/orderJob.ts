@@ -1,7 +1,8 @@
-import type { JobOrder } from '@/contract/jobs';
+import type { JobOrder, JobOrders } from '@/contract/jobs';
 import type { ProjectRecord } from '@/contract/projects';
-import { jobOrderSchema } from '@/contract/jobs';
+import { jobOrderSchema, jobOrdersSchema } from '@/contract/jobs';
 import type { EditionRecord } from '@/contract/templates';
+import { FORMATS } from '@/core/frame/formats';
 import { checkValue } from '@/core/model/check';
 import { airValues } from '@/core/resolve/automatic';
 import { airValue } from '@/core/resolve/fieldValue';
@@ -29,6 +30,11 @@ export function parseOrder(value: unknown): JobOrder {
   return checkValue<JobOrder>(jobOrderSchema, value, 'Order');
 }
 
+/** Several orders from outside, checked. Throws InputError. */
+export function parseOrders(value: unknown): readonly JobOrder[] {
+  return checkValue<JobOrders>(jobOrdersSchema, value, 'Orders').orders;
+}
+
 /**
  * What the press needs for an order: the titles as they are now. `ffmpeg` says whether this machine has it.
  * Throws InputError when it cannot be made.
@@ -54,8 +60,15 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     rate: project.settings.rate,
     drop: clockOf(RATES.get(project.settings.rate), project.plan.clock).mode === 'drop',
     language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
-    titles: contents,
+    titles: order.formatInNames === true ? contents.map((one) => named(one, delivery, project)) : contents,
   };
+}
+
+/** With the size and the rate of its delivery in its file's name, such as `1920x1080-25p`. */
+function named<T extends JobTitle | JobProgramme>(content: T, delivery: Delivery, project: ProjectRecord): T {
+  const { widthPx, heightPx } = FORMATS.get(delivery.format);
+  const rate = `${project.settings.rate}${delivery.interlaced ? 'i' : 'p'}`;
+  return { ...content, fileStem: `${content.fileStem}-${widthPx}x${heightPx}-${rate}` };
 }
 
 /** A file for each title that is asked for. */

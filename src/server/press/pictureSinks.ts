@@ -1,8 +1,7 @@
-import { createWriteStream } from 'node:fs';
-import { writeFile } from 'node:fs/promises';
-import { once } from 'node:events';
-import { Zip, ZipPassThrough } from 'fflate';
+import { open, writeFile } from 'node:fs/promises';
+import { crc32 } from 'node:zlib';
 import type { FrameSink, SinkOptions } from './sink';
+import { StoredZip } from './storedZip';
 
 /** One PNG file. */
 export function createStillSink({ path }: SinkOptions): FrameSink {
@@ -15,35 +14,25 @@ export function createStillSink({ path }: SinkOptions): FrameSink {
 
 /** Numbered PNG files in a zip, stored as they are, since PNG is deflated already. */
 export function createSequenceSink({ path }: SinkOptions): FrameSink {
-  const stream = createWriteStream(path);
-  let failure: Error | null = null;
-  stream.on('error', (error) => (failure = error));
-  const zip = new Zip((error, chunk, final) => {
-    if (error !== null) failure = error;
-    else stream.write(chunk);
-    if (final) stream.end();
-  });
+  const opened = open(path, 'w');
+  // Told where the file is next written to.
+  opened.catch(() => undefined);
+  const zip = new StoredZip();
   let count = 0;
   return {
     async write(bytes, repeats) {
-      // The zip keeps what it is given until it is written, and the ring's memory is used again.
-      const copy = Uint8Array.from(bytes);
+      const file = await opened;
+      const crc = crc32(bytes);
       for (let i = 0; i < repeats; i++) {
-        const entry = new ZipPassThrough(`frame_${String(count++).padStart(6, '0')}.png`);
-        zip.add(entry);
-        entry.push(copy, true);
-        if (stream.writableNeedDrain) await once(stream, 'drain');
-        if (failure !== null) throw failure;
+        await file.appendFile(zip.before(`frame_${String(count++).padStart(6, '0')}.png`, bytes.length, crc));
+        await file.appendFile(bytes);
       }
     },
     async finish() {
-      zip.end();
-      await once(stream, 'close');
-      if (failure !== null) throw failure;
+      const file = await opened;
+      await file.appendFile(zip.end());
+      await file.close();
     },
-    async abort() {
-      zip.terminate();
-      stream.destroy();
-    },
+    abort: async () => (await opened).close(),
   };
 }

@@ -16,14 +16,40 @@ export async function storedEntries(file: FileHandle): Promise<StoredEntry[]> {
   const { size } = await file.stat();
   const tail = await readAt(file, Math.max(0, size - 22), 22);
   if (tail.readUInt32LE(0) !== END_OF_DIRECTORY) throw new Error('The zip is not complete');
-  const directory = await readAt(file, tail.readUInt32LE(16), tail.readUInt32LE(12));
+  const { from, bytes } = await directoryPlace(file, size, tail);
+  const directory = await readAt(file, from, bytes);
   const entries: StoredEntry[] = [];
   for (let at = 0; at + ENTRY_BYTES <= directory.length;) {
     if (directory.readUInt32LE(at) !== ENTRY) throw new Error('The zip’s directory is damaged');
-    entries.push({ bytes: directory.readUInt32LE(at + 20), headerAt: directory.readUInt32LE(at + 42) });
+    entries.push(readEntry(directory, at));
     at += ENTRY_BYTES + [28, 30, 32].reduce((sum, field) => sum + directory.readUInt16LE(at + field), 0);
   }
   return entries;
+}
+
+const FOUR_GIB = 0xffffffff;
+const LOCATOR_BYTES = 20;
+
+/** Where the directory is, as the end of the zip says, or, beyond its limits, the ZIP64 record before it. */
+async function directoryPlace(file: FileHandle, size: number, tail: Buffer) {
+  const plain = { from: tail.readUInt32LE(16), bytes: tail.readUInt32LE(12) };
+  if (plain.from !== FOUR_GIB && tail.readUInt16LE(10) !== 0xffff) return plain;
+  const locator = await readAt(file, size - 22 - LOCATOR_BYTES, LOCATOR_BYTES);
+  const end = await readAt(file, Number(locator.readBigUInt64LE(8)), 56);
+  return { from: Number(end.readBigUInt64LE(48)), bytes: Number(end.readBigUInt64LE(40)) };
+}
+
+function readEntry(directory: Buffer, at: number): StoredEntry {
+  let wide = at + ENTRY_BYTES + directory.readUInt16LE(at + 28) + 4;
+  const value = (plain: number): number => {
+    if (plain !== FOUR_GIB) return plain;
+    wide += 8;
+    return Number(directory.readBigUInt64LE(wide - 8));
+  };
+  const bytes = value(directory.readUInt32LE(at + 20));
+  // Its length before it was deflated, which is the same.
+  value(directory.readUInt32LE(at + 24));
+  return { bytes, headerAt: value(directory.readUInt32LE(at + 42)) };
 }
 
 /** The bytes of a file that is stored as it is. */

@@ -1,12 +1,16 @@
+import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
 import type { JobSummary, PressPage } from '@/contract/jobs';
 import { wellFormedText } from '@/core/kit/wellFormed';
 import { findJob, listJobs } from '@/db/jobs';
 import { hasFfmpeg } from '../press/ffmpeg';
-import { orderToPayload, parseOrder } from '../press/orderJob';
+import { fileSlug, orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
 import { posterName } from '../press/renderTitle';
+import { zipFiles } from '../press/zipFiles';
 import { ConflictError, NotFoundError, readId } from '../respond';
 import { sendFile } from '../sendFile';
+import { streamToWeb } from '../streamToWeb';
 import { workshop } from '../workshop';
 import { refuseDeleted } from './room';
 
@@ -37,6 +41,45 @@ export async function orderJob(body: unknown): Promise<string> {
   const { db, press } = await workshop();
   return press.enqueue(await orderToPayload(db, parseOrder(body), hasFfmpeg()));
 }
+
+/** Sends several orders to the press, all or none; gives the ids of their jobs. */
+export async function orderJobs(body: unknown): Promise<string[]> {
+  const { db, press } = await workshop();
+  const ffmpeg = hasFfmpeg();
+  const payloads = [];
+  for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpeg));
+  const ids: string[] = [];
+  for (const payload of payloads) ids.push(await press.enqueue(payload));
+  return ids;
+}
+
+/** All finished files of a job as one zip. Throws NotFoundError, and ConflictError while there are none. */
+export async function jobZip(id: string): Promise<Response> {
+  const { press } = await workshop();
+  const { name, files } = await getJob(id);
+  if (files.length === 0) throw new ConflictError('This job has no finished files yet.');
+  const folder = press.folderOf(id);
+  const zipped = files.map((file) => ({ name: file.name, path: join(folder, file.name) }));
+  const gone = await Promise.all(zipped.map(async ({ path }) => !(await isThere(path))));
+  if (gone.includes(true))
+    throw new NotFoundError(
+      'Files of this job are no longer in the data folder. Send its titles to the press again.',
+    );
+  const saveAs = `${fileSlug(name) || 'titles'}.zip`;
+  return new Response(streamToWeb(Readable.from(zipFiles(zipped), { objectMode: false })), {
+    headers: {
+      'Content-Type': 'application/zip',
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(saveAs)}`,
+      'Cache-Control': 'private, no-store',
+    },
+  });
+}
+
+const isThere = (path: string): Promise<boolean> =>
+  stat(path).then(
+    () => true,
+    () => false,
+  );
 
 /** Stops a job that waits or runs. Throws NotFoundError, and ConflictError for one that is over. */
 export async function cancelJob(id: string): Promise<void> {

@@ -40,7 +40,7 @@ import { ProofPanel } from './proof/ProofPanel';
 import type { Tone } from './proof/proofView';
 import { ProofProvider, useProofView } from './proof/proofView';
 import { useProof } from './proof/useProof';
-import { SendToPress } from './SendToPress';
+import { SendToPress } from './send/SendToPress';
 import { CueSheet } from './sheet/CueSheet';
 import { SheetTools } from './sheet/SheetTools';
 import { NO_FILTER } from './sheet/useSheetRows';

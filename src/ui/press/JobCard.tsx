@@ -2,7 +2,9 @@
 import { ArrowDownTrayIcon } from '@heroicons/react/24/outline';
 import { toast } from 'sonner';
 import { bytesToWords } from '@/core/kit/bytes';
+import { FORMATS } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
+import { RATES } from '@/core/time/rates';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { classes } from '../shared/classes';
@@ -43,8 +45,11 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
     void ask(`jobs/${job.id}/cancel`, { method: 'POST' }).catch((error: unknown) =>
       toast.error(wordsOf(error)),
     );
+  const format = FORMATS.find(job.format);
   const details = [
     OUTPUTS.find(job.output)?.label ?? job.output,
+    format === undefined ? '' : `${format.label} ${format.widthPx} × ${format.heightPx}`,
+    job.output === 'png-still' ? '' : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
     reusedWords(job),
     unfinished ? timeLeft(job, job.seenAt) : '',
   ];
@@ -53,6 +58,15 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
       <div className="flex items-center gap-3">
         <h2 className="min-w-0 flex-1 truncate font-serif text-[15px] font-semibold">{job.name}</h2>
         <Pill tone={tone}>{words}</Pill>
+        {job.files.length > 1 && !unfinished && (
+          <a
+            href={`/api/jobs/${job.id}/zip`}
+            download
+            className="inline-flex h-8 items-center rounded-lg border border-line-strong px-3 hover:bg-paper"
+          >
+            {`Download all ${job.files.length}`}
+          </a>
+        )}
         {unfinished && <Button onClick={stop}>Stop</Button>}
         <ThingMenu thing={{ kind: 'job', id: job.id, name: job.name }} onChange={onAway} />
       </div>

@@ -34,6 +34,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
   const { job, file } = viewed;
   const format = FORMATS.get(job.format);
   const { across, down } = format.pixelAspect;
+  const shape = (file.widthPx * across) / down / file.heightPx;
   const facts: (readonly [string, string])[] = [
     ['File', file.name],
     ['Picture', `${file.widthPx} × ${file.heightPx}, ${format.label} ${format.shapeLabel}`],
@@ -54,11 +55,9 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
       className="flex w-[460px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-line bg-card p-4"
     >
       <div
-        className="overflow-hidden rounded-[10px] border border-line"
-        style={{
-          background: GROUNDS[ground],
-          aspectRatio: `${(file.widthPx * across) / down} / ${file.heightPx}`,
-        }}
+        className="mx-auto shrink-0 overflow-hidden rounded-[10px] border border-line"
+        // As wide as there is room, or as a tall picture may be so that what is said of it stays in sight.
+        style={{ background: GROUNDS[ground], aspectRatio: shape, width: `min(100%, 56vh * ${shape})` }}
       >
         <FilePicture key={fileHref(job.id, file.name)} job={job} file={file} />
       </div>
@@ -83,7 +82,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
       <a
         href={fileHref(job.id, file.name)}
         download
-        className="inline-flex h-8 items-center justify-center rounded-lg border gold px-3 font-semibold"
+        className="inline-flex h-8 shrink-0 items-center justify-center rounded-lg border gold px-3 font-semibold"
       >
         Download
       </a>

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { JobSummary, PressPage } from '@/contract/jobs';
 import { ask } from '../shared/api';
+import { announceJob } from './announceJobs';
 
 /** A job, and when this page last heard of it (milliseconds; 0 before it has). */
 export interface SeenJob extends JobSummary {
@@ -35,6 +36,7 @@ export function useJobs(first: PressPage): Jobs {
     const events = new EventSource('/api/jobs/events');
     events.onmessage = (event: MessageEvent<string>) => {
       const heard: JobSummary = JSON.parse(event.data);
+      if (heard.endedAt !== null) announceJob(heard);
       setState((now) => ({ ...now, jobs: withJob(now.jobs, { ...heard, seenAt: Date.now() }) }));
     };
     events.onopen = reload;

@@ -1,0 +1,51 @@
+'use client';
+import { useState } from 'react';
+import type { JobOrder } from '@/contract/jobs';
+import { SelectBox } from '../../shared/SelectBox';
+import { useTrack, useTracks } from '../captions/captionContext';
+import { useDeskUi } from '../deskContext';
+
+type ProgrammeChoice = NonNullable<JobOrder['programme']>;
+
+/** What of a whole programme is painted: at first its titles, and the captions of the track that is worked on. */
+export function useProgramme() {
+  const sheet = useDeskUi((ui) => ui.sheet);
+  const track = useTrack();
+  const trackId = track?.id ?? null;
+  return useState<ProgrammeChoice>({ titles: sheet === 'titles' || track === null, trackId });
+}
+
+interface PartsProps {
+  readonly value: ProgrammeChoice;
+  readonly onChange: (value: ProgrammeChoice) => void;
+}
+
+/** Which parts of a programme are painted. */
+export function ProgrammeParts({ value, onChange }: PartsProps) {
+  const tracks = useTracks();
+  return (
+    <div className="mt-3 flex items-center gap-4">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-leaf"
+          checked={value.titles}
+          onChange={(event) => onChange({ ...value, titles: event.target.checked })}
+        />
+        Titles
+      </label>
+      <span className="flex flex-1 items-center gap-2">
+        <span className="text-soft">Captions</span>
+        <SelectBox
+          label="Captions that are painted"
+          value={value.trackId ?? ''}
+          onChange={(id) => onChange({ ...value, trackId: id === '' ? null : id })}
+          choices={[
+            { value: '', label: 'None' },
+            ...tracks.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
+      </span>
+    </div>
+  );
+}

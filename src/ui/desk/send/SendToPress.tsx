@@ -1,0 +1,189 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { useStore } from 'zustand';
+import type { JobOrder } from '@/contract/jobs';
+import { FORMATS } from '@/core/frame/formats';
+import { OUTPUTS } from '@/core/outputs';
+import { announceJobs } from '../../press/announceJobs';
+import { ask, wordsOf } from '../../shared/api';
+import { Button } from '../../shared/Button';
+import { counted } from '../../shared/counted';
+import { Modal } from '../../shared/Modal';
+import { Segmented } from '../../shared/Segmented';
+import { useTracks } from '../captions/captionContext';
+import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
+import { ProgrammeParts, useProgramme } from './ProgrammeParts';
+import { ProofNotice, useLeft, wordFor } from './SendNotice';
+import { useSendChoices } from './sendChoices';
+import { Tick, Ticks } from './Ticks';
+
+type Which = 'one' | 'all' | 'programme';
+
+interface DialogProps {
+  readonly flush: () => Promise<void>;
+  readonly onClose: () => void;
+}
+
+/** Chooses which titles become files, of what kinds and in which deliveries, and sends them to the press. */
+function SendDialog({ flush, onClose }: DialogProps) {
+  const { projectId } = useDesk();
+  const selection = useDeskUi((ui) => ui.selection);
+  const shown = useDelivery();
+  const { deliveries } = usePlan();
+  const [wanted, setWanted] = useState<readonly string[]>([shown.id]);
+  const titles = useTitles();
+  const router = useRouter();
+  const sheet = useDeskUi((ui) => ui.sheet);
+  const [which, setWhich] = useState<Which>(sheet === 'captions' ? 'programme' : 'one');
+  const [programme, setProgramme] = useProgramme();
+  const cues = useStore(useDesk().store, (state) => state.cues);
+  const [choices, choose, keepChoices] = useSendChoices();
+  const [problem, setProblem] = useState('');
+  const [busy, setBusy] = useState(false);
+  const chosen = titles.filter((title) => selection.includes(title.id)).map(({ id }) => id);
+  const onlyAll = chosen.length === 0;
+  const isProgramme = which === 'programme';
+  const all = titles.map(({ id }) => id);
+  const said = cues.filter(({ trackId }) => trackId === programme.trackId).map(({ id }) => id);
+  const sent = isProgramme
+    ? [...(programme.titles ? all : []), ...said]
+    : which === 'one' && !onlyAll
+      ? chosen
+      : all;
+  // One picture is no programme.
+  const offered = OUTPUTS.list.filter(({ extension }) => !isProgramme || extension !== 'png');
+  const made = offered.filter(({ id }) => choices.outputs.includes(id));
+  const into = deliveries.filter(({ id }) => wanted.includes(id));
+  const left = useLeft(
+    sent,
+    into.map(({ id }) => id),
+  );
+  const jobCount = into.length * made.length;
+  const fileCount = jobCount * (isProgramme ? 1 : sent.length);
+  const send = async (): Promise<void> => {
+    setBusy(true);
+    setProblem('');
+    try {
+      await flush();
+      const titleIds = isProgramme || which !== 'one' || onlyAll ? [] : chosen;
+      const orders = into.flatMap(({ id: deliveryId }) =>
+        made.map(({ id: output }): JobOrder => {
+          const order = { projectId, output, titleIds, deliveryId, formatInNames: choices.formatInNames };
+          return isProgramme ? { ...order, programme } : order;
+        }),
+      );
+      const { ids } = await ask<{ readonly ids: string[] }>('orders', { method: 'POST', body: { orders } });
+      keepChoices();
+      if (!choices.staysHere) return router.push('/press');
+      announceJobs(ids);
+      toast.success(`Sent to the press: ${counted(fileCount, 'file')}.`);
+      onClose();
+    } catch (error) {
+      setProblem(wordsOf(error));
+      setBusy(false);
+    }
+  };
+  return (
+    <Modal
+      title="Send to Press"
+      open
+      onClose={onClose}
+      foot={
+        <>
+          <span className="flex-1 text-soft">
+            {jobCount === 0 ? 'Choose a kind of file and a delivery.' : willMake(fileCount, jobCount)}
+          </span>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button
+            look="gold"
+            disabled={busy || sent.length === 0 || jobCount === 0}
+            onClick={() => void send()}
+          >
+            {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
+          </Button>
+        </>
+      }
+    >
+      <Segmented
+        label="Titles"
+        value={onlyAll && which === 'one' ? 'all' : which}
+        onChange={setWhich}
+        choices={[
+          ...(onlyAll
+            ? []
+            : [
+                {
+                  value: 'one' as const,
+                  label: chosen.length === 1 ? 'The chosen title' : `${chosen.length} chosen titles`,
+                },
+              ]),
+          { value: 'all' as const, label: `All ${titles.length} titles` },
+          { value: 'programme' as const, label: 'The whole programme' },
+        ]}
+      />
+      {isProgramme && <ProgrammeParts value={programme} onChange={setProgramme} />}
+      {deliveries.length > 1 && (
+        <Ticks
+          label="Deliveries"
+          choices={deliveries.map(({ id, name, format }) => ({ id, label: name, note: sizeOf(format) }))}
+          chosen={wanted}
+          onChange={setWanted}
+        />
+      )}
+      <Ticks
+        label="Kinds of file"
+        choices={offered}
+        chosen={choices.outputs}
+        onChange={(outputs) => choose({ outputs })}
+      />
+      <div className="mt-3 flex flex-wrap gap-x-5 gap-y-1">
+        <Tick
+          label="Size and rate in file names"
+          on={choices.formatInNames}
+          onChange={(formatInNames) => choose({ formatInNames })}
+        />
+        <Tick
+          label="Stay on the desk"
+          on={choices.staysHere}
+          onChange={(staysHere) => choose({ staysHere })}
+        />
+      </div>
+      <ProofNotice
+        left={left}
+        what={wordFor(isProgramme && said.length > 0, programme.titles)}
+        deliveryCount={into.length}
+      />
+      {problem !== '' && (
+        <p role="alert" className="mt-3 text-stop-ink">
+          {problem}
+        </p>
+      )}
+    </Modal>
+  );
+}
+
+function willMake(files: number, jobs: number): string {
+  return jobs === 1 ? `Makes ${counted(files, 'file')}.` : `Makes ${counted(files, 'file')} in ${jobs} jobs.`;
+}
+
+function sizeOf(format: string): string {
+  const { widthPx, heightPx } = FORMATS.get(format);
+  return `${widthPx} × ${heightPx}`;
+}
+
+/** The way to the press; nothing of it follows the proof until it is opened. */
+export function SendToPress({ flush }: Pick<DialogProps, 'flush'>) {
+  const titles = useTitles();
+  const hasCaptions = useTracks().length > 0;
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button look="gold" disabled={titles.length === 0 && !hasCaptions} onClick={() => setOpen(true)}>
+        Send to Press
+      </Button>
+      {open && <SendDialog flush={flush} onClose={() => setOpen(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,62 @@
+'use client';
+import { classes } from '../../shared/classes';
+
+interface TickProps {
+  readonly label: string;
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+}
+
+/** A choice that is on or off. */
+export function Tick({ label, on, onChange }: TickProps) {
+  return (
+    <label className="flex items-center gap-2">
+      <input
+        type="checkbox"
+        className="accent-leaf"
+        checked={on}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+interface Props {
+  readonly label: string;
+  readonly choices: readonly { readonly id: string; readonly label: string; readonly note: string }[];
+  readonly chosen: readonly string[];
+  readonly onChange: (chosen: readonly string[]) => void;
+}
+
+/** Choices of which any number can be taken, each with a word of what it is. */
+export function Ticks({ label, choices, chosen, onChange }: Props) {
+  return (
+    <fieldset className="mt-3">
+      <legend className="caps pb-1 text-soft">{label}</legend>
+      <div className="grid gap-1">
+        {choices.map(({ id, label: name, note }) => {
+          const on = chosen.includes(id);
+          return (
+            <label
+              key={id}
+              className={classes(
+                'flex cursor-pointer items-baseline gap-2.5 rounded-lg border px-3 py-1.5',
+                on ? 'border-leaf bg-leaf-wash' : 'border-line bg-field',
+              )}
+            >
+              <input
+                type="checkbox"
+                className="translate-y-0.5 accent-leaf"
+                checked={on}
+                onChange={() => onChange(on ? chosen.filter((one) => one !== id) : [...chosen, id])}
+              />
+              <span className="font-semibold whitespace-nowrap">{name}</span>
+              <span className="min-w-0 text-[12.5px] text-soft">{note}</span>
+            </label>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}
