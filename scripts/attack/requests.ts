@@ -50,6 +50,7 @@ const PATHS = [
   '/api/jobs/@',
   '/api/jobs/@/cancel',
   '/api/jobs/@/files/@',
+  '/api/jobs/@/retry',
   '/api/jobs/@/zip',
   '/api/orders',
   '/api/assets',

@@ -25,6 +25,10 @@ const fileFactsSchema = yup.object({
 });
 export type FileFacts = TypeOf<typeof fileFactsSchema>;
 
+/** A title of a job that could not be made, and why. */
+const jobFailureSchema = yup.object({ titleId: text(), name: text(), message: text() });
+export type JobFailure = TypeOf<typeof jobFailureSchema>;
+
 /** How far the frames of a job are. */
 const jobProgressSchema = yup.object({ doneFrames: whole(), totalFrames: whole(), paintedFrames: whole() });
 export type JobProgress = TypeOf<typeof jobProgressSchema>;
@@ -41,6 +45,8 @@ const state = {
   status: jobStatusSchema,
   progress: jobProgressSchema.required(),
   files: yup.array().of(fileFactsSchema.required()).required(),
+  /** Titles that could not be made, while the others were. */
+  failures: yup.array().of(jobFailureSchema.required()).required(),
   error: yup.string().defined().nullable(),
   createdAt: moment(),
   startedAt: momentOrNull(),

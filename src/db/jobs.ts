@@ -82,7 +82,10 @@ export async function updateJob(
   db: Db,
   id: string,
   change: Partial<
-    Pick<typeof jobs.$inferSelect, 'status' | 'progress' | 'files' | 'error' | 'startedAt' | 'endedAt'>
+    Pick<
+      typeof jobs.$inferSelect,
+      'status' | 'progress' | 'files' | 'failures' | 'error' | 'startedAt' | 'endedAt'
+    >
   >,
 ): Promise<void> {
   await db.update(jobs).set(change).where(eq(jobs.id, id));

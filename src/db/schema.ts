@@ -11,7 +11,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { FileFacts, JobProgress, JobStatus } from '@/contract/jobs';
+import type { FileFacts, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
@@ -278,6 +278,7 @@ export const jobs = pgTable(
     titleCount: integer('title_count').notNull(),
     progress: jsonb().$type<JobProgress>().notNull(),
     files: jsonb().$type<readonly FileFacts[]>().notNull(),
+    failures: jsonb().$type<readonly JobFailure[]>().notNull().default([]),
     error: text(),
     createdAt: now(),
     startedAt: timestamp('started_at', { withTimezone: true, mode: 'date' }),

@@ -240,6 +240,13 @@ export const OPERATIONS: readonly Operation[] = [
     refusals: [404, 409, 410],
   },
   {
+    method: 'post',
+    path: '/jobs/{id}/retry',
+    says: 'Queues a job that failed or was stopped again; what it had finished stays.',
+    answer: yup.object({}),
+    refusals: [404, 409, 410],
+  },
+  {
     method: 'get',
     path: '/jobs/{id}/zip',
     says: 'All finished files of a job in one zip.',

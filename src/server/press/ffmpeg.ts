@@ -15,13 +15,20 @@ export function hasFfmpeg(): boolean {
   return found;
 }
 
+// A large picture takes a second or two; a machine under load some more.
+const PATIENCE_MS = 180_000;
+
 /** An ffmpeg that frames are written to. */
 export class FfmpegFeed {
   private readonly process: EncoderProcess;
   private readonly ended: Promise<void>;
   private said = '';
 
-  constructor(args: readonly string[]) {
+  /** `patienceMs`: how long it may take nothing, or take to end, before it is given up. */
+  constructor(
+    args: readonly string[],
+    private readonly patienceMs = PATIENCE_MS,
+  ) {
     this.process = spawn('ffmpeg', ['-v', 'error', '-y', ...args], { stdio: ['pipe', 'ignore', 'pipe'] });
     this.process.stderr.on('data', (chunk: Buffer) => {
       this.said = (this.said + chunk.toString()).slice(-2000);
@@ -31,7 +38,9 @@ export class FfmpegFeed {
     this.ended = new Promise((resolve, reject) => {
       this.process.on('error', reject);
       this.process.on('close', (code) =>
-        code === 0 ? resolve() : reject(new Error(`ffmpeg ended with code ${code}: ${this.said.trim()}`)),
+        code === 0
+          ? resolve()
+          : reject(new Error(`The encoder ended with code ${code}: ${this.said.trim()}`)),
       );
     });
     this.ended.catch(() => undefined);
@@ -39,17 +48,35 @@ export class FfmpegFeed {
 
   /** Resolves once the bytes may be overwritten. */
   async write(bytes: Buffer): Promise<void> {
-    await new Promise<void>((resolve, reject) => {
+    const taken = new Promise<void>((resolve, reject) => {
       this.process.stdin.write(bytes, (error) =>
         error ? this.ended.then(() => reject(error), reject) : resolve(),
       );
     });
+    await this.within(taken, 'took no picture');
   }
 
   /** Resolves when the file is complete. */
   async finish(): Promise<void> {
     this.process.stdin.end();
-    await this.ended;
+    await this.within(this.ended, 'did not end');
+  }
+
+  /** Waits for it, but ends an encoder that hangs. */
+  private async within(done: Promise<void>, what: string): Promise<void> {
+    let timer: NodeJS.Timeout | undefined;
+    const hangs = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => {
+        this.process.kill('SIGKILL');
+        const seconds = Math.round(this.patienceMs / 1000);
+        reject(new Error(`The encoder ${what} for ${seconds} s and was given up. Try again.`));
+      }, this.patienceMs);
+    });
+    try {
+      await Promise.race([done, hangs]);
+    } finally {
+      clearTimeout(timer);
+    }
   }
 
   async abort(): Promise<void> {

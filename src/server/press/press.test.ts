@@ -20,6 +20,7 @@ import { findJob, insertJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import type { JobPart, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
+import { FfmpegFeed } from './ffmpeg';
 import { encodePng } from './png';
 import { Press } from './press';
 import { RenderPool } from './renderPool';
@@ -211,6 +212,45 @@ test('a job that cannot be rendered fails with the reason', async () => {
   const job = await ended(await press.enqueue({ ...impossible, titles: [{ ...title, document }] }));
   expect(job).toMatchObject({ status: 'failed', error: expect.stringMatching(/Unknown move "vanish"/) });
 });
+
+test('a title that cannot be made leaves the others alone, and is tried again by itself', async () => {
+  const good = { ...strapOf(20), titleId: 'good', fileStem: '001-good' };
+  const [layer] = good.document.layers;
+  const broken = { ...layer, motion: motionOf({ ...newMoveUse('fade'), move: 'vanish' }, null) };
+  const bad = {
+    ...good,
+    titleId: 'bad',
+    fileStem: '002-bad',
+    document: { ...good.document, layers: [broken] },
+  };
+  const more = { ...good, titleId: 'more', fileStem: '003-more' };
+  const asked = { ...payload('png-sequence'), titles: [good, bad, more] };
+  const id = await press.enqueue(asked);
+  const job = await ended(id);
+  expect(job).toMatchObject({ status: 'failed', error: '1 of 3 titles could not be made.' });
+  expect(job.files.map(({ name }) => name).toSorted()).toEqual(['001-good.zip', '003-more.zip']);
+  const message = expect.stringContaining('Unknown move "vanish"');
+  expect(job.failures).toEqual([{ titleId: 'bad', name: '002-bad', message }]);
+  const hashes = job.files.map(({ sha256 }) => sha256);
+  await press.retry(id);
+  const again = await ended(id);
+  expect(again).toMatchObject({ status: 'failed' });
+  // What was finished was not made again.
+  expect(again.files.map(({ sha256 }) => sha256)).toEqual(hashes);
+  expect(again.progress.paintedFrames).toBe(job.progress.paintedFrames);
+}, 60_000);
+
+test('an encoder that takes nothing any more is given up', async () => {
+  // It reads one large picture in ten seconds.
+  const slow = '-re -f rawvideo -pix_fmt rgba -s 1000x1000 -r 0.1 -i - -f null -'.split(' ');
+  const feed = new FfmpegFeed(slow, 400);
+  const picture = Buffer.alloc(4_000_000);
+  const feeding = (async () => {
+    for (let i = 0; i < 20; i++) await feed.write(picture);
+  })();
+  await expect(feeding).rejects.toThrow(/took no picture for 0 s and was given up/);
+  await feed.abort();
+}, 30_000);
 
 test('what another process left half done is taken up and finished', async () => {
   const id = 'left-behind';

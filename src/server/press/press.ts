@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { FileFacts, JobSummary } from '@/contract/jobs';
+import type { FileFacts, JobFailure, JobSummary } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
@@ -40,6 +40,13 @@ export class Press {
     await this.tell(id);
     void this.work();
     return id;
+  }
+
+  /** Queues a job again that failed or was stopped; files that are finished stay. */
+  async retry(id: string): Promise<void> {
+    await updateJob(this.db, id, { status: 'queued', error: null, failures: [], endedAt: null });
+    await this.tell(id);
+    void this.work();
   }
 
   /** Stops a job that waits or runs; files that are finished stay. */
@@ -98,14 +105,13 @@ export class Press {
     await updateJob(this.db, job.id, { status: 'running', startedAt: new Date() });
     await this.tell(job.id);
     try {
-      await this.renderAll(job, abort);
-      await this.end(job.id, { status: 'done', endedAt: new Date() });
+      const failures = await this.renderAll(job, abort);
+      await this.end(job.id, { ...outcome(failures, job.payload.titles.length), endedAt: new Date() });
     } catch (error) {
       if (this.stopped) return;
       const current = await findJob(this.db, job.id);
       if (current?.status === 'cancelled') return;
-      const message = error instanceof Error ? error.message : String(error);
-      await this.end(job.id, { status: 'failed', error: message, endedAt: new Date() });
+      await this.end(job.id, { status: 'failed', error: wordsOf(error), endedAt: new Date() });
     }
   }
 
@@ -114,11 +120,13 @@ export class Press {
     await this.tell(id);
   }
 
-  private async renderAll(job: JobRecord, abort: AbortController): Promise<void> {
+  /** Renders all titles that have no file yet; gives those that could not be made. */
+  private async renderAll(job: JobRecord, abort: AbortController): Promise<readonly JobFailure[]> {
     const { payload } = job;
     const folder = this.folderOf(job.id);
     mkdirSync(folder, { recursive: true });
     const files: FileFacts[] = [...job.files];
+    const failures: JobFailure[] = [];
     const done = new Set(files.map((file) => file.titleId));
     const waiting = payload.titles.filter((title) => !done.has(title.titleId));
     let doneFrames =
@@ -128,7 +136,7 @@ export class Press {
     const save = async (): Promise<void> => {
       toldAt = Date.now();
       const progress = { doneFrames, paintedFrames, totalFrames: job.progress.totalFrames };
-      await updateJob(this.db, job.id, { progress, files: [...files] });
+      await updateJob(this.db, job.id, { progress, files: [...files], failures: [...failures] });
       await this.tell(job.id);
     };
     const onFrames = (frames: number): void => {
@@ -138,25 +146,40 @@ export class Press {
     };
     const lane = async (): Promise<void> => {
       for (let title = waiting.shift(); title !== undefined; title = waiting.shift()) {
-        files.push(
-          await renderTitle({
-            payload,
-            title,
-            folder,
-            pool: this.pool,
-            loadPictures: this.loadPictures,
-            signal: abort.signal,
-            onFrames,
-          }),
-        );
+        const { titleId, fileStem: name } = title;
+        const { pool, loadPictures } = this;
+        const signal = abort.signal;
+        try {
+          files.push(await renderTitle({ payload, title, folder, pool, loadPictures, signal, onFrames }));
+        } catch (error) {
+          // What is stopped is stopped as a whole; what cannot be made leaves the others alone.
+          if (abort.signal.aborted || this.stopped) throw error;
+          failures.push({ titleId, name, message: wordsOf(error, folder) });
+        }
         await save();
       }
     };
     try {
       await Promise.all(Array.from({ length: this.pool.size }, lane));
+      return failures;
     } catch (error) {
       abort.abort();
       throw error;
     }
   }
+}
+
+/** How a job ended of whose titles some could not be made. */
+function outcome(failures: readonly JobFailure[], titleCount: number): Pick<JobSummary, 'status' | 'error'> {
+  const [first] = failures;
+  if (first === undefined) return { status: 'done', error: null };
+  const error =
+    titleCount === 1 ? first.message : `${failures.length} of ${titleCount} titles could not be made.`;
+  return { status: 'failed', error };
+}
+
+/** What went wrong, in words, without the folders of this machine. */
+function wordsOf(error: unknown, folder?: string): string {
+  const message = error instanceof Error ? error.message : String(error);
+  return folder === undefined ? message : message.replaceAll(`${folder}/`, '');
 }

@@ -42,6 +42,14 @@ export async function orderJob(body: unknown): Promise<string> {
   return press.enqueue(await orderToPayload(db, parseOrder(body), hasFfmpeg()));
 }
 
+/** Queues a job again. Throws NotFoundError, and ConflictError for one that neither failed nor was stopped. */
+export async function retryJob(id: string): Promise<void> {
+  const { status } = await getJob(id);
+  if (status !== 'failed' && status !== 'cancelled')
+    throw new ConflictError(`This job is ${status}, so there is nothing to try again.`);
+  await (await workshop()).press.retry(id);
+}
+
 /** Sends several orders to the press, all or none; gives the ids of their jobs. */
 export async function orderJobs(body: unknown): Promise<string[]> {
   const { db, press } = await workshop();

@@ -41,8 +41,8 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
   const { doneFrames, totalFrames } = job.progress;
   const { tone, words } = STATUS[job.status];
   const unfinished = job.status === 'queued' || job.status === 'running';
-  const stop = (): void =>
-    void ask(`jobs/${job.id}/cancel`, { method: 'POST' }).catch((error: unknown) =>
+  const tell = (what: 'cancel' | 'retry'): void =>
+    void ask(`jobs/${job.id}/${what}`, { method: 'POST' }).catch((error: unknown) =>
       toast.error(wordsOf(error)),
     );
   const format = FORMATS.find(job.format);
@@ -67,7 +67,12 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
             {`Download all ${job.files.length}`}
           </a>
         )}
-        {unfinished && <Button onClick={stop}>Stop</Button>}
+        {unfinished && <Button onClick={() => tell('cancel')}>Stop</Button>}
+        {(job.status === 'failed' || job.status === 'cancelled') && (
+          <Button title="Makes what is not finished yet" onClick={() => tell('retry')}>
+            Try again
+          </Button>
+        )}
         <ThingMenu thing={{ kind: 'job', id: job.id, name: job.name }} onChange={onAway} />
       </div>
       <p className="text-soft">{details.filter((part) => part !== '').join(' · ')}</p>
@@ -81,6 +86,15 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
         <p role="alert" className="pt-1 text-stop-ink">
           {job.error}
         </p>
+      )}
+      {job.failures.length > 0 && job.titleCount > 1 && (
+        <ul aria-label="Titles that could not be made" className="mt-2">
+          {job.failures.map(({ titleId, name, message }) => (
+            <li key={titleId} className="py-0.5 text-stop-ink">
+              <span className="font-semibold">{name}</span>: {message}
+            </li>
+          ))}
+        </ul>
       )}
       {job.files.length > 0 && (
         <ul className="mt-2 border-t border-line">

@@ -31,6 +31,7 @@ const job = (id: string, more: Partial<JobSummary> = {}): JobSummary =>
     status: 'queued',
     progress: { doneFrames: 0, totalFrames: 300 },
     files: [],
+    failures: [],
     error: null,
     createdAt: '2026-11-25T10:00:00.000Z',
     startedAt: null,

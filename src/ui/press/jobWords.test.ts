@@ -8,6 +8,7 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   status: 'running',
   progress: { doneFrames: 100, totalFrames: 300, paintedFrames: 40 },
   files: [],
+  failures: [],
   error: null,
   createdAt: '2026-11-25T00:00:00.000Z',
   startedAt: '2026-11-25T00:00:00.000Z',

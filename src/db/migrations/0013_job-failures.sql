@@ -1,0 +1,1 @@
+ALTER TABLE "jobs" ADD COLUMN "failures" jsonb DEFAULT '[]'::jsonb NOT NULL;
