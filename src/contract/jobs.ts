@@ -20,6 +20,8 @@ const fileFactsSchema = yup.object({
   colourErrorMax: figure().optional(),
   /** How many decoded frames were compared; left out by older files, of which it was one. */
   comparedFrames: whole().optional(),
+  /** Whether it was made before and taken as it was. */
+  reused: yup.boolean(),
   /** SHA-256 of the file; left out by files from before it was kept. */
   sha256: sha256().optional(),
 });

@@ -3,7 +3,7 @@ import { and, eq, inArray, lt, sql } from 'drizzle-orm';
 import { KEPT_KINDS } from '@/contract/room';
 import type { Away, KeptKind, KeptThing, KindRoom, RoomList, ThingUses } from '@/contract/room';
 import type { Db } from './open';
-import { assets, clips, editions, jobs, media, projects, templates, titles } from './schema';
+import { assets, clips, editions, jobs, media, projects, renders, templates, titles } from './schema';
 
 interface KeptTable {
   readonly table: typeof templates | typeof projects | typeof assets | typeof media | typeof jobs;
@@ -128,6 +128,7 @@ export async function deleteThings(db: Db, kind: KeptKind, ids: readonly string[
   if (ids.length === 0) return;
   const { table } = KEPT[kind];
   await db.transaction(async (tx) => {
+    if (kind === 'job') await tx.delete(renders).where(inArray(renders.jobId, [...ids]));
     if (kind === 'template') await tx.delete(editions).where(inArray(editions.templateId, [...ids]));
     await tx.delete(table).where(inArray(table.id, [...ids]));
   });

@@ -291,3 +291,10 @@ export const jobs = pgTable(
     index('jobs_newest').on(table.createdAt, table.id),
   ],
 );
+
+/** Files that were made, by what decides their bytes. */
+export const renders = pgTable('renders', {
+  key: text().primaryKey(),
+  jobId: text('job_id').notNull(),
+  facts: jsonb().$type<FileFacts>().notNull(),
+});

@@ -27,7 +27,7 @@ type AnyTable =
   | typeof titles
   | typeof cues;
 
-/** Every table of the database, what others refer to first. */
+/** Every table whose rows a backup keeps, what others refer to first; what was rendered can be made again. */
 export const TABLES = {
   facts,
   house,

@@ -1,5 +1,6 @@
 import { motionOf, newMoveUse } from '@/core/model/newMove';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
@@ -239,6 +240,48 @@ test('a title that cannot be made leaves the others alone, and is tried again by
   expect(again.files.map(({ sha256 }) => sha256)).toEqual(hashes);
   expect(again.progress.paintedFrames).toBe(job.progress.paintedFrames);
 }, 60_000);
+
+test('what was made is taken as it is; one changed word makes one file again, under the same name', async () => {
+  const named = (i: number, name: string): JobTitle => ({
+    ...strapOf(20),
+    titleId: `t${i}`,
+    fileStem: `00${i}-strap`,
+    values: { name, role: 'Pilot' },
+  });
+  const order = (names: readonly string[]) => ({
+    ...payload('mov-png'),
+    titles: names.map((name, i) => named(i, name)),
+  });
+  const facts = async (names: readonly string[]) => {
+    const job = await ended(await press.enqueue(order(names)));
+    expect(job.error).toBeNull();
+    const files = job.files.toSorted((a, b) => (a.name < b.name ? -1 : 1));
+    return { id: job.id, painted: job.progress.paintedFrames, done: job.progress.doneFrames, files };
+  };
+  const first = await facts(['Ilse', 'Teo', 'Noor']);
+  expect(first.files.map(({ reused }) => reused === true)).toEqual([false, false, false]);
+  const second = await facts(['Ilse', 'Teo Vance', 'Noor']);
+  expect(second.files.map(({ reused }) => reused === true)).toEqual([true, false, true]);
+  expect(second.files.map(({ name }) => name)).toEqual(first.files.map(({ name }) => name));
+  const same = [0, 2].map((i) => second.files[i].sha256 === first.files[i].sha256);
+  expect([...same, second.files[1].sha256 === first.files[1].sha256]).toEqual([true, true, false]);
+  expect([second.done, second.painted < first.painted]).toEqual([60, true]);
+  for (const { name, sha256 } of second.files) {
+    const bytes = readFileSync(join(press.folderOf(second.id), name));
+    expect(createHash('sha256').update(bytes).digest('hex')).toBe(sha256);
+    expect(readdirSync(press.folderOf(second.id))).toContain(`${name}.rest.png`);
+  }
+  // Another place in the programme has another timecode, so it is another file.
+  const [title] = order(['Ilse']).titles;
+  const moved = { ...order([]), titles: [{ ...title, timecodeFrame: 90_000 }] };
+  expect((await ended(await press.enqueue(moved))).files[0].reused).toBeUndefined();
+  // What is gone, or was changed on the disk, is made again.
+  rmSync(press.folderOf(first.id), { recursive: true });
+  writeFileSync(join(press.folderOf(second.id), second.files[0].name), 'spoilt');
+  const third = await facts(['Ilse', 'Teo', 'Noor']);
+  expect(third.files.map(({ reused }) => reused === true)).toEqual([false, false, true]);
+  expect(third.files.map(({ sha256 }) => sha256)).toEqual(first.files.map(({ sha256 }) => sha256));
+}, 120_000);
 
 test('an encoder that takes nothing any more is given up', async () => {
   // It reads one large picture in ten seconds.

@@ -5,10 +5,13 @@ import type { FileFacts, JobFailure, JobSummary } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
-import type { JobPayload } from '@/db/schema';
+import { findRender, putRender } from '@/db/renders';
+import type { JobContent, JobPayload } from '@/db/schema';
+import { renderKey } from './renderKey';
 import type { RenderPool } from './renderPool';
 import type { TitleRender } from './renderTitle';
 import { framesOf, renderTitle } from './renderTitle';
+import { takeMade } from './takeMade';
 
 // Progress is saved and told this often, not for each frame.
 const TELL_EVERY_MS = 250;
@@ -115,6 +118,14 @@ export class Press {
     }
   }
 
+  /** The file of a title as another job made it, in this job's folder; null where it has to be made. */
+  private async takeMade(key: string, title: JobContent, folder: string): Promise<FileFacts | null> {
+    const made = await findRender(this.db, key);
+    if (made === undefined) return null;
+    const taken = await takeMade(made, this.folderOf(made.jobId), folder, title.fileStem);
+    return taken && { ...made.facts, ...taken, titleId: title.titleId, reused: true };
+  }
+
   private async end(id: string, change: Parameters<typeof updateJob>[2]): Promise<void> {
     await updateJob(this.db, id, change);
     await this.tell(id);
@@ -131,7 +142,10 @@ export class Press {
     const waiting = payload.titles.filter((title) => !done.has(title.titleId));
     let doneFrames =
       job.progress.totalFrames - waiting.reduce((sum, title) => sum + framesOf(payload, title), 0);
-    let paintedFrames = files.reduce((sum, file) => sum + file.framesPainted, 0);
+    let paintedFrames = files.reduce(
+      (sum, { reused, framesPainted }) => sum + (reused === true ? 0 : framesPainted),
+      0,
+    );
     let toldAt = 0;
     const save = async (): Promise<void> => {
       toldAt = Date.now();
@@ -150,7 +164,13 @@ export class Press {
         const { pool, loadPictures } = this;
         const signal = abort.signal;
         try {
-          files.push(await renderTitle({ payload, title, folder, pool, loadPictures, signal, onFrames }));
+          const key = renderKey(payload, title);
+          const made = await this.takeMade(key, title, folder);
+          if (made !== null) doneFrames += framesOf(payload, title);
+          const file =
+            made ?? (await renderTitle({ payload, title, folder, pool, loadPictures, signal, onFrames }));
+          files.push(file);
+          await putRender(this.db, key, { jobId: job.id, facts: file });
         } catch (error) {
           // What is stopped is stopped as a whole; what cannot be made leaves the others alone.
           if (abort.signal.aborted || this.stopped) throw error;

@@ -11,7 +11,7 @@ import { classes } from '../shared/classes';
 import { Pill } from '../shared/Pill';
 import { ProgressBar } from '../shared/ProgressBar';
 import { ThingMenu } from '../shared/ThingMenu';
-import { reusedWords, timeLeft } from './jobWords';
+import { reusedWords, takenWords, timeLeft } from './jobWords';
 import type { SeenJob } from './useJobs';
 import type { Viewed } from './Viewer';
 
@@ -50,7 +50,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
     OUTPUTS.find(job.output)?.label ?? job.output,
     format === undefined ? '' : `${format.label} ${format.widthPx} × ${format.heightPx}`,
     job.output === 'png-still' ? '' : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
-    reusedWords(job),
+    takenWords(job) || reusedWords(job),
     unfinished ? timeLeft(job, job.seenAt) : '',
   ];
   return (

@@ -114,6 +114,23 @@ describe('the press', () => {
     expect(asked).toContain('POST /api/jobs/a/cancel');
   });
 
+  test('names the titles that could not be made, and tries them again when asked', async () => {
+    const failures = [{ titleId: 't2', name: '002-teo', message: 'Unknown move "vanish"' }];
+    const error = '1 of 2 titles could not be made.';
+    open([job('a', { status: 'failed', error, failures, files: [file('001-ilse.mov', { reused: true })] })]);
+    const list = screen.getByRole('list', { name: 'Titles that could not be made' });
+    expect(list).toHaveTextContent('002-teo: Unknown move "vanish"');
+    expect(screen.getByText(/1 of 1 files as made before/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(asked).toContain('POST /api/jobs/a/retry');
+  });
+
+  test('gives all files of a job at once', () => {
+    open([job('a', { status: 'done', files: [file('a.mov'), file('b.mov')] })]);
+    const link = screen.getByRole('link', { name: 'Download all 2' });
+    expect(link).toHaveAttribute('href', '/api/jobs/a/zip');
+  });
+
   test('looks at all jobs afresh when the connection is back', async () => {
     open([job('a', { status: 'running' })]);
     known = [job('a', { status: 'done', files: [file('ilse.mov')] })];

@@ -9,6 +9,12 @@ export function timeLeft(job: JobSummary, now: number): string {
   return left < 90 ? `about ${Math.ceil(left)} s left` : `about ${Math.ceil(left / 60)} min left`;
 }
 
+/** How many files were taken as another job made them. */
+export function takenWords({ files }: JobSummary): string {
+  const taken = files.filter(({ reused }) => reused === true).length;
+  return taken === 0 ? '' : `${taken} of ${files.length} files as made before`;
+}
+
 /** How many frames did not have to be painted again. */
 export function reusedWords(job: JobSummary): string {
   const { doneFrames, paintedFrames } = job.progress;

@@ -1,0 +1,36 @@
+import { copyFile, link, rename, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { FileFacts } from '@/contract/jobs';
+import type { MadeFile } from '@/db/renders';
+import { hashFile } from '../hashFile';
+import { posterName } from './renderTitle';
+
+/**
+ * Puts a file that was made before into another folder, under another name, if it is still as it was then; null where
+ * it is not. It takes no room where the folders share a disk.
+ */
+export async function takeMade(
+  { facts }: MadeFile,
+  from: string,
+  to: string,
+  fileStem: string,
+): Promise<Pick<FileFacts, 'name'> | null> {
+  const name = `${fileStem}${facts.name.slice(facts.name.lastIndexOf('.'))}`;
+  try {
+    if ((await hashFile(join(from, facts.name))) !== facts.sha256) return null;
+    await put(join(from, posterName(facts.name)), join(to, posterName(name)));
+    await put(join(from, facts.name), join(to, name));
+    return { name };
+  } catch {
+    // Gone with its job, or half gone: it is made again.
+    return null;
+  }
+}
+
+/** In one step: who reads the old file reads it to its end. */
+async function put(from: string, to: string): Promise<void> {
+  const partial = `${to}.part`;
+  await rm(partial, { force: true });
+  await link(from, partial).catch(() => copyFile(from, partial));
+  await rename(partial, to);
+}
