@@ -94,7 +94,9 @@ await shoot('press', '/desk/lantern-regatta-2', async (page) => {
     await page.goto(`${url}/desk/lantern-regatta-2`);
     await page.getByRole('button', { name: 'Send to Press' }).click();
     await page.getByRole('radio', { name: which }).click();
-    await page.getByRole('radio', { name: kind }).click();
+    for (const box of await page.getByRole('group', { name: 'Kinds of file' }).getByRole('checkbox').all())
+      await box.uncheck();
+    await page.getByRole('checkbox', { name: kind }).check();
     await page.getByRole('button', { name: /^Send( anyway)?$/ }).click();
     await page.waitForURL('**/press');
   };
