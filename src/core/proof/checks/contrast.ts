@@ -83,7 +83,10 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
     [...new Set(cropped.map(({ seconds }) => seconds))].map((seconds) => {
       const there = cropped.filter((one) => one.seconds === seconds).map(({ crop }) => crop);
       const all = unionRects(there) ?? there[0];
-      return [seconds, { all, pixels: eyes.paint(compiled.frame(seconds, timing).items, all) }];
+      return [
+        seconds,
+        { all, pixels: eyes.paint(shown.frame(Math.round(seconds / timing.frameSeconds)).items, all) },
+      ];
     }),
   );
   return cropped.flatMap(({ text, seconds, ink, widthPx, crop }): MeasuredText[] => {
