@@ -172,6 +172,14 @@ describe('a list that grows', () => {
     for (const seconds of [0.7, 1.2, 1.8]) expect(at(seconds)).toBeCloseTo(at(4), 6);
   });
 
+  test('lies at rest as one that does not grow, on the same pixels', () => {
+    const items = (grows: boolean): string => {
+      const title = compile(template(list({ grows })), {}, FORMATS.get('wide-720'), fonts);
+      return JSON.stringify(title.frame(4, timing).items);
+    };
+    expect(items(true)).toBe(items(false));
+  });
+
   test('keeps what comes within the height that it has so far', () => {
     const title = compile(template(list({ grows: true })), {}, WIDE, fonts);
     const kinds = (seconds: number): string[] => title.frame(seconds, timing).items.map(({ kind }) => kind);
