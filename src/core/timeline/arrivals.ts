@@ -7,8 +7,8 @@ import { restPose } from '../moves/pose';
 import type { Act, CompiledMove } from './motion';
 import { actAt, actThrough, compileMove } from './motion';
 import type { RowTimesOf } from './rowTimes';
-import { shareOf } from './rowPages';
 import { rowTimes } from './rowTimes';
+import { shareOf } from './stagger';
 
 /** Rows that come each at its own moment, while what moves the whole list comes in as designed. */
 export interface CompiledArrivals {

@@ -6,6 +6,7 @@ import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import type { Act, CompiledMove } from './motion';
 import { actThrough, compileMove } from './motion';
+import { shareOf } from './stagger';
 import { compileWhole } from './wholeMoves';
 
 /** Lines that replace one another in one place, over all of the title's time. */
@@ -92,13 +93,8 @@ function rowMovers(
   });
 }
 
-// Rounding must not keep a line from coming fully to rest.
-const DUST = 1e-9;
-
 function rowAct({ move, own, of, lengths, delay }: RowMover, row: number, since: number): Act[] {
   const index = of[row];
-  const through = (since - delay) / lengths[index];
-  const share = through <= DUST ? 0 : Math.min(1, through >= 1 - DUST ? 1 : through);
-  const act = actThrough(move, own[index], index, 0, share);
+  const act = actThrough(move, own[index], index, 0, shareOf(since - delay, lengths[index]));
   return act === null ? [] : [act];
 }

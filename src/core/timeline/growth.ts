@@ -5,9 +5,9 @@ import type { SpanTime } from '../titleTime/span';
 import { spanTime } from '../titleTime/span';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { OwnSettings } from './presence';
-import { shareOf } from './rowPages';
 import type { RowTime, RowTimesOf } from './rowTimes';
 import { rowTimes } from './rowTimes';
+import { shareOf } from './stagger';
 
 /** What says how many rows of a list are there; it is set by the timeline only. */
 export const PRESENT_PATH = 'presentRows';

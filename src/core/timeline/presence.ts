@@ -2,7 +2,7 @@ import { EASES } from '../eases';
 import type { Layer, PropertySetting, Timing } from '../model/template';
 import { spanTime } from '../titleTime/span';
 import type { TitleTiming } from '../titleTime/stretch';
-import { shareOf } from './rowPages';
+import { shareOf } from './stagger';
 
 /** What says how far (0 to 1) the layout has made room for a layer with a span; it is set by the timeline only. */
 export const PRESENCE_PATH = 'presence';

@@ -6,6 +6,7 @@ import type { Act, CompiledMove } from './motion';
 import { actThrough, compileMove } from './motion';
 import type { RowTime, RowTimesOf } from './rowTimes';
 import { rowTimes } from './rowTimes';
+import { shareOf } from './stagger';
 import { compileWhole } from './wholeMoves';
 
 /** Rows of a list with pages, over all of the title's time. */
@@ -51,14 +52,4 @@ export function compilePages(source: RowsLayer, layer: ColumnLayer, of: RowTimes
       });
     },
   };
-}
-
-// Rounding must not keep a row from coming fully to rest.
-const DUST = 1e-9;
-
-/** How far (0 to 1) something that lasts so long is after some time, both in seconds. */
-export function shareOf(seconds: number, length: number): number {
-  const through = seconds / length;
-  if (through <= DUST) return 0;
-  return through >= 1 - DUST ? 1 : through;
 }

@@ -42,16 +42,21 @@ interface Step {
  * of those of the page before: at their moment, or after an even share of the title's time. However short the title is,
  * all of the last page have come before it goes, if one row has the time to at all.
  */
-export function rowTimes(layer: RowsLayer, { timing, marks }: RowTimesOf): (title: TitleTiming) => RowTime[] {
+export function rowTimes(
+  layer: RowsLayer,
+  { timing, marks }: RowTimesOf,
+): (title: TitleTiming) => readonly RowTime[] {
   const pages = pagesOf(layer);
   const { comes, goes, lastGoes } = chainMoves(layer.motion, 1);
-  const arriving = pages.map((count) => stepsOf(comes, count, marks));
+  const arriving = pages.map((count) =>
+    stepsOf(layer.moments === undefined ? comes : unwaiting(comes), count, marks),
+  );
   const mirrored = layer.motion.out === 'mirror';
   const leaving = pages.map((count) =>
-    stepsOf(mirrored ? goes.map((use) => mirrorMove(use, timing)) : goes, count, [], mirrored),
+    stepsOf(unwaiting(mirrored ? goes.map((use) => mirrorMove(use, timing)) : goes), count, marks, mirrored),
   );
   const firstGo = Math.min(...goes.map(({ startSeconds }) => startSeconds));
-  return (title) => {
+  const timesIn = (title: TitleTiming): RowTime[] => {
     const bases = pageStarts(pages, title);
     // Rows that come as the in has them take part in it where a short title makes it shorter.
     const inScale = comesByItself(layer) || timing.inSeconds === 0 ? 1 : title.inSeconds / timing.inSeconds;
@@ -76,7 +81,16 @@ export function rowTimes(layer: RowsLayer, { timing, marks }: RowTimesOf): (titl
       });
     });
   };
+  // Frame after frame of one title asks for the same length.
+  let known: { readonly title: TitleTiming; readonly times: readonly RowTime[] } | null = null;
+  return (title) => {
+    if (known?.title !== title) known = { title, times: timesIn(title) };
+    return known.times;
+  };
 }
+
+/** Moves that start by their own time, not at marks. */
+const unwaiting = (uses: readonly MoveUse[]): MoveUse[] => uses.map((use) => ({ ...use, waits: false }));
 
 /** How many rows each page of a list has; one page for a list without. */
 function pagesOf(layer: RowsLayer): number[] {
@@ -118,8 +132,7 @@ function windowsFor(
   // All rows of a list are equally large.
   const sizes = new Array<number>(count).fill(1);
   const ranks = ORDERS.get(order).ranks({ count, seed, sizes, ranks: use.ranks });
-  if (use.waits && marks.length > 0)
-    return markWindows(ranks, marks, startSeconds, Math.max(1e-9, lengthSeconds));
+  if (use.waits) return markWindows(ranks, marks, startSeconds, Math.max(1e-9, lengthSeconds));
   const windows = windowsOfUse(use, ranks);
   return mirrored ? mirrorWindows(windows) : windows;
 }

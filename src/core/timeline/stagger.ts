@@ -95,9 +95,14 @@ function spreadStarts(last: number, { spread, seed }: StaggerOptions): number[] 
 // Rounding must neither show a sliver of what has gone nor keep something from coming fully to rest.
 const DUST = 1e-9;
 
-/** How far a unit is through its window, 0 to 1, for the whole move's progress. */
-export function windowProgress(window: Window, progress: number): number {
-  const through = (progress - window.start) / window.length;
+/** How far (0 to 1) something that takes so long is after some time; both in one unit. */
+export function shareOf(since: number, length: number): number {
+  const through = since / length;
   if (through < DUST) return 0;
   return through > 1 - DUST ? 1 : through;
+}
+
+/** How far a unit is through its window, 0 to 1, for the whole move's progress. */
+export function windowProgress({ start, length }: Window, progress: number): number {
+  return shareOf(progress - start, length);
 }
