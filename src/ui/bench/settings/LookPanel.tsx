@@ -5,6 +5,7 @@ import type { Highlight, Layer } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
+import { Tick } from '../../shared/Tick';
 import { FinishRow } from './FinishRow';
 import { GradientRows } from './GradientRows';
 import { OutlineRows, ShadowRows } from './EdgeRows';
@@ -73,26 +74,6 @@ function saysEffects({ glow, blurAcrossU, blurDownU, reflection, picture }: Look
   return parts.length === 0 ? 'none' : parts.join(', ');
 }
 
-interface ToggleProps {
-  readonly label: string;
-  readonly on: boolean;
-  readonly onToggle: (on: boolean) => void;
-}
-
-function Toggle({ label, on, onToggle }: ToggleProps) {
-  return (
-    <label className="flex items-center gap-2 py-1">
-      <input
-        type="checkbox"
-        className="accent-leaf"
-        checked={on}
-        onChange={(event) => onToggle(event.target.checked)}
-      />
-      {label}
-    </label>
-  );
-}
-
 interface FigureProps {
   readonly label: string;
   readonly unit: 'u' | '%' | '°';
@@ -115,10 +96,10 @@ function Figure({ label, unit, value, max, min = 0, onChange }: FigureProps) {
 function SolidRows({ solid, onChange }: { solid: Solid | null; onChange: (solid: Solid | null) => void }) {
   return (
     <>
-      <Toggle
+      <Tick
         label="Depth behind it, as cut from a board"
         on={solid !== null}
-        onToggle={(on) => onChange(on ? FIRST_SOLID : null)}
+        onChange={(on) => onChange(on ? FIRST_SOLID : null)}
       />
       {solid !== null && (
         <>
@@ -160,7 +141,7 @@ function SolidRows({ solid, onChange }: { solid: Solid | null; onChange: (solid:
 function GlowRows({ glow, onChange }: { glow: Glow | null; onChange: (glow: Glow | null) => void }) {
   return (
     <>
-      <Toggle label="Glow" on={glow !== null} onToggle={(on) => onChange(on ? FIRST_GLOW : null)} />
+      <Tick label="Glow" on={glow !== null} onChange={(on) => onChange(on ? FIRST_GLOW : null)} />
       {glow !== null && (
         <>
           <Figure
@@ -198,10 +179,10 @@ interface ReflectionProps {
 function ReflectionRows({ reflection, onChange }: ReflectionProps) {
   return (
     <>
-      <Toggle
+      <Tick
         label="Reflection"
         on={reflection !== null}
-        onToggle={(on) => onChange(on ? FIRST_REFLECTION : null)}
+        onChange={(on) => onChange(on ? FIRST_REFLECTION : null)}
       />
       {reflection !== null && (
         <>
@@ -242,10 +223,10 @@ interface HighlightProps {
 function HighlightRows({ highlight, onChange }: HighlightProps) {
   return (
     <>
-      <Toggle
+      <Tick
         label="Behind each line"
         on={highlight !== null}
-        onToggle={(on) => onChange(on ? FIRST_HIGHLIGHT : null)}
+        onChange={(on) => onChange(on ? FIRST_HIGHLIGHT : null)}
       />
       {highlight !== null && (
         <>

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { JobOrder } from '@/contract/jobs';
 import { SelectBox } from '../../shared/SelectBox';
+import { Tick } from '../../shared/Tick';
 import { useTrack, useTracks } from '../captions/captionContext';
 import { useDeskUi } from '../deskContext';
 
@@ -25,15 +26,7 @@ export function ProgrammeParts({ value, onChange }: PartsProps) {
   const tracks = useTracks();
   return (
     <div className="mt-3 flex items-center gap-4">
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="accent-leaf"
-          checked={value.titles}
-          onChange={(event) => onChange({ ...value, titles: event.target.checked })}
-        />
-        Titles
-      </label>
+      <Tick label="Titles" on={value.titles} onChange={(titles) => onChange({ ...value, titles })} />
       <span className="flex flex-1 items-center gap-2">
         <span className="text-soft">Captions</span>
         <SelectBox

@@ -12,12 +12,13 @@ import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { Modal } from '../../shared/Modal';
 import { Segmented } from '../../shared/Segmented';
+import { Tick } from '../../shared/Tick';
 import { useTracks } from '../captions/captionContext';
 import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
 import { ProgrammeParts, useProgramme } from './ProgrammeParts';
 import { ProofNotice, useLeft, wordFor } from './SendNotice';
 import { useSendChoices } from './sendChoices';
-import { Tick, Ticks } from './Ticks';
+import { Ticks } from './Ticks';
 
 type Which = 'one' | 'all' | 'programme';
 

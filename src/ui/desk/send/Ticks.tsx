@@ -1,27 +1,6 @@
 'use client';
 import { classes } from '../../shared/classes';
 
-interface TickProps {
-  readonly label: string;
-  readonly on: boolean;
-  readonly onChange: (on: boolean) => void;
-}
-
-/** A choice that is on or off. */
-export function Tick({ label, on, onChange }: TickProps) {
-  return (
-    <label className="flex items-center gap-2">
-      <input
-        type="checkbox"
-        className="accent-leaf"
-        checked={on}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {label}
-    </label>
-  );
-}
-
 interface Props {
   readonly label: string;
   readonly choices: readonly { readonly id: string; readonly label: string; readonly note: string }[];
