@@ -83,7 +83,13 @@ async function benchEncoder(list: readonly CreditRow[]): Promise<void> {
     credits: { ...NO_CREDITS, rows: list.slice(0, 60) },
     onlyFrame: null,
   };
-  const task = { content, format: FORMAT.id, rate: RATE.id, pictures: new Map<string, Uint8Array>() };
+  const task = {
+    content,
+    format: FORMAT.id,
+    rate: RATE.id,
+    pictures: new Map<string, Uint8Array>(),
+    videos: new Map<string, string>(),
+  };
   for (const [output, frames] of [
     ['mov-prores', 'rgba'],
     ['webm-vp9', 'rgba'],
@@ -102,6 +108,7 @@ async function benchEncoder(list: readonly CreditRow[]): Promise<void> {
         format: FORMAT,
         rate: RATE,
         timecode: null,
+        sound: null,
       });
       await feed(sink);
       await sink.finish();

@@ -35,6 +35,7 @@ function sixSeconds(frames: 'png' | 'rgba'): Omit<RenderTask, 'ring'> {
     rate: RATE.id,
     frames,
     pictures: new Map(),
+    videos: new Map(),
   };
 }
 
@@ -61,6 +62,7 @@ async function exportTitle({
     format: FORMAT,
     rate: RATE,
     timecode: null,
+    sound: null,
   });
   const receiver = {
     frame: (bytes: Buffer, { repeats }: { repeats: number }) => sink.write(bytes, holdOnce ? 1 : repeats),
@@ -108,6 +110,7 @@ export async function benchExport(): Promise<void> {
       format: FORMAT,
       rate: RATE,
       timecode: null,
+      sound: null,
     });
     for (const { bytes, repeats } of ready) await sink.write(bytes, repeats);
     await sink.finish();
@@ -197,6 +200,7 @@ export async function benchMemory(): Promise<void> {
       rate: '25',
       frames: 'rgba' as const,
       pictures: new Map(),
+      videos: new Map(),
     };
     const receiver = {
       frame: async (): Promise<void> => {

@@ -90,7 +90,12 @@ export const jobOrderSchema = yup
     formatInNames: yup.boolean(),
     /** The whole programme as one file, in place of a file for each title. */
     programme: yup
-      .object({ titles: flag(), trackId: yup.string().defined().nullable().max(64) })
+      .object({
+        titles: flag(),
+        trackId: yup.string().defined().nullable().max(64),
+        /** Whether timecode and the numbers of titles are burnt in where its pictures go out with it. */
+        burnIn: yup.boolean(),
+      })
       .noUnknown()
       .nullable()
       .default(undefined)

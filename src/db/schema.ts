@@ -20,6 +20,7 @@ import type { Plan } from '@/core/model/plan';
 import type { Clip, Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { PaintedTitle } from '@/core/project/deliver';
+import type { GroundClip } from '@/core/project/ground';
 import type { ListedTemplate } from '@/core/resolve/listed';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
@@ -234,6 +235,15 @@ export interface JobPart extends PaintedTitle {
   readonly document: number;
   readonly place: CuePlace | null;
   readonly painted: boolean;
+  /** The number of a title in its project; left out by captions. */
+  readonly number?: number;
+}
+
+/** What lies under a programme that goes out with its pictures. */
+export interface JobGround {
+  readonly clips: readonly GroundClip[];
+  /** Whether timecode and the numbers of titles are burnt in. */
+  readonly burnIn: boolean;
 }
 
 /** A whole programme in one file, as it was when it was sent to the press. */
@@ -245,6 +255,8 @@ export interface JobProgramme {
   readonly timecodeFrame?: number;
   readonly documents: readonly Template[];
   readonly parts: readonly JobPart[];
+  /** Left out by what goes out with alpha. */
+  readonly ground?: JobGround;
 }
 
 /** What becomes one file. */

@@ -1,5 +1,5 @@
 import { createCanvas, loadImage, Path2D } from '@napi-rs/canvas';
-import type { Image, SKRSContext2D } from '@napi-rs/canvas';
+import type { Canvas, Image, SKRSContext2D } from '@napi-rs/canvas';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import type { SurfaceMaker } from '@/paint/surface';
 
@@ -34,7 +34,7 @@ export async function decodePictures(files: ReadonlyMap<string, Uint8Array>): Pr
 }
 
 /** The server's canvases, in main memory, with pictures to paint. */
-export const surfacesWith = (pictures: Pick<LoadedPictures, 'picture'>): SurfaceMaker => ({
+export const surfacesWith = (pictures: { picture(asset: string): Image | Canvas | null }): SurfaceMaker => ({
   ...serverSurfaces,
   picture: (asset) => pictures.picture(asset),
 });

@@ -1,3 +1,5 @@
+import { stat } from 'node:fs/promises';
+import { join } from 'node:path';
 import { NotFoundError } from './respond';
 
 const ID = /^([0-9a-f]{24})-(mp4|webm|mov)$/;
@@ -7,4 +9,17 @@ export function videoFileName(id: string): string {
   const found = ID.exec(id);
   if (found === null) throw new NotFoundError(`There is no video "${id.slice(0, 64)}".`);
   return `${found[1]}.${found[2]}`;
+}
+
+/** Where videos lie in their folder, by id; those that are not there are left out. */
+export async function videosHere(
+  folder: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  const here = new Map<string, string>();
+  for (const id of ids.filter((one) => ID.test(one))) {
+    const path = join(folder, videoFileName(id));
+    if ((await stat(path).catch(() => null)) !== null) here.set(id, path);
+  }
+  return here;
 }

@@ -11,6 +11,7 @@ import { keepPicture, readPictures } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
+import { videosHere } from './videoFiles';
 
 /** Everything that lives as long as the server does. */
 export interface Workshop extends DataFolders {
@@ -37,11 +38,12 @@ async function openWorkshop(): Promise<Workshop> {
   const { db, close } = await openDatabase(dataFolder);
   if (process.env.GILDER_DEMO !== 'off') await putInDemo(db);
   const folders = foldersIn(dataFolder);
-  const { pictureFolder } = folders;
+  const { pictureFolder, mediaFolder } = folders;
   await takeOutBytes(db, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
-  const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'), (ids) =>
-    readPictures(db, pictureFolder, ids),
-  );
+  const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'), {
+    pictures: (ids) => readPictures(db, pictureFolder, ids),
+    videos: (ids) => videosHere(mediaFolder, ids),
+  });
   await press.start();
   const shop: Workshop = {
     db,

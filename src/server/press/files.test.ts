@@ -57,7 +57,7 @@ function make(
     },
     folder,
     pool,
-    loadPictures: async () => new Map(),
+    sources: { pictures: async () => new Map(), videos: async () => new Map() },
     signal: new AbortController().signal,
     onFrames: () => undefined,
   });

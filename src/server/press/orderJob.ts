@@ -48,6 +48,8 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
   const project = await findProject(db, order.projectId);
   if (project === undefined) throw InputError.of('Project', 'a project that exists', order.projectId);
   const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
+  if (output.ground === 'pictures' && !order.programme)
+    throw InputError.of('Output', 'the whole programme for a file with its pictures', output.label);
   const contents = await (order.programme
     ? programmeOf(db, project, order.programme, delivery, output)
     : titlesOf(db, project, order, delivery, output));
@@ -126,7 +128,12 @@ async function programmeOf(
     const edition = editions.get(title.editionId);
     return edition === undefined ? title.values : air(title, edition.document);
   };
-  const job = programmeToJob(project, programme, { delivery, editions, airValuesOf });
+  const job = programmeToJob(project, programme, {
+    delivery,
+    editions,
+    airValuesOf,
+    withPictures: output.ground === 'pictures',
+  });
   return [{ ...job, timecodeFrame: labelFrame(project, 0) }];
 }
 

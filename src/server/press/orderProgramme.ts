@@ -5,9 +5,10 @@ import { cueTitle } from '@/core/captions/cueTitle';
 import { PLAIN_CAPTION, PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
 import { InputError } from '@/core/kit/inputError';
 import type { Delivery } from '@/core/model/plan';
-import type { Title } from '@/core/model/project';
+import type { Clip, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
 import { titleIn } from '@/core/project/deliver';
+import type { GroundClip } from '@/core/project/ground';
 import { endOf } from '@/core/project/lanes';
 import type { JobPart, JobProgramme } from '@/db/schema';
 
@@ -17,6 +18,8 @@ interface ProgrammeOf {
   readonly editions: ReadonlyMap<string, EditionRecord>;
   /** The values that a title goes to air with. */
   readonly airValuesOf: (title: Title) => FieldValues;
+  /** Whether it goes out with the pictures under it. */
+  readonly withPictures: boolean;
 }
 
 /**
@@ -26,8 +29,8 @@ interface ProgrammeOf {
  */
 export function programmeToJob(
   project: ProjectRecord,
-  { titles: withTitles, trackId }: NonNullable<JobOrder['programme']>,
-  { delivery, editions, airValuesOf }: ProgrammeOf,
+  { titles: withTitles, trackId, burnIn = false }: NonNullable<JobOrder['programme']>,
+  { delivery, editions, airValuesOf, withPictures }: ProgrammeOf,
 ): JobProgramme {
   const documents: Template[] = [];
   const numberOf = (document: Template): number => {
@@ -45,6 +48,7 @@ export function programmeToJob(
           document: numberOf(document),
           place: null,
           painted: withTitles,
+          number: project.titles.findIndex(({ id }) => id === title.id) + 1,
         },
       ];
     });
@@ -60,13 +64,27 @@ export function programmeToJob(
   const spans = [...project.clips, ...parts];
   return {
     titleId: 'programme',
-    fileStem: [withTitles ? 'titles' : '', trackId === null ? '' : 'captions'].filter(Boolean).join('-and-'),
+    fileStem: programmeStem(withTitles, trackId !== null, withPictures, burnIn),
     lengthFrames: spans.reduce((last, span) => Math.max(last, endOf(span)), 1),
     onlyFrame: null,
     documents,
     parts,
+    ...(withPictures ? { ground: { clips: project.clips.map(groundClip), burnIn } } : {}),
   };
 }
+
+function programmeStem(titles: boolean, captions: boolean, pictures: boolean, burnIn: boolean): string {
+  if (pictures && burnIn) return 'proof-copy';
+  const parts = [titles ? 'titles' : '', captions ? 'captions' : ''].filter(Boolean).join('-and-');
+  return pictures ? `pictures-with-${parts}` : parts;
+}
+
+const groundClip = ({ picture, startFrame, lengthFrames, sourceStartFrame }: Clip): GroundClip => ({
+  picture,
+  startFrame,
+  lengthFrames,
+  sourceStartFrame,
+});
 
 function captionParts(
   { plan, cues }: ProjectRecord,

@@ -33,7 +33,10 @@ let press: Press;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-press-'));
   database = await openDatabase(folder);
-  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'), async () => new Map());
+  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'), {
+    pictures: async () => new Map(),
+    videos: async () => new Map(),
+  });
   await press.start();
 }, 300_000);
 

@@ -9,8 +9,8 @@ import { findRender, putRender } from '@/db/renders';
 import type { JobContent, JobPayload } from '@/db/schema';
 import { renderKey } from './renderKey';
 import type { RenderPool } from './renderPool';
-import type { TitleRender } from './renderTitle';
 import { framesOf, renderTitle } from './renderTitle';
+import type { Sources } from './sources';
 import { takeMade } from './takeMade';
 
 // Progress is saved and told this often, not for each frame.
@@ -26,7 +26,7 @@ export class Press {
     private readonly db: Db,
     private readonly pool: RenderPool,
     private readonly folder: string,
-    private readonly loadPictures: TitleRender['loadPictures'],
+    private readonly sources: Sources,
   ) {}
 
   /** Takes up what the last process left unfinished. */
@@ -161,14 +161,14 @@ export class Press {
     const lane = async (): Promise<void> => {
       for (let title = waiting.shift(); title !== undefined; title = waiting.shift()) {
         const { titleId, fileStem: name } = title;
-        const { pool, loadPictures } = this;
+        const { pool, sources } = this;
         const signal = abort.signal;
         try {
           const key = renderKey(payload, title);
           const made = await this.takeMade(key, title, folder);
           if (made !== null) doneFrames += framesOf(payload, title);
           const file =
-            made ?? (await renderTitle({ payload, title, folder, pool, loadPictures, signal, onFrames }));
+            made ?? (await renderTitle({ payload, title, folder, pool, sources, signal, onFrames }));
           files.push(file);
           await putRender(this.db, key, { jobId: job.id, facts: file });
         } catch (error) {

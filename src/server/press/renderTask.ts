@@ -12,6 +12,10 @@ export interface RenderTask {
   readonly frames: 'png' | 'rgba';
   /** The files of the pictures that it shows, by asset id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;
+  /** Where the videos lie that are seen under it, by id. */
+  readonly videos: ReadonlyMap<string, string>;
+  /** Whether the project's timecode drops numbers. */
+  readonly drop?: boolean;
   readonly ring: FrameRingMemory;
 }
 

@@ -1,6 +1,7 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
+import { stillOf, videoOf } from '@/core/project/ground';
 import { titleTemplate } from '@/core/project/titleTemplate';
 import { picturesOf } from '@/core/resolve/pictures';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -10,7 +11,9 @@ import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import type { JobContent, JobPayload, JobProgramme } from '@/db/schema';
 import type { RenderPool } from './renderPool';
+import { layGroundSound } from './ground/groundSound';
 import { createSink } from './sinks';
+import type { Sources } from './sources';
 import { verifyFile } from './verifyFile';
 
 /** The file with a picture of a rendered file at rest. */
@@ -35,11 +38,18 @@ function picturesIn(content: JobContent, format: FrameFormat): string[] {
     const { document, values } = content;
     return picturesOf(titleTemplate(document, content, values), { format, values });
   }
-  const { parts, documents } = content;
+  const { parts, documents, ground } = content;
   const all = parts.flatMap((part) =>
     picturesOf(titleTemplate(documents[part.document], part, part.values), { format, values: part.values }),
   );
-  return [...new Set(all)];
+  const stills = (ground?.clips ?? []).flatMap((clip) => stillOf(clip) ?? []);
+  return [...new Set([...all, ...stills])];
+}
+
+/** The videos that are seen under a programme. */
+function videosIn(content: JobContent): string[] {
+  if (!isProgramme(content)) return [];
+  return [...new Set((content.ground?.clips ?? []).flatMap((clip) => videoOf(clip) ?? []))];
 }
 
 export interface TitleRender {
@@ -47,8 +57,7 @@ export interface TitleRender {
   readonly title: JobContent;
   readonly folder: string;
   readonly pool: RenderPool;
-  /** Gives the files of pictures by asset id. */
-  readonly loadPictures: (ids: readonly string[]) => Promise<ReadonlyMap<string, Uint8Array>>;
+  readonly sources: Sources;
   readonly signal: AbortSignal;
   /** Called as pictures come: how many frames one stands for. */
   onFrames(frames: number): void;
@@ -60,7 +69,7 @@ export async function renderTitle({
   title,
   folder,
   pool,
-  loadPictures,
+  sources,
   signal,
   onFrames,
 }: TitleRender): Promise<FileFacts> {
@@ -71,11 +80,28 @@ export async function renderTitle({
   const partial = join(folder, `${name}.part`);
   const timecode =
     title.timecodeFrame === undefined ? null : { frame: title.timecodeFrame, drop: payload.drop ?? false };
-  const sink = createSink(output.id, { path: partial, format, rate, timecode });
   const references: { frame: number; pixels: Uint8Array }[] = [];
   const poster: { png: Uint8Array | null } = { png: null };
   let framesPainted = 0;
-  const pictures = await loadPictures(picturesIn(title, format));
+  const pictures = await sources.pictures(picturesIn(title, format));
+  const videos = await sources.videos(videosIn(title));
+  const samples = join(folder, `${name}.sound`);
+  const ground = 'ground' in title ? title.ground : undefined;
+  const heard =
+    ground !== undefined &&
+    (await layGroundSound(samples, {
+      ...ground,
+      lengthFrames: framesOf(payload, title),
+      rate,
+      files: videos,
+    }));
+  const sink = createSink(output.id, {
+    path: partial,
+    format,
+    rate,
+    timecode,
+    sound: heard ? samples : null,
+  });
   try {
     await pool.render(
       {
@@ -86,6 +112,8 @@ export async function renderTitle({
         interlaced: payload.interlaced,
         frames: output.frames,
         pictures,
+        videos,
+        drop: payload.drop,
       },
       {
         async frame(bytes, { repeats }) {
@@ -109,6 +137,7 @@ export async function renderTitle({
       rate,
       frames: framesOf(payload, title),
       references,
+      hasSound: heard,
     });
     await writeFile(join(folder, posterName(name)), poster.png);
     await rename(partial, join(folder, name));
@@ -118,5 +147,7 @@ export async function renderTitle({
     await sink.abort();
     await rm(partial, { force: true });
     throw error;
+  } finally {
+    if (heard) await rm(samples, { force: true });
   }
 }

@@ -2,22 +2,25 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayList } from '@/core/display/list';
 import { ShownProgramme } from '@/core/captions/showProgramme';
-import type { PictureSizes } from '@/core/layers/layerKind';
+import { burnInItems } from '@/core/captions/burnIn';
+import type { PictureSize, PictureSizes } from '@/core/layers/layerKind';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
 import type { FrameFormat } from '@/core/frame/formats';
 import { paintedFormat } from '@/core/frame/formats';
 import { showTitle } from '@/core/project/deliver';
+import { groundItems } from '@/core/project/ground';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { FrameRate } from '@/core/time/rates';
 import { RATES } from '@/core/time/rates';
-import type { JobProgramme, JobTitle } from '@/db/schema';
+import type { JobGround, JobProgramme, JobTitle } from '@/db/schema';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';
 import { createRasterFrame, decodePictures, surfacesWith } from '../raster';
 import { bleedColour } from './bleed';
 import { isTopFirst } from './colour';
 import { FrameRing } from './frameRing';
+import { GroundVideos } from './ground/groundVideos';
 import { encodePng } from './png';
 import type { RenderTask, WorkerMessage } from './renderTask';
 
@@ -37,6 +40,8 @@ port.on('message', (task: RenderTask) => {
 
 interface Frames {
   listAt(frame: number): DisplayList;
+  /** Makes ready what a frame needs to be painted besides its list. */
+  prepare?(frame: number): Promise<void>;
   readonly start: number;
   readonly end: number;
   /** The frame that stands for the file, at rest. */
@@ -50,11 +55,12 @@ interface Tools {
   readonly rate: FrameRate;
   readonly fonts: FontLibrary;
   readonly pictures: PictureSizes;
+  readonly videos: GroundVideos;
 }
 
-function framesFor({ content, language }: RenderTask, tools: Tools): Frames {
+function framesFor({ content, language, drop = false }: RenderTask, tools: Tools): Frames {
   return 'parts' in content
-    ? programmeFrames(content, { ...tools, language })
+    ? programmeFrames(content, { ...tools, language, drop })
     : titleFrames(content, tools, language);
 }
 
@@ -73,16 +79,33 @@ function titleFrames(title: JobTitle, { format, rate, fonts, pictures }: Tools, 
 }
 
 function programmeFrames(
-  { documents, parts, lengthFrames }: JobProgramme,
-  tools: Tools & { readonly language?: string },
+  { documents, parts, lengthFrames, ground, timecodeFrame = 0 }: JobProgramme,
+  tools: Tools & { readonly language?: string; readonly drop: boolean },
 ): Frames {
   const templates = documents.map(storedTemplate);
   const all = parts.map((part) => ({ ...part, template: templates[part.document] }));
   const programme = new ShownProgramme(all, tools);
   const first = parts.find(({ painted }) => painted);
   const resting = first === undefined ? 0 : first.startFrame + Math.floor(first.lengthFrames / 2);
+  const numbered = parts.flatMap(({ number, painted, startFrame, lengthFrames: frames }) =>
+    number === undefined || !painted ? [] : [{ startFrame, lengthFrames: frames, number }],
+  );
+  const { drop, videos, pictures } = tools;
+  const burnt = {
+    ...tools,
+    firstLabel: timecodeFrame,
+    mode: drop ? ('drop' as const) : ('non-drop' as const),
+    titles: numbered,
+  };
+  const sizeOf = (id: string): PictureSize | undefined => pictures.size(id) ?? videos.sizeOf(id);
+  const withGround = (frame: number, { clips, burnIn }: JobGround): DisplayList => {
+    const list = programme.frame(frame);
+    const over = burnIn ? burnInItems(burnt, Math.floor(frame)) : [];
+    return { ...list, items: [...groundItems(clips, frame, { ...tools, sizeOf }), ...list.items, ...over] };
+  };
   return {
-    listAt: (frame) => programme.frame(frame),
+    listAt: (frame) => (ground === undefined ? programme.frame(frame) : withGround(frame, ground)),
+    prepare: async (frame) => (ground === undefined ? undefined : videos.prepare(ground.clips, frame)),
     start: 0,
     end: lengthFrames,
     resting,
@@ -95,8 +118,24 @@ async function render(task: RenderTask): Promise<void> {
   const rate = RATES.get(task.rate);
   const pictures = await decodePictures(task.pictures);
   const fonts = await serverFonts(String(root));
-  const { listAt, start, end, resting, compared } = framesFor(task, { format, rate, fonts, pictures });
-  const painter = new Painter(surfacesWith(pictures));
+  const videos = new GroundVideos(task.videos, format, rate);
+  const frames = framesFor(task, { format, rate, fonts, pictures, videos });
+  const painter = new Painter(
+    surfacesWith({ picture: (asset) => videos.picture(asset) ?? pictures.picture(asset) }),
+  );
+  try {
+    await paintFrames(task, frames, painter, format);
+  } finally {
+    videos.close();
+  }
+}
+
+async function paintFrames(
+  task: RenderTask,
+  { listAt, prepare, start, end, resting, compared }: Frames,
+  painter: Painter,
+  format: FrameFormat,
+): Promise<void> {
   const raster = createRasterFrame(format.widthPx, format.heightPx);
   const paint = (list: DisplayList): Uint8ClampedArray => {
     raster.context.clearRect(0, 0, format.widthPx, format.heightPx);
@@ -117,12 +156,15 @@ async function render(task: RenderTask): Promise<void> {
     let following = lists;
     while (next < end && sameLists(lists, (following = listsAt(next)))) next++;
     if (!ring.take(slot)) return;
+    await prepare?.(first);
     const pixels = paint(lists[0]);
     if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
       weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
     const references = [...wanted].filter((frame) => frame >= first && frame < next);
     const painted = references.length === 0 ? null : Uint8Array.from(pixels);
-    if (task.frames === 'rgba') bleedColour(pixels, format.widthPx, format.heightPx);
+    // Where pictures lie under it everything is seen.
+    const hasAlpha = !('ground' in task.content && task.content.ground !== undefined);
+    if (task.frames === 'rgba' && hasAlpha) bleedColour(pixels, format.widthPx, format.heightPx);
     const bytes = task.frames === 'png' ? png(pixels) : pixels;
     ring.bytes(slot).set(bytes);
     say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first });

@@ -18,6 +18,8 @@ export interface SinkOptions {
   readonly rate: FrameRate;
   /** Where the first frame stands in its programme; null where nothing says so. */
   readonly timecode: StartTimecode | null;
+  /** A file of raw samples to go with the pictures; null for none. */
+  readonly sound: string | null;
 }
 
 /** The rate as ffmpeg takes it. */

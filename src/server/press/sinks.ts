@@ -1,4 +1,5 @@
 import { createSequenceSink, createStillSink } from './pictureSinks';
+import { createMp4Sink } from './mp4Sink';
 import { createPngMovSink } from './pngMovSink';
 import { createProresSink } from './proresSink';
 import type { FrameSink, SinkOptions } from './sink';
@@ -8,6 +9,7 @@ const SINKS: Readonly<Record<string, (options: SinkOptions) => FrameSink>> = {
   'mov-png': createPngMovSink,
   'mov-prores': createProresSink,
   'webm-vp9': createWebmSink,
+  'mp4-h264': createMp4Sink,
   'png-sequence': createSequenceSink,
   'png-still': createStillSink,
 };

@@ -24,6 +24,8 @@ export interface Expected {
   readonly rate: FrameRate;
   readonly frames: number;
   readonly references: readonly Reference[];
+  /** Whether it is to have sound. */
+  readonly hasSound: boolean;
 }
 
 export interface VerifiedFile {
@@ -79,6 +81,10 @@ const readers: Readonly<Record<Output['extension'], (path: string, expected: Exp
     return readVideo(path, expected);
   },
   webm: readVideo,
+  mp4: async (path, expected) => {
+    await checkSound(path, expected);
+    return readVideo(path, expected);
+  },
   png: readStill,
   zip: readSequence,
 };
@@ -98,6 +104,20 @@ async function checkMov(path: string, { format, rate, frames }: Expected): Promi
   for (const [what, is, wanted] of said)
     if (JSON.stringify(is) !== JSON.stringify(wanted))
       throw new Error(`The file’s ${what} is ${JSON.stringify(is)} instead of ${JSON.stringify(wanted)}`);
+}
+
+// The last packet of a coded sound is filled up.
+const SOUND_SLACK_SECONDS = 0.1;
+
+/** Whether a file has sound where it should, for as long as its pictures. */
+async function checkSound(path: string, { hasSound, frames, rate }: Expected): Promise<void> {
+  const args = '-select_streams a -show_entries stream=duration -of csv=p=0'.split(' ');
+  const lengths = (await runTool('ffprobe', [...args, path])).toString().trim().split('\n').filter(Boolean);
+  if (lengths.length !== (hasSound ? 1 : 0))
+    throw new Error(`The file has ${lengths.length} sound tracks instead of ${hasSound ? 1 : 0}`);
+  const seconds = (frames * rate.denominator) / rate.numerator;
+  if (hasSound && Math.abs(Number(lengths[0]) - seconds) > SOUND_SLACK_SECONDS)
+    throw new Error(`The sound of the file lasts ${lengths[0]} s instead of ${seconds} s`);
 }
 
 // Matroska keeps times in whole milliseconds.

@@ -100,6 +100,7 @@ export async function cancelJob(id: string): Promise<void> {
 const MEDIA_TYPES: ReadonlyMap<string, string> = new Map([
   ['mov', 'video/quicktime'],
   ['webm', 'video/webm'],
+  ['mp4', 'video/mp4'],
   ['png', 'image/png'],
   ['zip', 'application/zip'],
 ]);

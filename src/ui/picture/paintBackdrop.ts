@@ -1,4 +1,5 @@
 import type { FrameFormat } from '@/core/frame/formats';
+import { coverCrop } from '@/core/layers/picture';
 import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
 import type { Painter } from '@/paint/painter';
@@ -81,8 +82,10 @@ function paintBackdrop(
   }
   const { image } = backdrop;
   if (image === null) return;
-  const scale = Math.max(format.widthPx / image.width, format.heightPx / image.height);
-  const width = image.width * scale;
-  const height = image.height * scale;
-  context.drawImage(image, (format.widthPx - width) / 2, (format.heightPx - height) / 2, width, height);
+  const { widthPx, heightPx } = format;
+  const from = coverCrop(
+    { widthPx: image.width, heightPx: image.height },
+    { x: 0, y: 0, width: widthPx, height: heightPx },
+  );
+  context.drawImage(image, from.x, from.y, from.width, from.height, 0, 0, widthPx, heightPx);
 }

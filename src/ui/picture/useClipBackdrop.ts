@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { MISSING_PICTURE } from '@/core/model/project';
+import { NO_CLIP, PICTURE_MISSING } from '@/core/project/ground';
 import type { Backdrop } from './paintBackdrop';
 import { useBackdrop } from './backdrop';
 import type { VideoFrameImage } from './videoStore';
@@ -8,14 +9,14 @@ import { videoFrame } from './videoStore';
 
 // A frame for a screen; the proof and the press ask for their own.
 const VIDEO_WIDTH_PX = 960;
-const NOTHING: Backdrop = { kind: 'plain', colour: '#000000' };
-const MISSING: Backdrop = { kind: 'plain', colour: '#4a4c4b' };
+const NOTHING: Backdrop = { kind: 'plain', colour: NO_CLIP };
+const MISSING: Backdrop = { kind: 'plain', colour: PICTURE_MISSING };
 
 /** What lies under titles at a time of a clip's picture; black where there is no clip, grey where its picture is not here. */
 export function useClipBackdrop(picture: string | undefined, seconds: number): Backdrop {
   const isVideo = picture?.startsWith('video:') ?? false;
   const plain = picture === undefined || picture === MISSING_PICTURE || isVideo;
-  const still = useBackdrop(plain ? '#000000' : picture);
+  const still = useBackdrop(plain ? NO_CLIP : picture);
   const video = useVideoFrame(isVideo ? (picture?.slice('video:'.length) ?? null) : null, seconds);
   return useMemo(() => {
     if (picture === undefined) return NOTHING;

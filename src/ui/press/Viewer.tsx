@@ -3,6 +3,7 @@ import { bytesToWords } from '@/core/kit/bytes';
 import { useState } from 'react';
 import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
+import { OUTPUTS } from '@/core/outputs';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
 import { comparedFacts } from './fileWords';
@@ -19,7 +20,12 @@ const GROUNDS = {
   white: '#ffffff',
 } as const;
 
-const CODECS: Readonly<Record<string, string>> = { png: 'PNG', prores: 'ProRes 4444', vp9: 'VP9 with alpha' };
+const CODECS: Readonly<Record<string, string>> = {
+  png: 'PNG',
+  prores: 'ProRes 4444',
+  vp9: 'VP9 with alpha',
+  h264: 'H.264',
+};
 
 /** A look at a finished file: its picture over a ground, and what it is, as read back from it. */
 export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
@@ -47,7 +53,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
         ] as const)),
     ['Coding', CODECS[file.codec] ?? file.codec],
     ['Size', bytesToWords(file.bytes)],
-    ...comparedFacts(file),
+    ...comparedFacts(file, OUTPUTS.find(job.output)?.ground !== 'pictures'),
   ];
   return (
     <aside
@@ -92,9 +98,16 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
 
 function FilePicture({ job, file }: Viewed) {
   const href = `${fileHref(job.id, file.name)}?inline`;
-  if (file.name.endsWith('.webm')) {
+  if (/\.(webm|mp4)$/.test(file.name)) {
     return (
-      <video src={href} controls loop muted className="h-full w-full" aria-label={`Video ${file.name}`} />
+      <video
+        src={href}
+        controls
+        loop
+        muted={file.name.endsWith('.webm')}
+        className="h-full w-full"
+        aria-label={`Video ${file.name}`}
+      />
     );
   }
   if (file.name.endsWith('.png')) {

@@ -2,7 +2,7 @@ import type { FileFacts } from '@/contract/jobs';
 import { counted } from '../shared/counted';
 
 /** What was looked at in a file, and how far it is from what was painted, as names and words. */
-export function comparedFacts(file: FileFacts): readonly (readonly [string, string])[] {
+export function comparedFacts(file: FileFacts, hasAlpha = true): readonly (readonly [string, string])[] {
   const { comparedFrames, alphaErrorMax, colourErrorMean = 0, colourErrorMax = 0 } = file;
   const alpha =
     alphaErrorMax === 0 ? 'exactly as painted' : `within ${alphaErrorMax} of 255 of what was painted`;
@@ -14,7 +14,7 @@ export function comparedFacts(file: FileFacts): readonly (readonly [string, stri
       : `seen within ${colourErrorMean} of 255 of what was painted at the mean, ${colourErrorMax} at most`;
   return [
     ['Compared', `${counted(comparedFrames, 'decoded frame')} with what was painted`],
-    ['Alpha', alpha],
+    ...(hasAlpha ? [['Alpha', alpha] as const] : []),
     ['Colour', colour],
   ];
 }

@@ -1,10 +1,12 @@
 'use client';
 import { useState } from 'react';
 import type { JobOrder } from '@/contract/jobs';
+import { MISSING_PICTURE } from '@/core/model/project';
+import { counted } from '../../shared/counted';
 import { SelectBox } from '../../shared/SelectBox';
 import { Tick } from '../../shared/Tick';
 import { useTrack, useTracks } from '../captions/captionContext';
-import { useDeskUi } from '../deskContext';
+import { useClips, useDeskUi } from '../deskContext';
 
 type ProgrammeChoice = NonNullable<JobOrder['programme']>;
 
@@ -17,28 +19,47 @@ export function useProgramme() {
 }
 
 interface PartsProps {
+  /** Whether a kind of file is chosen that has the pictures in it. */
+  readonly withPictures: boolean;
   readonly value: ProgrammeChoice;
   readonly onChange: (value: ProgrammeChoice) => void;
 }
 
 /** Which parts of a programme are painted. */
-export function ProgrammeParts({ value, onChange }: PartsProps) {
+export function ProgrammeParts({ withPictures, value, onChange }: PartsProps) {
   const tracks = useTracks();
+  const missing = useClips().filter(({ picture }) => picture === MISSING_PICTURE).length;
   return (
-    <div className="mt-3 flex items-center gap-4">
-      <Tick label="Titles" on={value.titles} onChange={(titles) => onChange({ ...value, titles })} />
-      <span className="flex flex-1 items-center gap-2">
-        <span className="text-soft">Captions</span>
-        <SelectBox
-          label="Captions that are painted"
-          value={value.trackId ?? ''}
-          onChange={(id) => onChange({ ...value, trackId: id === '' ? null : id })}
-          choices={[
-            { value: '', label: 'None' },
-            ...tracks.map(({ id, name }) => ({ value: id, label: name })),
-          ]}
-        />
-      </span>
-    </div>
+    <>
+      <div className="mt-3 flex items-center gap-4">
+        <Tick label="Titles" on={value.titles} onChange={(titles) => onChange({ ...value, titles })} />
+        <span className="flex flex-1 items-center gap-2">
+          <span className="text-soft">Captions</span>
+          <SelectBox
+            label="Captions that are painted"
+            value={value.trackId ?? ''}
+            onChange={(id) => onChange({ ...value, trackId: id === '' ? null : id })}
+            choices={[
+              { value: '', label: 'None' },
+              ...tracks.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
+        </span>
+      </div>
+      {withPictures && (
+        <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+          <Tick
+            label="Timecode and title numbers burnt in"
+            on={value.burnIn === true}
+            onChange={(burnIn) => onChange({ ...value, burnIn })}
+          />
+          {missing > 0 && (
+            <span role="status" className="text-stop-ink">
+              {`${counted(missing, 'clip has', 'clips have')} no picture here and will be grey.`}
+            </span>
+          )}
+        </div>
+      )}
+    </>
   );
 }

@@ -53,8 +53,10 @@ function SendDialog({ flush, onClose }: DialogProps) {
     : which === 'one' && !onlyAll
       ? chosen
       : all;
-  // One picture is no programme.
-  const offered = OUTPUTS.list.filter(({ extension }) => !isProgramme || extension !== 'png');
+  // One picture is no programme, and pictures lie under whole programmes only.
+  const offered = OUTPUTS.list.filter(({ extension, ground }) =>
+    isProgramme ? extension !== 'png' : ground === 'alpha',
+  );
   const made = offered.filter(({ id }) => choices.outputs.includes(id));
   const into = deliveries.filter(({ id }) => wanted.includes(id));
   const left = useLeft(
@@ -124,7 +126,13 @@ function SendDialog({ flush, onClose }: DialogProps) {
           { value: 'programme' as const, label: 'The whole programme' },
         ]}
       />
-      {isProgramme && <ProgrammeParts value={programme} onChange={setProgramme} />}
+      {isProgramme && (
+        <ProgrammeParts
+          withPictures={made.some(({ ground }) => ground === 'pictures')}
+          value={programme}
+          onChange={setProgramme}
+        />
+      )}
       {deliveries.length > 1 && (
         <Ticks
           label="Deliveries"
