@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { CAPTION_FORMATS } from '../core/formats/captions';
 import { OUTPUTS } from '../core/outputs';
 import type { TypeOf } from './schema';
 import { figure, flag, moment, momentOrNull, sha256, text, whole } from './schema';
@@ -62,11 +63,13 @@ export const jobSummarySchema = yup.object({
   format: text(),
   rate: text(),
   titleCount: whole(),
+  /** The names of what goes beside its files: captions as files, and timelines that refer to its files. */
+  papers: yup.array().of(text()).required(),
 });
 export type JobSummary = TypeOf<typeof jobSummarySchema>;
 
 /** What is told of a job but its order; times are ISO 8601. */
-export type JobState = Omit<JobSummary, 'name' | 'output' | 'format' | 'rate' | 'titleCount'>;
+export type JobState = Omit<JobSummary, 'name' | 'output' | 'format' | 'rate' | 'titleCount' | 'papers'>;
 
 /** A page of the press: jobs, the newest first, and whether there are older ones and this machine can make videos. */
 export const pressPageSchema = yup.object({
@@ -95,6 +98,16 @@ export const jobOrderSchema = yup
         trackId: yup.string().defined().nullable().max(64),
         /** Whether timecode and the numbers of titles are burnt in where its pictures go out with it. */
         burnIn: yup.boolean(),
+        /** Formats in which the captions of the track go beside the video as files. */
+        captionFiles: yup
+          .array()
+          .of(
+            yup
+              .string()
+              .required()
+              .oneOf(CAPTION_FORMATS.list.map(({ id }) => id)),
+          )
+          .max(CAPTION_FORMATS.list.length),
       })
       .noUnknown()
       .nullable()

@@ -56,11 +56,22 @@ export async function findJob(db: Db, id: string): Promise<JobSummary | undefine
   return rows.map(withTimes)[0];
 }
 
+/** What a job was ordered to do, or undefined. */
+export async function findPayload(db: Db, id: string): Promise<JobPayload | undefined> {
+  return (await db.select({ payload: jobs.payload }).from(jobs).where(eq(jobs.id, id)))[0]?.payload;
+}
+
 /** Puts a job at the end of the queue. */
-export async function insertJob(db: Db, id: string, payload: JobPayload, totalFrames: number): Promise<void> {
+export async function insertJob(
+  db: Db,
+  id: string,
+  payload: JobPayload,
+  totalFrames: number,
+  papers: readonly string[] = [],
+): Promise<void> {
   const { name, output, format, rate, titles } = payload;
   const progress = { doneFrames: 0, totalFrames, paintedFrames: 0 };
-  const listed = { name, output, format, rate, titleCount: titles.length };
+  const listed = { name, output, format, rate, titleCount: titles.length, papers };
   await db
     .insert(jobs)
     .values({ id, status: 'queued', payload, ...listed, progress, files: [], error: null });

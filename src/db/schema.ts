@@ -222,8 +222,25 @@ export interface JobTitle {
   readonly fadeOutFrames?: number;
   /** The label of its first frame in the project's timecode, as a count of frames; left out by older jobs. */
   readonly timecodeFrame?: number;
+  /** Where it belongs in its project; it decides nothing of what is painted. */
+  readonly place?: JobPlace;
   /** For stills: the one frame that is wanted. */
   readonly onlyFrame: number | null;
+}
+
+/** Where a title belongs in its project, and what it says. */
+export interface JobPlace {
+  readonly number: number;
+  readonly startFrame: number;
+  readonly lane: number;
+  readonly words: string;
+}
+
+/** What goes beside the files of a job as it was when the job was sent. */
+export interface JobPaper {
+  readonly name: string;
+  readonly mediaType: string;
+  readonly base64: string;
 }
 
 /** A title or a caption of a whole programme; its template is one of the programme's. */
@@ -274,6 +291,8 @@ export interface JobPayload {
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
   readonly language?: string;
   readonly titles: readonly JobContent[];
+  /** Caption files; left out by jobs from before there were any. */
+  readonly papers?: readonly JobPaper[];
 }
 
 export const jobs = pgTable(
@@ -288,6 +307,8 @@ export const jobs = pgTable(
     format: text().notNull(),
     rate: text().notNull(),
     titleCount: integer('title_count').notNull(),
+    /** The names of what goes beside its files. */
+    papers: jsonb().$type<readonly string[]>().notNull().default([]),
     progress: jsonb().$type<JobProgress>().notNull(),
     files: jsonb().$type<readonly FileFacts[]>().notNull(),
     failures: jsonb().$type<readonly JobFailure[]>().notNull().default([]),

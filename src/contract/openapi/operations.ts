@@ -249,9 +249,16 @@ export const OPERATIONS: readonly Operation[] = [
   {
     method: 'get',
     path: '/jobs/{id}/zip',
-    says: 'All finished files of a job in one zip.',
+    says: 'All finished files of a job, and what goes beside them, in one zip.',
     answer: 'application/zip',
     refusals: [404, 409, 410],
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/papers/{name}',
+    says: 'What goes beside a job’s files: captions as a file, or a timeline that refers to its files.',
+    answer: 'application/octet-stream',
+    refusals: [404, 410],
   },
   {
     method: 'get',

@@ -30,7 +30,7 @@ interface BurnInOf {
 }
 
 /** What is burnt in at a frame: its timecode, and the numbers of the titles that are there. */
-export function burntInWords(
+function burntInWords(
   { rate, mode, firstLabel, titles }: Omit<BurnInOf, 'format' | 'fonts'>,
   frame: number,
 ): string {

@@ -8,7 +8,9 @@ import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import { parseTitle } from '@/core/model/project';
 import { changeProject, findProject } from '@/db/projects';
-import { fileSlug, orderToPayload, parseOrder, parseOrders } from './orderJob';
+import { fileSlug } from './fileSlug';
+import { orderToPayload, parseOrder, parseOrders } from './orderJob';
+import { paperNames, paperOf } from './papers';
 
 let folder: string;
 let database: OpenDatabase;
@@ -162,4 +164,49 @@ test('a title’s file starts at its place in the project, by the project’s cl
   const project = await findProject(database.db, DEMO_PROJECT_ID);
   const start = project?.titles.find(({ id }) => id === 'title-3')?.startFrame;
   expect([titles[0].timecodeFrame, drop]).toEqual([start, false]);
+});
+
+test('beside a job’s files go timelines that refer to them, and captions as files', async () => {
+  const payload = await order('mov-png');
+  expect(paperNames(payload)).toEqual([
+    'lantern-regatta-day-two-10-titles.otio',
+    'lantern-regatta-day-two-10-titles.edl',
+    'lantern-regatta-day-two-10-titles.csv',
+  ]);
+  const files = payload.titles.map(({ titleId, fileStem }) => ({
+    titleId,
+    name: `${fileStem}.mov`,
+    bytes: 1,
+    widthPx: 1920,
+    heightPx: 1080,
+    frames: 100,
+    codec: 'png',
+    framesPainted: 1,
+    alphaErrorMax: 0,
+    reused: false,
+  }));
+  const text = (name: string): string => String(paperOf(payload, files, name)?.bytes);
+  const otio = text('lantern-regatta-day-two-10-titles.otio');
+  const named = [...otio.matchAll(/"target_url": "([^"]*)"/g)].map(([, url]) => decodeURIComponent(url));
+  expect(named.toSorted()).toEqual(files.map(({ name }) => name).toSorted());
+  expect(text('lantern-regatta-day-two-10-titles.csv')).toContain('Ilse Marrow');
+  expect(paperOf(payload, files, 'other.csv')).toBeUndefined();
+  // A list of one track for each lane.
+  const twoLanes = payload.titles.map((title, i) =>
+    'parts' in title || title.place === undefined || i > 0
+      ? title
+      : { ...title, place: { ...title.place, lane: 2 } },
+  );
+  expect(paperNames({ ...payload, titles: twoLanes })).toContain(
+    'lantern-regatta-day-two-10-titles-lane-3.edl',
+  );
+  expect(paperNames(await order('png-sequence'))).toEqual([]);
+  const programme = { titles: false, trackId: 'captions-en', captionFiles: ['srt', 'stl'] };
+  const captions = await orderToPayload(
+    database.db,
+    parseOrder({ projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: [], programme }),
+    true,
+  );
+  expect(paperNames(captions)).toEqual(['english.srt', 'english.stl']);
+  expect(String(paperOf(captions, [], 'english.srt')?.bytes)).toMatch(/^1\r?\n00:00:/);
 });

@@ -13,6 +13,7 @@ import { InputError } from '@/core/kit/inputError';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { Output } from '@/core/outputs';
 import { OUTPUTS } from '@/core/outputs';
+import { fieldText } from '@/core/project/cells';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { clockOf } from '@/core/time/clock';
@@ -23,6 +24,8 @@ import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
 import type { JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
+import { captionPapers } from './captionPapers';
+import { fileSlug } from './fileSlug';
 import { programmeToJob } from './orderProgramme';
 
 /** An order from outside, checked. Throws InputError. */
@@ -63,6 +66,7 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     drop: clockOf(RATES.get(project.settings.rate), project.plan.clock).mode === 'drop',
     language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
     titles: order.formatInNames === true ? contents.map((one) => named(one, delivery, project)) : contents,
+    papers: captionPapers(project, order.programme?.trackId ?? null, order.programme?.captionFiles ?? []),
   };
 }
 
@@ -107,6 +111,12 @@ async function titlesOf(
     const job = {
       ...titleToJob({ ...title, values }, number, edition),
       timecodeFrame: labelFrame(project, title.startFrame),
+      place: {
+        number,
+        startFrame: title.startFrame,
+        lane: title.lane,
+        words: edition === undefined ? '' : wordsOf(values, edition.document),
+      },
     };
     return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
@@ -172,6 +182,15 @@ function deliveryOf(plan: Plan, id: string): Delivery {
   return found;
 }
 
+/** What a title says, in the order of its fields. */
+function wordsOf(values: FieldValues, document: Template): string {
+  return document.fields
+    .filter(({ kind }) => kind === 'text')
+    .map((field) => fieldText(field, values[field.id] ?? airValue(document, field)))
+    .filter((words) => words.trim() !== '')
+    .join(' · ');
+}
+
 function titleToJob(title: Title, number: number, edition: EditionRecord | undefined): JobTitle {
   if (edition === undefined)
     throw InputError.of(`Title ${number}`, 'an edition that exists', title.editionId);
@@ -193,16 +212,6 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
     fadeOutFrames: title.fadeOutFrames,
     onlyFrame: null,
   };
-}
-
-/** Words as a file name: letters, figures and hyphens of any script, at most 40. */
-export function fileSlug(words: string): string {
-  const slug = words
-    .normalize('NFC')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{M}\p{N}]+/gu, '-')
-    .replace(/^-+/, '');
-  return Array.from(slug).slice(0, 40).join('').replace(/-+$/, '');
 }
 
 /** A frame in the middle of the hold. */

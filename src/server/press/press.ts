@@ -7,6 +7,7 @@ import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from
 import type { Db } from '@/db/open';
 import { findRender, putRender } from '@/db/renders';
 import type { JobContent, JobPayload } from '@/db/schema';
+import { paperNames } from './papers';
 import { renderKey } from './renderKey';
 import type { RenderPool } from './renderPool';
 import { framesOf, renderTitle } from './renderTitle';
@@ -39,7 +40,7 @@ export class Press {
   async enqueue(payload: JobPayload): Promise<string> {
     const id = nanoid(12);
     const totalFrames = payload.titles.reduce((sum, title) => sum + framesOf(payload, title), 0);
-    await insertJob(this.db, id, payload, totalFrames);
+    await insertJob(this.db, id, payload, totalFrames, paperNames(payload));
     await this.tell(id);
     void this.work();
     return id;

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { JobContent, JobPayload } from '@/db/schema';
+import type { JobContent, JobPayload, JobTitle } from '@/db/schema';
 
 let painter: string | undefined;
 
@@ -19,7 +19,12 @@ function painterHash(root: string): string {
  */
 export function renderKey(payload: JobPayload, content: JobContent, root = process.cwd()): string {
   const { output, format, interlaced = false, rate, drop = false, language = null } = payload;
-  const { titleId: _titleId, fileStem: _fileStem, ...painted } = content;
+  const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
+  const painted = 'parts' in rest ? rest : withoutPlace(rest);
   const decides = { painter: painterHash(root), output, format, interlaced, rate, drop, language, painted };
   return createHash('sha256').update(JSON.stringify(decides)).digest('hex');
+}
+
+function withoutPlace({ place: _place, ...painted }: Omit<JobTitle, 'titleId' | 'fileStem'>): object {
+  return painted;
 }

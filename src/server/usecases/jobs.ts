@@ -3,9 +3,11 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import type { JobSummary, PressPage } from '@/contract/jobs';
 import { wellFormedText } from '@/core/kit/wellFormed';
-import { findJob, listJobs } from '@/db/jobs';
+import { findJob, findPayload, listJobs } from '@/db/jobs';
 import { hasFfmpeg } from '../press/ffmpeg';
-import { fileSlug, orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
+import { fileSlug } from '../press/fileSlug';
+import { orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
+import { paperOf } from '../press/papers';
 import { posterName } from '../press/renderTitle';
 import { zipFiles } from '../press/zipFiles';
 import { ConflictError, NotFoundError, readId } from '../respond';
@@ -63,8 +65,8 @@ export async function orderJobs(body: unknown): Promise<string[]> {
 
 /** All finished files of a job as one zip. Throws NotFoundError, and ConflictError while there are none. */
 export async function jobZip(id: string): Promise<Response> {
-  const { press } = await workshop();
-  const { name, files } = await getJob(id);
+  const { db, press } = await workshop();
+  const { name, files, papers } = await getJob(id);
   if (files.length === 0) throw new ConflictError('This job has no finished files yet.');
   const folder = press.folderOf(id);
   const zipped = files.map((file) => ({ name: file.name, path: join(folder, file.name) }));
@@ -73,12 +75,34 @@ export async function jobZip(id: string): Promise<Response> {
     throw new NotFoundError(
       'Files of this job are no longer in the data folder. Send its titles to the press again.',
     );
+  const payload = papers.length === 0 ? undefined : await findPayload(db, id);
+  const beside = papers.flatMap((paper) => {
+    const made = payload && paperOf(payload, files, paper);
+    return made === undefined ? [] : [{ name: paper, bytes: made.bytes }];
+  });
   const saveAs = `${fileSlug(name) || 'titles'}.zip`;
-  return new Response(streamToWeb(Readable.from(zipFiles(zipped), { objectMode: false })), {
+  return new Response(streamToWeb(Readable.from(zipFiles([...zipped, ...beside]), { objectMode: false })), {
     headers: {
       'Content-Type': 'application/zip',
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(saveAs)}`,
       'Cache-Control': 'private, no-store',
+    },
+  });
+}
+
+/** What goes beside a job's files, as they are now. Throws NotFoundError for a name that the job does not have. */
+export async function jobPaper(id: string, name: string): Promise<Response> {
+  const { db } = await workshop();
+  const { files } = await getJob(id);
+  const payload = await findPayload(db, id);
+  const paper = payload && paperOf(payload, files, name);
+  if (paper === undefined) throw new NotFoundError(`There is no file "${wellFormedText(name)}" in this job.`);
+  return new Response(new Uint8Array(paper.bytes), {
+    headers: {
+      'Content-Type': paper.mediaType,
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'Cache-Control': 'private, no-store',
+      'X-Content-Type-Options': 'nosniff',
     },
   });
 }

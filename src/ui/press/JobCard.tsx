@@ -58,13 +58,13 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
       <div className="flex items-center gap-3">
         <h2 className="min-w-0 flex-1 truncate font-serif text-[15px] font-semibold">{job.name}</h2>
         <Pill tone={tone}>{words}</Pill>
-        {job.files.length > 1 && !unfinished && (
+        {job.files.length + job.papers.length > 1 && job.files.length > 0 && !unfinished && (
           <a
             href={`/api/jobs/${job.id}/zip`}
             download
             className="inline-flex h-8 items-center rounded-lg border border-line-strong px-3 hover:bg-paper"
           >
-            {`Download all ${job.files.length}`}
+            {`Download all ${job.files.length + job.papers.length}`}
           </a>
         )}
         {unfinished && <Button onClick={() => tell('cancel')}>Stop</Button>}
@@ -95,6 +95,21 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
             </li>
           ))}
         </ul>
+      )}
+      {job.papers.length > 0 && job.files.length > 0 && !unfinished && (
+        <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span className="text-soft">Beside them</span>
+          {job.papers.map((name) => (
+            <a
+              key={name}
+              href={`/api/jobs/${job.id}/papers/${encodeURIComponent(name)}`}
+              download
+              className="font-semibold text-leaf-ink underline"
+            >
+              {name}
+            </a>
+          ))}
+        </p>
       )}
       {job.files.length > 0 && (
         <ul className="mt-2 border-t border-line">

@@ -28,6 +28,7 @@ const job = (id: string, more: Partial<JobSummary> = {}): JobSummary =>
     format: 'wide-1080',
     rate: '25',
     titleCount: 2,
+    papers: [],
     status: 'queued',
     progress: { doneFrames: 0, totalFrames: 300 },
     files: [],

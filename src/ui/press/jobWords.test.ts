@@ -18,6 +18,7 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   format: 'wide-1080',
   rate: '25',
   titleCount: 1,
+  papers: [],
   ...change,
 });
 const at = (seconds: number): number => Date.parse('2026-11-25T00:00:00.000Z') + seconds * 1000;

@@ -5,6 +5,7 @@ import { frameNearTicks, isTooLong } from '../../time/ticks';
 import type { CutClip, CutList } from '../cutList';
 import { fewNotes } from '../cutList';
 import type { OtioNode, OtioRange } from './otioNode';
+import { otioTimes } from './otioTimes';
 import { listIn, nameOf, nodeOf, rangeOf, schemaOf, timeOf } from './otioNode';
 
 type Marker = CutList['markers'][number];
@@ -203,18 +204,11 @@ function parseJson(text: string): unknown {
 
 /** A cut list as an OpenTimelineIO timeline with one video track; its clips have no media. */
 export function cutListToOtio(list: CutList, { rate, startFrame }: Clock): string {
-  const perSecond = rate.numerator / rate.denominator;
-  const moment = (value: number): object => ({ OTIO_SCHEMA: 'RationalTime.1', rate: perSecond, value });
-  const span = (start: number, length: number): object => ({
-    OTIO_SCHEMA: 'TimeRange.1',
-    start_time: moment(start),
-    duration: moment(length),
-  });
+  const { moment, span, gap } = otioTimes(rate);
   const children: object[] = [];
   let at = 0;
   for (const clip of list.clips) {
-    if (clip.startFrame > at)
-      children.push({ OTIO_SCHEMA: 'Gap.1', name: '', source_range: span(0, clip.startFrame - at) });
+    if (clip.startFrame > at) children.push(gap(clip.startFrame - at));
     children.push({
       OTIO_SCHEMA: 'Clip.2',
       name: clip.name,

@@ -8,6 +8,8 @@ import { Tick } from '../../shared/Tick';
 import { useTrack, useTracks } from '../captions/captionContext';
 import { useClips, useDeskUi } from '../deskContext';
 
+import { CaptionFiles } from './CaptionFiles';
+
 type ProgrammeChoice = NonNullable<JobOrder['programme']>;
 
 /** What of a whole programme is painted: at first its titles, and the captions of the track that is worked on. */
@@ -38,7 +40,9 @@ export function ProgrammeParts({ withPictures, value, onChange }: PartsProps) {
           <SelectBox
             label="Captions that are painted"
             value={value.trackId ?? ''}
-            onChange={(id) => onChange({ ...value, trackId: id === '' ? null : id })}
+            onChange={(id) =>
+              onChange(id === '' ? { ...value, trackId: null, captionFiles: [] } : { ...value, trackId: id })
+            }
             choices={[
               { value: '', label: 'None' },
               ...tracks.map(({ id, name }) => ({ value: id, label: name })),
@@ -46,6 +50,13 @@ export function ProgrammeParts({ withPictures, value, onChange }: PartsProps) {
           />
         </span>
       </div>
+      {value.trackId !== null && (
+        <CaptionFiles
+          trackId={value.trackId}
+          chosen={value.captionFiles ?? []}
+          onChange={(captionFiles) => onChange({ ...value, captionFiles: [...captionFiles] })}
+        />
+      )}
       {withPictures && (
         <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1">
           <Tick

@@ -1,0 +1,1 @@
+ALTER TABLE "jobs" ADD COLUMN "papers" jsonb DEFAULT '[]'::jsonb NOT NULL;
