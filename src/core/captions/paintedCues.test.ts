@@ -15,7 +15,7 @@ import type { CompiledTitle } from '../timeline/compile';
 import { standsAbove, wordsCover } from './cuePlace';
 import { captionFields, cueTitle } from './cueTitle';
 import { PLAIN_CAPTION } from './plainCaption';
-import { rewordCue } from './rewordCue';
+import { rewordCue } from '../formats/captions/rewordCue';
 
 let fonts: FontLibrary;
 beforeAll(async () => {

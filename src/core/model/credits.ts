@@ -49,7 +49,7 @@ export const NO_CREDITS: Credits = { rows: [], wish: { speedU: null, size: null 
 /** The most rows of one title's credits, pictures of a row, and letters of a cell. */
 export const MOST_CREDIT_ROWS = 5000;
 export const MOST_CREDIT_PICTURES = 12;
-const LONGEST_CREDIT = 2000;
+export const LONGEST_CREDIT = 2000;
 
 const name = text(LONGEST_CREDIT);
 const asset = text(64);

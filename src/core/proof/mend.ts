@@ -1,4 +1,4 @@
-import { rewordCue } from '../captions/rewordCue';
+import { rewordCue } from '../formats/captions/rewordCue';
 import { changeRow } from '../credits/editCredits';
 import type { Cue } from '../model/captions';
 import type { Title } from '../model/project';

@@ -96,6 +96,7 @@ function CaptionMenu() {
         {act('Read a caption file…', 'readCaptions')}
         {act('Write a caption file…', 'writeCaptions', !hasCues)}
         {act('Type a transcript…', 'transcript')}
+        {act('Find and replace…', 'find')}
         {act('Caption tracks…', 'track')}
         {act('Deliveries…', 'deliveries')}
       </MenuItems>

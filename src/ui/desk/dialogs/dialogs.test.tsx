@@ -158,10 +158,10 @@ describe('find and replace', () => {
     expect(button('Replace in 0 places')).toBeDisabled();
   });
 
-  test('says when no title has the words', async () => {
+  test('says when nothing has the words', async () => {
     open('find');
     await userEvent.type(screen.getByLabelText('Find'), 'ferry');
-    expect(screen.getByText('No title says that.')).toBeInTheDocument();
+    expect(screen.getByText('Nothing here says that.')).toBeInTheDocument();
   });
 });
 

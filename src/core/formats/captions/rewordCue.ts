@@ -1,4 +1,4 @@
-import { cueSpans, plainWords, sliceSpans, spansToWords } from '../formats/captions/cueMarks';
+import { cueSpans, plainWords, sliceSpans, spansToWords } from './cueMarks';
 
 /** The words of a cue saying something else; marks stay on what is the same at both ends, and what is new looks as what it replaces. */
 export function rewordCue(words: string, plain: string): string {
