@@ -1,4 +1,4 @@
-import type { Credits } from '@/core/model/credits';
+import type { CreditRow, Credits } from '@/core/model/credits';
 import { NO_CREDITS } from '@/core/model/credits';
 import type { Plan } from '@/core/model/plan';
 import { MASTER_ID } from '@/core/model/plan';
@@ -25,7 +25,14 @@ export const CLOSING_PLAN: Plan = {
   ],
   markers: [],
   words: ['lockkeeper', 'sailmaker'],
-  setAside: [],
+  setAside: [
+    {
+      key: 'credit-layout for tall',
+      reason: 'The tall cut-down goes out without the pictures beside its credits',
+      by: 'Mira',
+      like: { check: 'credit-layout', deliveryId: 'tall' },
+    },
+  ],
 };
 
 const seconds = (value: number): number => Math.round(value * 25);
@@ -54,7 +61,31 @@ const SPOKEN_SECONDS = [2.53, 6.82, 10.11];
 
 const moments: readonly RowMoment[] = POINTS.map((row, i) => ({ row, seconds: SPOKEN_SECONDS[i] }));
 
-const credits: Credits = { ...NO_CREDITS, rows: REGATTA_CREDITS };
+const beside = (asset: string, side: 'left' | 'right'): CreditRow => ({
+  id: `beside-${asset}`,
+  kind: 'beside',
+  asset,
+  side,
+  atSeconds: null,
+  forSeconds: 9,
+});
+
+const marks: CreditRow = {
+  id: 'marks',
+  kind: 'pictures',
+  assets: ['demo-ferry-wardens', 'demo-kiln-and-clay', 'demo-withy-beds', 'demo-lantern-gate'],
+};
+
+/** What goes with the credits: pictures of the day beside them, and the marks of those who are thanked. */
+const rows = REGATTA_CREDITS.flatMap((row): CreditRow[] => {
+  if (row.kind !== 'heading') return [row];
+  if (row.name === 'Cameras') return [row, beside('demo-quay', 'right')];
+  if (row.name === 'Lantern bearers') return [row, beside('demo-weir', 'left')];
+  // The last block stands by itself.
+  return row.name === 'Channel Osier' ? [marks, row] : [row];
+});
+
+const credits: Credits = { ...NO_CREDITS, rows };
 
 const title = (index: number, templateId: string, start: number, end: number, more: Partial<Title>): Title =>
   newTitle({

@@ -28,9 +28,11 @@ export const harbourRoll: Template = {
         name: barlow(600, 40, '#ffffff', { leading: 1.25 }),
         paragraph: barlow(400, 34, '#cfdbd9', { leading: 1.35 }),
       },
-      widthShare: 0.78,
+      // Beside it there is room for pictures.
+      widthShare: 0.64,
       nameColumns: 2,
       rowGapU: 6,
+      pictureHeightU: 150,
       place: place('centre', { kind: 'frame' }, 'centre'),
     }),
     box({
@@ -49,6 +51,7 @@ export const harbourRoll: Template = {
     inShape('tall', 'credits', 'widthShare', 96),
     inShape('tall', 'credits', 'pairs', 'stacked'),
     inShape('tall', 'credits', 'nameColumns', 1),
+    inShape('tall', 'credits', 'pictureHeightU', 190),
     inShape('square', 'credits', 'widthShare', 94),
     inShape('classic', 'credits', 'widthShare', 92),
   ],

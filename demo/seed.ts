@@ -3,11 +3,13 @@ import { MASTER_ID } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
 import { newClip, newTitle } from '@/core/model/project';
 import type { Template } from '@/core/model/template';
+import { putAsset } from '@/db/assets';
 import type { Db } from '@/db/open';
 import { changeProject, insertProject } from '@/db/projects';
 import { insertTemplate, releaseTemplate } from '@/db/templates';
 import { CAPTION_CUES, CAPTION_TRACKS } from './captions';
 import { CLOSING_CLIPS, CLOSING_ID, CLOSING_PLAN, CLOSING_SETTINGS, CLOSING_TITLES } from './closing';
+import { DEMO_PICTURES, paintPicture } from './pictures';
 import { DEMO_TEMPLATES } from './templates';
 
 /** The id that a demo template is kept under. */
@@ -107,8 +109,18 @@ const PLAN: Plan = {
   ],
 };
 
-/** Fills an empty database with the demo: the released templates, a project with ten titles and captions, and its closing. */
-export async function seedDemo(db: Db): Promise<void> {
+/** Keeps the bytes of a picture under their hash. */
+type Keep = (hash: string, bytes: Uint8Array) => Promise<void>;
+
+/**
+ * Fills an empty database with the demo: the released templates, its pictures, a project with ten titles and captions, and
+ * its closing.
+ */
+export async function seedDemo(db: Db, keep: Keep): Promise<void> {
+  for (const { facts, bytes } of DEMO_PICTURES.map(paintPicture)) {
+    await keep(facts.hash, bytes);
+    await putAsset(db, facts);
+  }
   for (const document of DEMO_TEMPLATES) {
     const id = idOf(document);
     await insertTemplate(db, id, document);

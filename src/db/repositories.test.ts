@@ -32,7 +32,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-db-'));
   open = await openDatabase(folder);
   db = open.db;
-  await seedDemo(db);
+  await seedDemo(db, async () => undefined);
 }, 300_000);
 
 afterAll(async () => {

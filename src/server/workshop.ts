@@ -36,9 +36,9 @@ export function workshop(): Promise<Workshop> {
 async function openWorkshop(): Promise<Workshop> {
   const dataFolder = process.env.GILDER_DATA ?? join(process.cwd(), 'data');
   const { db, close } = await openDatabase(dataFolder);
-  if (process.env.GILDER_DEMO !== 'off') await putInDemo(db);
   const folders = foldersIn(dataFolder);
   const { pictureFolder, mediaFolder } = folders;
+  if (process.env.GILDER_DEMO !== 'off') await putInDemo(db, pictureFolder);
   await takeOutBytes(db, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
   const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'), {
     pictures: (ids) => readPictures(db, pictureFolder, ids),
@@ -64,10 +64,10 @@ async function openWorkshop(): Promise<Workshop> {
 }
 
 /** The demo is put in once, all of it or nothing, however often the first start is broken off. */
-async function putInDemo(db: Db): Promise<void> {
+async function putInDemo(db: Db, pictureFolder: string): Promise<void> {
   if (await isFact(db, 'demo')) return;
   await db.transaction(async (tx) => {
-    await seedDemo(tx);
+    await seedDemo(tx, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
     await setFact(tx, 'demo');
   });
 }

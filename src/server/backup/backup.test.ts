@@ -33,7 +33,7 @@ beforeAll(async () => {
   const folder = join(all, 'first');
   open = await openDatabase(folder);
   source = sourceOf(open, folder);
-  await seedDemo(open.db);
+  await seedDemo(open.db, (hash, bytes) => keepPicture(foldersIn(folder).pictureFolder, hash, bytes));
   await keepPicture(source.pictureFolder, HASH, PIXELS);
   const size = { widthPx: 8, heightPx: 6, ownWidth: 8, ownHeight: 6, byteCount: PIXELS.length };
   await putAsset(open.db, { id: 'leaf', name: 'leaf.png', mediaType: 'image/png', hash: HASH, ...size });

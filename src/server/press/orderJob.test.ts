@@ -18,7 +18,7 @@ let database: OpenDatabase;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-order-'));
   database = await openDatabase(folder);
-  await seedDemo(database.db);
+  await seedDemo(database.db, async () => undefined);
 }, 300_000);
 
 afterAll(async () => {
