@@ -109,6 +109,7 @@ async function benchEncoder(list: readonly CreditRow[]): Promise<void> {
         rate: RATE,
         timecode: null,
         sound: null,
+        plane: 'straight',
       });
       await feed(sink);
       await sink.finish();

@@ -63,6 +63,7 @@ async function exportTitle({
     rate: RATE,
     timecode: null,
     sound: null,
+    plane: 'straight',
   });
   const receiver = {
     frame: (bytes: Buffer, { repeats }: { repeats: number }) => sink.write(bytes, holdOnce ? 1 : repeats),
@@ -111,6 +112,7 @@ export async function benchExport(): Promise<void> {
       rate: RATE,
       timecode: null,
       sound: null,
+      plane: 'straight',
     });
     for (const { bytes, repeats } of ready) await sink.write(bytes, repeats);
     await sink.finish();

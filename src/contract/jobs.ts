@@ -21,6 +21,8 @@ const fileFactsSchema = yup.object({
   colourErrorMax: figure().optional(),
   /** How many decoded frames were compared; left out by older files, of which it was one. */
   comparedFrames: whole().optional(),
+  /** What its pixels are; left out by older files, whose alpha is straight. */
+  plane: yup.string().oneOf(['straight', 'premultiplied', 'fill', 'shapedFill', 'key', 'opaque'] as const),
   /** Whether it was made before and taken as it was. */
   reused: yup.boolean(),
   /** SHA-256 of the file; left out by files from before it was kept. */
@@ -89,6 +91,8 @@ export const jobOrderSchema = yup
       .oneOf(OUTPUTS.list.map((output) => output.id)),
     titleIds: yup.array().of(yup.string().required()).required().max(10_000),
     deliveryId: yup.string().max(64),
+    /** Whether colours are multiplied by their alpha where a kind of file can have that. */
+    premultiplied: yup.boolean(),
     /** Whether files have the size and rate of their delivery in their names. */
     formatInNames: yup.boolean(),
     /** The whole programme as one file, in place of a file for each title. */

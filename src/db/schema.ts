@@ -19,6 +19,7 @@ import type { Cue, CuePlace } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
+import type { Plane } from '@/core/outputs';
 import type { PaintedTitle } from '@/core/project/deliver';
 import type { GroundClip } from '@/core/project/ground';
 import type { ListedTemplate } from '@/core/resolve/listed';
@@ -226,6 +227,8 @@ export interface JobTitle {
   readonly place?: JobPlace;
   /** For stills: the one frame that is wanted. */
   readonly onlyFrame: number | null;
+  /** What its file's pixels are; left out for straight alpha. */
+  readonly plane?: Plane;
 }
 
 /** Where a title belongs in its project, and what it says. */
@@ -274,6 +277,8 @@ export interface JobProgramme {
   readonly parts: readonly JobPart[];
   /** Left out by what goes out with alpha. */
   readonly ground?: JobGround;
+  /** What its file's pixels are; left out for straight alpha. */
+  readonly plane?: Plane;
 }
 
 /** What becomes one file. */

@@ -1,5 +1,11 @@
 import { createRegistry } from '../kit/registry';
 
+/**
+ * What the pixels of a file are: with straight or premultiplied alpha; the colours alone, as they are (`fill`) or over
+ * black (`shapedFill`); how opaque they are as a grey (`key`); or a picture that is seen everywhere.
+ */
+export type Plane = 'straight' | 'premultiplied' | 'fill' | 'shapedFill' | 'key' | 'opaque';
+
 /** A kind of file that the press makes. */
 export interface Output {
   readonly id: string;
@@ -12,6 +18,10 @@ export interface Output {
   readonly needsFfmpeg: boolean;
   /** What its words lie on: nothing (they have alpha), or the pictures of their programme. */
   readonly ground: 'alpha' | 'pictures';
+  /** What each title becomes: a file with alpha, or a file of its colours and one of its alpha. */
+  readonly files: 'one' | 'fillAndKey';
+  /** Whether colours can be asked for multiplied by their alpha. */
+  readonly canPremultiply: boolean;
   /** Largest difference of alpha (0 to 255) that the coding may bring; measured, see docs/decisions. */
   readonly alphaTolerance: number;
   /** Largest differences of what is seen over black, grey and white, at the mean and at most (0 to 255). */
@@ -28,6 +38,8 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'png',
     needsFfmpeg: true,
     ground: 'alpha',
+    files: 'one',
+    canPremultiply: false,
     alphaTolerance: 0,
     colourTolerance: { mean: 0, most: 0 },
   },
@@ -39,8 +51,24 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'rgba',
     needsFfmpeg: true,
     ground: 'alpha',
+    files: 'one',
+    canPremultiply: true,
     alphaTolerance: 2,
     colourTolerance: { mean: 2, most: 24 },
+  },
+  {
+    id: 'mov-fill-key',
+    label: 'Fill and key, ProRes 422 HQ',
+    note: 'Two MOV files of the same frames, for keyers.',
+    extension: 'mov',
+    frames: 'rgba',
+    needsFfmpeg: true,
+    ground: 'alpha',
+    files: 'fillAndKey',
+    canPremultiply: true,
+    alphaTolerance: 0,
+    // Two pixels share one colour.
+    colourTolerance: { mean: 3, most: 255 },
   },
   {
     id: 'webm-vp9',
@@ -50,6 +78,8 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'rgba',
     needsFfmpeg: true,
     ground: 'alpha',
+    files: 'one',
+    canPremultiply: false,
     // Lossy as its colour is: soft shadows on the move were found up to 25 off.
     alphaTolerance: 64,
     // Four pixels share one colour, so a thin bright line on a dark ground can be far off at its edge.
@@ -63,6 +93,8 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'rgba',
     needsFfmpeg: true,
     ground: 'pictures',
+    files: 'one',
+    canPremultiply: false,
     alphaTolerance: 0,
     // Four pixels share one colour here too.
     colourTolerance: { mean: 6, most: 255 },
@@ -75,6 +107,8 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'png',
     needsFfmpeg: false,
     ground: 'alpha',
+    files: 'one',
+    canPremultiply: false,
     alphaTolerance: 0,
     colourTolerance: { mean: 0, most: 0 },
   },
@@ -86,7 +120,33 @@ export const OUTPUTS = createRegistry<Output>('output', [
     frames: 'png',
     needsFfmpeg: false,
     ground: 'alpha',
+    files: 'one',
+    canPremultiply: false,
+    alphaTolerance: 0,
+    colourTolerance: { mean: 0, most: 0 },
+  },
+  {
+    id: 'png-fill-key',
+    label: 'PNG stills, fill and key',
+    note: 'Two pictures of the title at rest, for keyers.',
+    extension: 'png',
+    frames: 'png',
+    needsFfmpeg: false,
+    ground: 'alpha',
+    files: 'fillAndKey',
+    canPremultiply: true,
     alphaTolerance: 0,
     colourTolerance: { mean: 0, most: 0 },
   },
 ]);
+
+/** What the files of a title are, one for each. */
+export function planesOf(
+  { ground, files, canPremultiply }: Output,
+  premultiplied: boolean,
+): readonly Plane[] {
+  if (ground === 'pictures') return ['opaque'];
+  const asked = premultiplied && canPremultiply;
+  if (files === 'fillAndKey') return [asked ? 'shapedFill' : 'fill', 'key'];
+  return [asked ? 'premultiplied' : 'straight'];
+}

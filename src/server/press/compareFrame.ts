@@ -8,29 +8,38 @@ export interface FrameDifference {
 
 const GROUNDS = [0, 128, 255] as const;
 
-/** Compares straight-alpha RGBA. Throws where the frames are not of one size. */
-export function compareFrame(decoded: Uint8Array, painted: Uint8Array): FrameDifference {
+/** Compares RGBA of one kind: straight alpha, or premultiplied. Throws where the frames are not of one size. */
+export function compareFrame(
+  decoded: Uint8Array,
+  painted: Uint8Array,
+  premultiplied = false,
+): FrameDifference {
   if (decoded.length !== painted.length) throw new Error('The decoded frame has another size');
   let [alphaMax, colourMax, sum, count] = [0, 0, 0, 0];
+  // Everything in 255ths of a step, whole numbers for as long as it goes: this looks at every pixel.
   for (let at = 0; at < painted.length; at += 4) {
     const [was, is] = [painted[at + 3], decoded[at + 3]];
     if (was === 0 && is === 0) continue;
-    alphaMax = Math.max(alphaMax, Math.abs(was - is));
+    const lost = was - is;
+    if (lost > alphaMax) alphaMax = lost;
+    else if (-lost > alphaMax) alphaMax = -lost;
     for (let channel = 0; channel < 3; channel++) {
-      const difference = (decoded[at + channel] * is - painted[at + channel] * was) / 255;
-      for (const ground of GROUNDS) {
-        const seen = Math.abs(difference + (ground * (was - is)) / 255);
-        colourMax = Math.max(colourMax, seen);
+      const [to, from] = [decoded[at + channel], painted[at + channel]];
+      const difference = premultiplied ? (to - from) * 255 : to * is - from * was;
+      for (let i = 0; i < GROUNDS.length; i++) {
+        const off = difference + GROUNDS[i] * lost;
+        const seen = off < 0 ? -off : off;
+        if (seen > colourMax) colourMax = seen;
         sum += seen;
-        count++;
       }
+      count += GROUNDS.length;
     }
   }
   const tenths = (value: number): number => Math.round(value * 10) / 10;
   return {
     alphaMax,
-    colourMean: count === 0 ? 0 : Math.round((sum / count) * 100) / 100,
-    colourMax: tenths(colourMax),
+    colourMean: count === 0 ? 0 : Math.round((sum / count / 255) * 100) / 100,
+    colourMax: tenths(colourMax / 255),
   };
 }
 

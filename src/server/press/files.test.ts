@@ -9,6 +9,7 @@ import { FORMATS } from '@/core/frame/formats';
 import { motionOf } from '@/core/model/newMove';
 import type { Template } from '@/core/model/template';
 import { testBox, testTemplate } from '@/core/testing';
+import type { Plane } from '@/core/outputs';
 import { RATES } from '@/core/time/rates';
 import { bleedColour } from './bleed';
 import { compareFrame } from './compareFrame';
@@ -37,18 +38,20 @@ interface Asked {
   readonly format: string;
   readonly rate: string;
   readonly interlaced?: boolean;
+  readonly plane?: Plane;
 }
 
 function make(
   document: Template,
-  { output, format, rate, interlaced }: Asked,
+  { output, format, rate, interlaced, plane }: Asked,
   frames = 60,
 ): Promise<FileFacts> {
   return renderTitle({
     payload: { name: 'x', output, format, rate, interlaced, drop: true, titles: [] },
     title: {
       titleId: 'a',
-      fileStem: 'a',
+      fileStem: plane ?? 'a',
+      plane,
       document,
       values: {},
       lengthFrames: frames,
@@ -190,6 +193,68 @@ describe('flat colours', () => {
   );
 });
 
+describe('colours and alpha apart', () => {
+  // A half seen red box on nothing: 128 of 255.
+  const half = testTemplate([
+    testBox('box', {
+      fill: '#c81020',
+      fillOpacity: 128 / 255,
+      width: { kind: 'fixed', u: 800 },
+      height: { kind: 'fixed', u: 400 },
+      place: { ...testBox('x').place, dxU: 200, dyU: 200 },
+      motion: motionOf(null, null),
+    }),
+  ]);
+  const asked = { format: 'wide-720', rate: '29.97', output: 'mov-fill-key' } as const;
+  const at = (pixels: Uint8Array, x: number, y: number): number[] => [
+    ...pixels.subarray((y * 1280 + x) * 4, (y * 1280 + x) * 4 + 4),
+  ];
+  const near = (is: readonly number[], wanted: readonly number[]): void =>
+    is.forEach((value, i) => expect(Math.abs(value - wanted[i])).toBeLessThanOrEqual(2));
+  const [inside, outside] = [
+    [400, 266],
+    [1000, 600],
+  ] as const;
+
+  test('fill is the colours, key the alpha in the legal range, both with the same frames and timecode', async () => {
+    const fill = await make(half, { ...asked, plane: 'fill' }, 30);
+    const key = await make(half, { ...asked, plane: 'key' }, 30);
+    near(at(decode(fill.name, 10, 29.97), ...inside), [200, 16, 32, 255]);
+    // Next to the box its colour goes on.
+    near(at(decode(fill.name, 10, 29.97), 130, 266), [200, 16, 32, 255]);
+    near(at(decode(key.name, 10, 29.97), ...inside), [128, 128, 128, 255]);
+    near(at(decode(key.name, 10, 29.97), ...outside), [0, 0, 0, 255]);
+    const raw = execFileSync(
+      'ffmpeg',
+      `-v error -i ${join(folder, key.name)} -frames:v 1 -f rawvideo -pix_fmt yuv422p10le -`.split(' '),
+      { maxBuffer: 100e6 },
+    );
+    const luma = (x: number, y: number): number => raw.readUInt16LE((y * 1280 + x) * 2);
+    // Of 10 bits: black is 64, white 940.
+    expect(luma(...outside)).toBe(64);
+    expect(Math.abs(luma(...inside) - (64 + (876 * 128) / 255))).toBeLessThanOrEqual(3);
+    expect(probe(fill.name)).toEqual(probe(key.name));
+    expect([durations(fill.name), durations(key.name)]).toEqual([['1001'], ['1001']]);
+    expect([fill.frames, key.frames]).toEqual([30, 30]);
+    const mov = await readMov(join(folder, fill.name));
+    expect([mov.codec, mov.depth, mov.graphicsMode]).toEqual(['apch', 24, 0x40]);
+  }, 60_000);
+
+  test('premultiplied colours are over black, and the file says so', async () => {
+    const shaped = await make(half, { ...asked, plane: 'shapedFill' }, 12);
+    near(at(decode(shaped.name, 6, 29.97), ...inside), [100, 8, 16, 255]);
+    near(at(decode(shaped.name, 6, 29.97), ...outside), [0, 0, 0, 255]);
+    const one = await make(half, { ...asked, output: 'mov-prores', plane: 'premultiplied' }, 12);
+    near(at(decode(one.name, 6, 29.97), ...inside), [100, 8, 16, 128]);
+    expect(one).toMatchObject({ plane: 'premultiplied', comparedFrames: 3 });
+    expect(one.colourErrorMax).toBeLessThanOrEqual(8);
+    expect((await readMov(join(folder, one.name))).graphicsMode).toBe(0x102);
+    const straight = await make(half, { ...asked, output: 'mov-prores' }, 12);
+    expect((await readMov(join(folder, straight.name))).graphicsMode).toBe(0x100);
+    near(at(decode(straight.name, 6, 29.97), ...inside), [200, 16, 32, 128]);
+  }, 60_000);
+});
+
 test('a moving edge is elsewhere in the second field of an interlaced frame', async () => {
   const slide = testTemplate(
     [
@@ -273,6 +338,7 @@ describe('our MOV', () => {
     colour: [1, 1, 1],
     fields: 'progressive',
     timecode: null,
+    plane: 'straight',
   } as const;
   const write = async (name: string, holds: readonly number[]): Promise<string> => {
     const path = join(folder, name);

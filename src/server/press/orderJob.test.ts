@@ -210,3 +210,25 @@ test('beside a job’s files go timelines that refer to them, and captions as fi
   expect(paperNames(captions)).toEqual(['english.srt', 'english.stl']);
   expect(String(paperOf(captions, [], 'english.srt')?.bytes)).toMatch(/^1\r?\n00:00:/);
 });
+
+test('fill and key are two files of each title, in one job', async () => {
+  const sent = async (output: string, premultiplied: boolean) =>
+    (
+      await orderToPayload(
+        database.db,
+        parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds: ['title-4'], premultiplied }),
+        true,
+      )
+    ).titles.map(({ fileStem, plane }) => [fileStem, plane]);
+  expect(await sent('mov-fill-key', false)).toEqual([
+    ['004-teo-vance-fill', 'fill'],
+    ['004-teo-vance-key', 'key'],
+  ]);
+  expect(await sent('png-fill-key', true)).toEqual([
+    ['004-teo-vance-fill', 'shapedFill'],
+    ['004-teo-vance-key', 'key'],
+  ]);
+  expect(await sent('mov-prores', true)).toEqual([['004-teo-vance', 'premultiplied']]);
+  // What cannot be premultiplied is as it always is.
+  expect(await sent('mov-png', true)).toEqual([['004-teo-vance', undefined]]);
+});

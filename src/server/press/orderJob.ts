@@ -11,8 +11,8 @@ import { MASTER_ID } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import type { FieldValues, Template } from '@/core/model/template';
-import type { Output } from '@/core/outputs';
-import { OUTPUTS } from '@/core/outputs';
+import type { Output, Plane } from '@/core/outputs';
+import { OUTPUTS, planesOf } from '@/core/outputs';
 import { fieldText } from '@/core/project/cells';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
@@ -22,7 +22,7 @@ import { framesPerDay } from '@/core/time/timecode';
 import type { Db } from '@/db/open';
 import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
-import type { JobPayload, JobProgramme, JobTitle } from '@/db/schema';
+import type { JobContent, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { captionPapers } from './captionPapers';
 import { fileSlug } from './fileSlug';
@@ -65,9 +65,29 @@ export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): 
     rate: project.settings.rate,
     drop: clockOf(RATES.get(project.settings.rate), project.plan.clock).mode === 'drop',
     language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
-    titles: order.formatInNames === true ? contents.map((one) => named(one, delivery, project)) : contents,
+    titles: inPlanes(
+      order.formatInNames === true ? contents.map((one) => named(one, delivery, project)) : contents,
+      planesOf(output, order.premultiplied === true),
+    ),
     papers: captionPapers(project, order.programme?.trackId ?? null, order.programme?.captionFiles ?? []),
   };
+}
+
+const PLANE_NAMES: Readonly<Partial<Record<Plane, string>>> = {
+  fill: 'fill',
+  shapedFill: 'fill',
+  key: 'key',
+};
+
+/** A file of each content for each of the planes, named by it where there are several. */
+function inPlanes(contents: readonly JobContent[], planes: readonly Plane[]): JobContent[] {
+  return contents.flatMap((content) =>
+    planes.map((plane) => {
+      const name = PLANE_NAMES[plane];
+      const fileStem = name === undefined ? content.fileStem : `${content.fileStem}-${name}`;
+      return { ...content, fileStem, ...(plane === 'straight' ? {} : { plane }) };
+    }),
+  );
 }
 
 /** With the size and the rate of its delivery in its file's name, such as `1920x1080-25p`. */
@@ -118,7 +138,7 @@ async function titlesOf(
         words: edition === undefined ? '' : wordsOf(values, edition.document),
       },
     };
-    return output.id === 'png-still' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
+    return output.extension === 'png' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
 }
 

@@ -17,7 +17,10 @@ function placedTitles({ output, titles }: Papers): PlacedTitle[] {
   if (OUTPUTS.find(output)?.extension === 'zip') return [];
   return titles.filter(
     (title): title is PlacedTitle =>
-      !('parts' in title) && title.place !== undefined && title.timecodeFrame !== undefined,
+      !('parts' in title) &&
+      title.place !== undefined &&
+      title.plane !== 'key' &&
+      title.timecodeFrame !== undefined,
   );
 }
 
@@ -65,7 +68,8 @@ export function paperOf(
 
 function placedFilesOf(job: Papers, files: readonly FileFacts[]): PlacedFiles {
   const rate = RATES.get(job.rate);
-  const made = new Map(files.map((file) => [file.titleId, file]));
+  // Of a pair the fill is in the timeline; its key has the same place.
+  const made = new Map(files.filter(({ plane }) => plane !== 'key').map((file) => [file.titleId, file]));
   const titles = placedTitles(job);
   const [first] = titles;
   const startFrame = first.timecodeFrame - first.place.startFrame;

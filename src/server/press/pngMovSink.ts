@@ -4,7 +4,7 @@ import { createMov } from './mov/movFile';
 import type { FrameSink, SinkOptions } from './sink';
 
 /** PNG files as they are, in a MOV. */
-export function createPngMovSink({ path, format, rate, timecode }: SinkOptions): FrameSink {
+export function createPngMovSink({ path, format, rate, timecode, plane }: SinkOptions): FrameSink {
   // PNG lays both fields into one picture, line by line.
   const woven: FieldOrder = isTopFirst(format) ? 'topFirst' : 'bottomFirstWoven';
   const mov = createMov({
@@ -14,6 +14,7 @@ export function createPngMovSink({ path, format, rate, timecode }: SinkOptions):
     timecode,
     codec: 'png ',
     codecName: 'PNG',
+    plane,
     colour: videoColour(format).code,
     fields: format.interlaced === true ? woven : 'progressive',
   });

@@ -2,6 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { FileFacts, JobFailure, JobSummary } from '@/contract/jobs';
+import { OUTPUTS } from '@/core/outputs';
 import type { JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
@@ -139,8 +140,10 @@ export class Press {
     mkdirSync(folder, { recursive: true });
     const files: FileFacts[] = [...job.files];
     const failures: JobFailure[] = [];
-    const done = new Set(files.map((file) => file.titleId));
-    const waiting = payload.titles.filter((title) => !done.has(title.titleId));
+    // By name: a title may become two files.
+    const done = new Set(files.map((file) => file.name));
+    const { extension } = OUTPUTS.get(payload.output);
+    const waiting = payload.titles.filter(({ fileStem }) => !done.has(`${fileStem}.${extension}`));
     let doneFrames =
       job.progress.totalFrames - waiting.reduce((sum, title) => sum + framesOf(payload, title), 0);
     let paintedFrames = files.reduce(

@@ -4,20 +4,29 @@ import { FfmpegFeed } from './ffmpeg';
 import type { FieldOrder } from './mov/movFile';
 import { createMov } from './mov/movFile';
 import { readMov } from './mov/readMov';
+import { hasAlpha } from './planes';
 import type { FrameSink, SinkOptions } from './sink';
 import { rawInput } from './sink';
 
-const PRORES =
-  '-c:v prores_ks -profile:v 4444 -pix_fmt yuva444p10le -alpha_bits 16 -qscale:v 2 -mbs_per_slice 8'.split(
-    ' ',
-  );
+const PRORES = '-c:v prores_ks -qscale:v 2 -mbs_per_slice 8'.split(' ');
+const WITH_ALPHA = {
+  codec: 'ap4h',
+  codecName: 'ProRes 4444',
+  coding: '-profile:v 4444 -pix_fmt yuva444p10le -alpha_bits 16'.split(' '),
+};
+const WITHOUT = {
+  codec: 'apch',
+  codecName: 'ProRes 422 HQ',
+  coding: '-profile:v hq -pix_fmt yuv422p10le'.split(' '),
+};
 
 /**
- * ProRes 4444 with alpha. Every frame stands alone, so each different picture is encoded once; a MOV of our own then
+ * ProRes: 4444 for what has alpha, 422 HQ for what has none. Every frame stands alone, so each different picture is encoded once; a MOV of our own then
  * names it for as many frames as it stands.
  */
 export function createProresSink(options: SinkOptions): FrameSink {
-  const { path, format, rate, timecode } = options;
+  const { path, format, rate, timecode, plane } = options;
+  const { coding, codec, codecName } = hasAlpha(plane) ? WITH_ALPHA : WITHOUT;
   const encoded = `${path}.encoded.mov`;
   const repeats: number[] = [];
   const interlaced = format.interlaced === true;
@@ -28,6 +37,7 @@ export function createProresSink(options: SinkOptions): FrameSink {
     ...rawInput(options),
     ...toVideo(format),
     ...PRORES,
+    ...coding,
     ...(interlaced ? ['-flags', '+ildct'] : []),
     '-bsf:v',
     tags,
@@ -51,8 +61,9 @@ export function createProresSink(options: SinkOptions): FrameSink {
         format,
         rate,
         timecode,
-        codec: 'ap4h',
-        codecName: 'ProRes 4444',
+        codec,
+        codecName,
+        plane,
         colour: code,
         fields: interlaced ? fields : 'progressive',
       });

@@ -34,7 +34,7 @@ export type WorkerMessage =
   | {
       readonly type: 'reference';
       readonly frame: number;
-      /** Straight-alpha RGBA. */
+      /** RGBA as the file has it. */
       readonly pixels: Uint8Array;
       readonly png: Uint8Array | null;
     }

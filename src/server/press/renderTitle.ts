@@ -12,6 +12,7 @@ import { RATES } from '@/core/time/rates';
 import type { JobContent, JobPayload, JobProgramme } from '@/db/schema';
 import type { RenderPool } from './renderPool';
 import { layGroundSound } from './ground/groundSound';
+import { planeOf } from './planes';
 import { createSink } from './sinks';
 import type { Sources } from './sources';
 import { verifyFile } from './verifyFile';
@@ -87,6 +88,7 @@ export async function renderTitle({
   const videos = await sources.videos(videosIn(title));
   const samples = join(folder, `${name}.sound`);
   const ground = 'ground' in title ? title.ground : undefined;
+  const plane = planeOf(title);
   const heard =
     ground !== undefined &&
     (await layGroundSound(samples, {
@@ -101,6 +103,7 @@ export async function renderTitle({
     rate,
     timecode,
     sound: heard ? samples : null,
+    plane,
   });
   try {
     await pool.render(
@@ -138,11 +141,12 @@ export async function renderTitle({
       frames: framesOf(payload, title),
       references,
       hasSound: heard,
+      plane,
     });
     await writeFile(join(folder, posterName(name)), poster.png);
     await rename(partial, join(folder, name));
     const { widthPx, heightPx } = format;
-    return { titleId: title.titleId, name, widthPx, heightPx, framesPainted, ...found };
+    return { titleId: title.titleId, name, widthPx, heightPx, framesPainted, plane, ...found };
   } catch (error) {
     await sink.abort();
     await rm(partial, { force: true });

@@ -17,10 +17,10 @@ import type { JobGround, JobProgramme, JobTitle } from '@/db/schema';
 import { Painter } from '@/paint/painter';
 import { serverFonts } from '../fontFiles';
 import { createRasterFrame, decodePictures, surfacesWith } from '../raster';
-import { bleedColour } from './bleed';
 import { isTopFirst } from './colour';
 import { FrameRing } from './frameRing';
 import { GroundVideos } from './ground/groundVideos';
+import { planeOf, toPlane } from './planes';
 import { encodePng } from './png';
 import type { RenderTask, WorkerMessage } from './renderTask';
 
@@ -161,10 +161,9 @@ async function paintFrames(
     if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
       weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
     const references = [...wanted].filter((frame) => frame >= first && frame < next);
+    const { widthPx, heightPx } = format;
+    toPlane(pixels, planeOf(task.content), { widthPx, heightPx, coded: task.frames === 'rgba' });
     const painted = references.length === 0 ? null : Uint8Array.from(pixels);
-    // Where pictures lie under it everything is seen.
-    const hasAlpha = !('ground' in task.content && task.content.ground !== undefined);
-    if (task.frames === 'rgba' && hasAlpha) bleedColour(pixels, format.widthPx, format.heightPx);
     const bytes = task.frames === 'png' ? png(pixels) : pixels;
     ring.bytes(slot).set(bytes);
     say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first });

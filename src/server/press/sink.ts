@@ -1,3 +1,4 @@
+import type { Plane } from '@/core/outputs';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { FrameRate } from '@/core/time/rates';
 import type { StartTimecode } from './mov/movFile';
@@ -20,6 +21,7 @@ export interface SinkOptions {
   readonly timecode: StartTimecode | null;
   /** A file of raw samples to go with the pictures; null for none. */
   readonly sound: string | null;
+  readonly plane: Plane;
 }
 
 /** The rate as ffmpeg takes it. */

@@ -8,10 +8,12 @@ import { createWebmSink } from './webmSink';
 const SINKS: Readonly<Record<string, (options: SinkOptions) => FrameSink>> = {
   'mov-png': createPngMovSink,
   'mov-prores': createProresSink,
+  'mov-fill-key': createProresSink,
   'webm-vp9': createWebmSink,
   'mp4-h264': createMp4Sink,
   'png-sequence': createSequenceSink,
   'png-still': createStillSink,
+  'png-fill-key': createStillSink,
 };
 
 /** The ids of the outputs that can be written. */

@@ -1,13 +1,14 @@
 import { open, readFile, stat } from 'node:fs/promises';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import type { FrameFormat } from '@/core/frame/formats';
-import type { Output } from '@/core/outputs';
+import type { Output, Plane } from '@/core/outputs';
 import type { FrameRate } from '@/core/time/rates';
 import { hashFile } from '../hashFile';
 import { videoColour } from './colour';
 import type { FrameDifference } from './compareFrame';
 import { compareFrame, worstOf } from './compareFrame';
 import { runTool } from './ffmpeg';
+import { movKind } from './mov/movFile';
 import { readMov } from './mov/readMov';
 import { readStored, storedEntries } from './readStored';
 import { rateArgument } from './sink';
@@ -24,6 +25,8 @@ export interface Expected {
   readonly rate: FrameRate;
   readonly frames: number;
   readonly references: readonly Reference[];
+  /** What its pixels, and those of the references, are. */
+  readonly plane: Plane;
   /** Whether it is to have sound. */
   readonly hasSound: boolean;
 }
@@ -90,14 +93,15 @@ const readers: Readonly<Record<Output['extension'], (path: string, expected: Exp
 };
 
 /** Whether a MOV's own boxes say what they must. */
-async function checkMov(path: string, { format, rate, frames }: Expected): Promise<void> {
+async function checkMov(path: string, { format, rate, frames, plane }: Expected): Promise<void> {
   const mov = await readMov(path);
   const { across, down } = format.pixelAspect;
   const said: readonly (readonly [string, unknown, unknown])[] = [
     ['colour', mov.colour, videoColour(format).code],
     ['pixel aspect', mov.pixelAspect, [across, down]],
     ['number of fields', mov.fields?.[0], format.interlaced === true && frames > 1 ? 2 : 1],
-    ['depth', mov.depth, 32],
+    ['depth', mov.depth, movKind(plane).depth],
+    ['graphics mode', mov.graphicsMode, movKind(plane).graphicsMode],
     ['time scale', mov.timescale, rate.numerator],
     ['lengths of frames', mov.lasts, [{ frames, ticks: rate.denominator }]],
   ];
@@ -124,7 +128,7 @@ async function checkSound(path: string, { hasSound, frames, rate }: Expected): P
 const WEBM_STEP_SECONDS = 0.001;
 
 async function readVideo(path: string, expected: Expected): Promise<Found> {
-  const { format, rate, references } = expected;
+  const { format, rate, references, plane } = expected;
   const entries = 'stream=codec_name,width,height,color_space,color_primaries,color_transfer:packet=pts_time';
   const probe = ['-select_streams', 'v:0', '-show_entries', entries, '-of', 'json', path];
   const json: unknown = JSON.parse((await runTool('ffprobe', probe)).toString());
@@ -157,7 +161,11 @@ async function readVideo(path: string, expected: Expected): Promise<Found> {
     const raw =
       '-frames:v 1 -sws_flags accurate_rnd+full_chroma_int+bicubic -f rawvideo -pix_fmt rgba -'.split(' ');
     differences.push(
-      compareFrame(await runTool('ffmpeg', [...decoder, '-ss', seek, '-i', path, ...raw]), pixels),
+      compareFrame(
+        await runTool('ffmpeg', [...decoder, '-ss', seek, '-i', path, ...raw]),
+        pixels,
+        plane === 'premultiplied',
+      ),
     );
   }
   return { frames: times.length, codec: String(stream.codec_name), differences };

@@ -49,7 +49,9 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
   const details = [
     OUTPUTS.find(job.output)?.label ?? job.output,
     format === undefined ? '' : `${format.label} ${format.widthPx} × ${format.heightPx}`,
-    job.output === 'png-still' ? '' : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
+    OUTPUTS.find(job.output)?.extension === 'png'
+      ? ''
+      : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
     takenWords(job) || reusedWords(job),
     unfinished ? timeLeft(job, job.seenAt) : '',
   ];
@@ -89,8 +91,8 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
       )}
       {job.failures.length > 0 && job.titleCount > 1 && (
         <ul aria-label="Titles that could not be made" className="mt-2">
-          {job.failures.map(({ titleId, name, message }) => (
-            <li key={titleId} className="py-0.5 text-stop-ink">
+          {job.failures.map(({ name, message }) => (
+            <li key={name} className="py-0.5 text-stop-ink">
               <span className="font-semibold">{name}</span>: {message}
             </li>
           ))}

@@ -3,7 +3,6 @@ import { bytesToWords } from '@/core/kit/bytes';
 import { useState } from 'react';
 import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
-import { OUTPUTS } from '@/core/outputs';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
 import { comparedFacts } from './fileWords';
@@ -22,10 +21,25 @@ const GROUNDS = {
 
 const CODECS: Readonly<Record<string, string>> = {
   png: 'PNG',
-  prores: 'ProRes 4444',
+  prores: 'ProRes',
   vp9: 'VP9 with alpha',
   h264: 'H.264',
 };
+
+const PLANES: Readonly<Record<NonNullable<FileFacts['plane']>, string>> = {
+  straight: 'Straight alpha',
+  premultiplied: 'Alpha premultiplied',
+  fill: 'Fill: the colours, as they are',
+  shapedFill: 'Fill: the colours over black',
+  key: 'Key: how opaque it is, as a grey',
+  opaque: 'Opaque',
+};
+
+function codingOf({ codec, plane = 'straight' }: FileFacts): string {
+  const name = CODECS[codec] ?? codec;
+  if (codec !== 'prores') return name;
+  return `${name} ${plane === 'straight' || plane === 'premultiplied' ? '4444' : '422 HQ'}`;
+}
 
 /** A look at a finished file: its picture over a ground, and what it is, as read back from it. */
 export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
@@ -51,9 +65,10 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
           ['Rate', `${RATES.get(job.rate).label} frames a second`],
           ['Frames', `${file.frames}, of which ${file.framesPainted} different`],
         ] as const)),
-    ['Coding', CODECS[file.codec] ?? file.codec],
+    ['Coding', codingOf(file)],
+    ['Pixels', PLANES[file.plane ?? 'straight']],
     ['Size', bytesToWords(file.bytes)],
-    ...comparedFacts(file, OUTPUTS.find(job.output)?.ground !== 'pictures'),
+    ...comparedFacts(file),
   ];
   return (
     <aside

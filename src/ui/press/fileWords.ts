@@ -2,7 +2,8 @@ import type { FileFacts } from '@/contract/jobs';
 import { counted } from '../shared/counted';
 
 /** What was looked at in a file, and how far it is from what was painted, as names and words. */
-export function comparedFacts(file: FileFacts, hasAlpha = true): readonly (readonly [string, string])[] {
+export function comparedFacts(file: FileFacts): readonly (readonly [string, string])[] {
+  const hasAlpha = file.plane === undefined || file.plane === 'straight' || file.plane === 'premultiplied';
   const { comparedFrames, alphaErrorMax, colourErrorMean = 0, colourErrorMax = 0 } = file;
   const alpha =
     alphaErrorMax === 0 ? 'exactly as painted' : `within ${alphaErrorMax} of 255 of what was painted`;

@@ -1,5 +1,6 @@
 import type { FileHandle } from 'node:fs/promises';
 import { open } from 'node:fs/promises';
+import type { Plane } from '@/core/outputs';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { FrameRate } from '@/core/time/rates';
 import { AS_IT_IS, box, fixed, fullBox, letters, nothing, u16, u32, u32List, u64List } from './boxes';
@@ -34,6 +35,7 @@ export interface MovOptions {
   readonly colour: ColourCode;
   readonly fields: FieldOrder;
   readonly timecode: StartTimecode | null;
+  readonly plane: Plane;
 }
 
 /** A MOV that is written picture by picture. A picture that stands for many frames is in it once. */
@@ -154,16 +156,29 @@ function videoTrack(options: MovOptions, samples: readonly Sample[], lasts: numb
     fullBox('stsz', 0, u32(0, samples.length), u32List(samples.map(({ bytes }) => bytes))),
     fullBox('co64', 0, u32(samples.length), u64List(samples.map(({ offset }) => offset))),
   );
-  const media = fullBox('vmhd', 1, u16(0x40, 0x8000, 0x8000, 0x8000));
+  const media = fullBox('vmhd', 1, u16(movKind(options.plane).graphicsMode, 0x8000, 0x8000, 0x8000));
   return track(VIDEO_TRACK, options, lasts, size, refers, { handler: 'vide', media, table });
 }
 
+// QuickTime File Format, "Graphics modes": how pictures are laid over others.
+const DITHER_COPY = 0x40;
+const GRAPHICS_MODES: Readonly<Partial<Record<Plane, number>>> = { straight: 0x100, premultiplied: 0x102 };
+
 const DOTS_AN_INCH = 72;
 const BEST_QUALITY = 0x3ff;
-/** Colour of 8 bits and more, with alpha. */
-const DEPTH_WITH_ALPHA = 32;
+/** Colour of 8 bits and more, with alpha and without. */
+const DEPTHS = { alpha: 32, colour: 24 } as const;
 
-function pictureDescription({ format, codec, codecName, colour, fields }: MovOptions): Buffer {
+/** What a movie's depth and graphics mode are for pixels of a kind. */
+export function movKind(plane: Plane): { readonly depth: number; readonly graphicsMode: number } {
+  const graphicsMode = GRAPHICS_MODES[plane];
+  return {
+    depth: graphicsMode === undefined ? DEPTHS.colour : DEPTHS.alpha,
+    graphicsMode: graphicsMode ?? DITHER_COPY,
+  };
+}
+
+function pictureDescription({ format, codec, codecName, colour, fields, plane }: MovOptions): Buffer {
   const name = Buffer.alloc(32);
   name.writeUInt8(codecName.length, 0);
   name.write(codecName, 1, 'latin1');
@@ -177,7 +192,7 @@ function pictureDescription({ format, codec, codecName, colour, fields }: MovOpt
     u32(fixed(DOTS_AN_INCH), fixed(DOTS_AN_INCH), 0),
     u16(1),
     name,
-    u16(DEPTH_WITH_ALPHA, 0xffff),
+    u16(movKind(plane).depth, 0xffff),
     box('fiel', Buffer.from(FIELDS[fields])),
     box('colr', letters('nclc'), u16(...colour)),
     box('pasp', u32(across, down)),

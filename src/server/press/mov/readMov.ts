@@ -7,6 +7,8 @@ export interface MovTrack {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly depth: number;
+  /** How its pictures are laid over others, such as 256 for straight alpha. */
+  readonly graphicsMode: number;
   /** Code points of ITU-T H.273; null where the file says none. */
   readonly colour: readonly number[] | null;
   readonly pixelAspect: readonly number[] | null;
@@ -88,7 +90,8 @@ function need(bytes: Buffer, within: Box, type: string): Box {
 const PICTURE_HEAD = 78;
 
 function readTrack(bytes: Buffer, media: Box): MovTrack {
-  const table = need(bytes, need(bytes, media, 'minf'), 'stbl');
+  const about = need(bytes, media, 'minf');
+  const table = need(bytes, about, 'stbl');
   const [entry] = inside(bytes, { ...need(bytes, table, 'stsd'), from: need(bytes, table, 'stsd').from + 8 });
   const more = inside(bytes, { ...entry, from: entry.from + PICTURE_HEAD });
   const content = (type: string): Buffer | null => {
@@ -104,6 +107,7 @@ function readTrack(bytes: Buffer, media: Box): MovTrack {
     widthPx: bytes.readUInt16BE(entry.from + 24),
     heightPx: bytes.readUInt16BE(entry.from + 26),
     depth: bytes.readUInt16BE(entry.from + 74),
+    graphicsMode: bytes.readUInt16BE(need(bytes, about, 'vmhd').from + 4),
     colour: colour && [colour.readUInt16BE(4), colour.readUInt16BE(6), colour.readUInt16BE(8)],
     pixelAspect: aspect && [aspect.readUInt32BE(0), aspect.readUInt32BE(4)],
     fields: fields && [...fields],

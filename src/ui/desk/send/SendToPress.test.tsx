@@ -92,7 +92,7 @@ describe('several at once', () => {
     await userEvent.click(screen.getByRole('checkbox', { name: 'Size and rate in file names' }));
     expect(screen.getByText('Makes 4 files in 4 jobs.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Send' }));
-    const order = { projectId: 'p', titleIds: ['a'], formatInNames: true };
+    const order = { projectId: 'p', titleIds: ['a'], formatInNames: true, premultiplied: false };
     expect(asked).toEqual([
       {
         orders: [

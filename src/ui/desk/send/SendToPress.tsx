@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import type { JobOrder } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
-import { OUTPUTS } from '@/core/outputs';
+import { OUTPUTS, planesOf } from '@/core/outputs';
 import { announceJobs } from '../../press/announceJobs';
 import { ask, wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
@@ -64,7 +64,8 @@ function SendDialog({ flush, onClose }: DialogProps) {
     into.map(({ id }) => id),
   );
   const jobCount = into.length * made.length;
-  const fileCount = jobCount * (isProgramme ? 1 : sent.length);
+  const perTitle = made.reduce((sum, output) => sum + planesOf(output, false).length, 0);
+  const fileCount = into.length * perTitle * (isProgramme ? 1 : sent.length);
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
@@ -73,7 +74,8 @@ function SendDialog({ flush, onClose }: DialogProps) {
       const titleIds = isProgramme || which !== 'one' || onlyAll ? [] : chosen;
       const orders = into.flatMap(({ id: deliveryId }) =>
         made.map(({ id: output }): JobOrder => {
-          const order = { projectId, output, titleIds, deliveryId, formatInNames: choices.formatInNames };
+          const { formatInNames, premultiplied } = choices;
+          const order = { projectId, output, titleIds, deliveryId, formatInNames, premultiplied };
           return isProgramme ? { ...order, programme } : order;
         }),
       );
@@ -153,6 +155,13 @@ function SendDialog({ flush, onClose }: DialogProps) {
           on={choices.formatInNames}
           onChange={(formatInNames) => choose({ formatInNames })}
         />
+        {made.some(({ canPremultiply }) => canPremultiply) && (
+          <Tick
+            label="Colours premultiplied"
+            on={choices.premultiplied}
+            onChange={(premultiplied) => choose({ premultiplied })}
+          />
+        )}
         <Tick
           label="Stay on the desk"
           on={choices.staysHere}

@@ -6,10 +6,16 @@ export interface SendChoices {
   readonly outputs: readonly string[];
   readonly formatInNames: boolean;
   readonly staysHere: boolean;
+  readonly premultiplied: boolean;
 }
 
 const KEY = 'gilder-send';
-const FIRST: SendChoices = { outputs: [OUTPUTS.list[0].id], formatInNames: false, staysHere: false };
+const FIRST: SendChoices = {
+  outputs: [OUTPUTS.list[0].id],
+  formatInNames: false,
+  staysHere: false,
+  premultiplied: false,
+};
 
 /** What was chosen last on this machine, and what sets it. */
 export function useSendChoices(): readonly [SendChoices, (change: Partial<SendChoices>) => void, () => void] {
@@ -29,7 +35,8 @@ function readChoices(): SendChoices {
     return FIRST;
   }
   if (typeof kept !== 'object' || kept === null) return FIRST;
-  const { outputs, formatInNames, staysHere }: Partial<Record<keyof SendChoices, unknown>> = kept;
+  const { outputs, formatInNames, staysHere, premultiplied }: Partial<Record<keyof SendChoices, unknown>> =
+    kept;
   const known = Array.isArray(outputs)
     ? OUTPUTS.list.map(({ id }) => id).filter((id) => outputs.includes(id))
     : [];
@@ -37,5 +44,6 @@ function readChoices(): SendChoices {
     outputs: known.length === 0 ? FIRST.outputs : known,
     formatInNames: formatInNames === true,
     staysHere: staysHere === true,
+    premultiplied: premultiplied === true,
   };
 }
