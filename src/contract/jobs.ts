@@ -23,6 +23,8 @@ const fileFactsSchema = yup.object({
   comparedFrames: whole().optional(),
   /** What its pixels are; left out by older files, whose alpha is straight. */
   plane: yup.string().oneOf(['straight', 'premultiplied', 'fill', 'shapedFill', 'key', 'opaque'] as const),
+  /** How long it took to make; left out by older files. */
+  seconds: figure().optional(),
   /** Whether it was made before and taken as it was. */
   reused: yup.boolean(),
   /** SHA-256 of the file; left out by files from before it was kept. */
@@ -121,6 +123,21 @@ export const jobOrderSchema = yup
   .noUnknown()
   .required();
 export type JobOrder = TypeOf<typeof jobOrderSchema>;
+
+/** What orders would come to, before they are sent. */
+export const orderPreviewSchema = yup.object({
+  files: whole(),
+  /** How many of the files are there already, and would be taken as they are. */
+  reused: whole(),
+  /** What the others are expected to take, by files of their kinds that were made here; null where there were none. */
+  seconds: yup.number().defined().nullable(),
+  bytes: yup.number().defined().nullable(),
+  /** How many files that were made here this is known from. */
+  basis: whole(),
+  /** The room that may be used on the disk. */
+  roomBytes: whole(),
+});
+export type OrderPreview = TypeOf<typeof orderPreviewSchema>;
 
 /** Several orders at once: all of them are taken, or none. */
 export const jobOrdersSchema = yup

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { desc, eq, inArray } from 'drizzle-orm';
 import type { FileFacts } from '@/contract/jobs';
 import type { Db } from './open';
 import { renders } from './schema';
@@ -19,9 +19,31 @@ export async function findRender(db: Db, key: string): Promise<MadeFile | undefi
 }
 
 /** Remembers that a file was made. */
-export async function putRender(db: Db, key: string, made: MadeFile): Promise<void> {
+export async function putRender(db: Db, key: string, output: string, made: MadeFile): Promise<void> {
+  const row = { ...made, output, madeAt: new Date() };
   await db
     .insert(renders)
-    .values({ key, ...made })
-    .onConflictDoUpdate({ target: renders.key, set: made });
+    .values({ key, ...row })
+    .onConflictDoUpdate({ target: renders.key, set: row });
+}
+
+/** The files of a kind that were made last. */
+export async function recentRenders(db: Db, output: string, most: number): Promise<FileFacts[]> {
+  const rows = await db
+    .select({ facts: renders.facts })
+    .from(renders)
+    .where(eq(renders.output, output))
+    .orderBy(desc(renders.madeAt))
+    .limit(most);
+  return rows.map(({ facts }) => facts);
+}
+
+/** The files that were made last of what has one of these keys, by key. */
+export async function findRenders(db: Db, keys: readonly string[]): Promise<ReadonlyMap<string, MadeFile>> {
+  if (keys.length === 0) return new Map();
+  const rows = await db
+    .select({ key: renders.key, jobId: renders.jobId, facts: renders.facts })
+    .from(renders)
+    .where(inArray(renders.key, [...keys]));
+  return new Map(rows.map(({ key, ...made }) => [key, made]));
 }

@@ -331,8 +331,15 @@ export const jobs = pgTable(
 );
 
 /** Files that were made, by what decides their bytes. */
-export const renders = pgTable('renders', {
-  key: text().primaryKey(),
-  jobId: text('job_id').notNull(),
-  facts: jsonb().$type<FileFacts>().notNull(),
-});
+export const renders = pgTable(
+  'renders',
+  {
+    key: text().primaryKey(),
+    jobId: text('job_id').notNull(),
+    /** The kind of file; left out by those from before it was kept. */
+    output: text(),
+    madeAt: timestamp('made_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+    facts: jsonb().$type<FileFacts>().notNull(),
+  },
+  (table) => [index('renders_output').on(table.output, table.madeAt)],
+);

@@ -8,7 +8,13 @@ import {
   videoFactsSchema,
 } from '../assets';
 import { houseRecordSchema } from '../house';
-import { jobOrderSchema, jobOrdersSchema, jobSummarySchema, pressPageSchema } from '../jobs';
+import {
+  jobOrderSchema,
+  jobOrdersSchema,
+  jobSummarySchema,
+  orderPreviewSchema,
+  pressPageSchema,
+} from '../jobs';
 import {
   deskProjectSchema,
   projectChangesSchema,
@@ -218,6 +224,13 @@ export const OPERATIONS: readonly Operation[] = [
     body: jobOrdersSchema,
     answer: yup.object({ ids: texts() }),
     status: 201,
+  },
+  {
+    method: 'post',
+    path: '/orders/preview',
+    says: 'What orders would come to: how many files are there already, and what the others take. Nothing is sent.',
+    body: jobOrdersSchema,
+    answer: orderPreviewSchema,
   },
   {
     method: 'get',

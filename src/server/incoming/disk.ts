@@ -10,9 +10,14 @@ export async function freeBytes(folder: string): Promise<number> {
   return bavail * bsize;
 }
 
+/** The bytes that may be used where a folder lies, with some left for work; less than none where even that is gone. */
+export async function roomBytes(folder: string, free = freeBytes): Promise<number> {
+  return (await free(folder)) - KEPT_FREE_BYTES;
+}
+
 /** Throws DiskFullError when so many bytes more would leave no room for work. */
 export async function refuseWithoutRoom(folder: string, bytes: number, free = freeBytes): Promise<void> {
-  const room = (await free(folder)) - KEPT_FREE_BYTES;
+  const room = await roomBytes(folder, free);
   if (bytes <= room) return;
   const megabytes = (value: number): string => `${Math.max(0, Math.round(value / 1e6))} MB`;
   throw new DiskFullError(

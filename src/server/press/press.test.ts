@@ -24,6 +24,7 @@ import type { JobPart, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { FfmpegFeed } from './ffmpeg';
 import { encodePng } from './png';
 import { Press } from './press';
+import { previewJobs } from './previewOrders';
 import { RenderPool } from './renderPool';
 
 let folder: string;
@@ -261,7 +262,18 @@ test('what was made is taken as it is; one changed word makes one file again, un
     const files = job.files.toSorted((a, b) => (a.name < b.name ? -1 : 1));
     return { id: job.id, painted: job.progress.paintedFrames, done: job.progress.doneFrames, files };
   };
+  const preview = (names: readonly string[]) =>
+    previewJobs([order(names)], { db: database.db, folderOf: (id) => press.folderOf(id), lanes: 2 });
+  expect(await preview(['Ilse', 'Teo', 'Noor'])).toMatchObject({ files: 3, reused: 0 });
   const first = await facts(['Ilse', 'Teo', 'Noor']);
+  // What is said before something is sent is what becomes of it then.
+  expect(await preview(['Ilse', 'Teo', 'Noor'])).toMatchObject({ files: 3, reused: 3, seconds: 0, bytes: 0 });
+  const one = await preview(['Ilse', 'Teo Vance', 'Noor']);
+  expect(one).toMatchObject({ files: 3, reused: 2 });
+  expect(one.basis).toBeGreaterThanOrEqual(3);
+  expect(one.seconds).toBeGreaterThan(0);
+  expect(one.bytes).toBeGreaterThan(first.files[1].bytes / 4);
+  expect(one.bytes).toBeLessThan(first.files[1].bytes * 4);
   expect(first.files.map(({ reused }) => reused === true)).toEqual([false, false, false]);
   const second = await facts(['Ilse', 'Teo Vance', 'Noor']);
   expect(second.files.map(({ reused }) => reused === true)).toEqual([true, false, true]);

@@ -76,6 +76,11 @@ export class Press {
     await this.pool.close();
   }
 
+  /** How many titles are rendered side by side. */
+  get lanes(): number {
+    return this.pool.size;
+  }
+
   /** The folder with a job's files. */
   folderOf(jobId: string): string {
     return join(this.folder, jobId);
@@ -174,7 +179,10 @@ export class Press {
           const file =
             made ?? (await renderTitle({ payload, title, folder, pool, sources, signal, onFrames }));
           files.push(file);
-          await putRender(this.db, key, { jobId: job.id, facts: file });
+          await putRender(this.db, key, payload.output, {
+            jobId: job.id,
+            facts: { ...file, reused: false },
+          });
         } catch (error) {
           // What is stopped is stopped as a whole; what cannot be made leaves the others alone.
           if (abort.signal.aborted || this.stopped) throw error;

@@ -15,16 +15,25 @@ function painterHash(root: string): string {
 
 /**
  * What a file is known by: everything that decides its bytes, and nothing else, not who asked for it, or under which
- * name. The same order read from the database twice gives the same key.
+ * name. An order has the same key before it is kept and after, though the database keeps names in an order of its own.
  */
 export function renderKey(payload: JobPayload, content: JobContent, root = process.cwd()): string {
   const { output, format, interlaced = false, rate, drop = false, language = null } = payload;
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
   const painted = 'parts' in rest ? rest : withoutPlace(rest);
   const decides = { painter: painterHash(root), output, format, interlaced, rate, drop, language, painted };
-  return createHash('sha256').update(JSON.stringify(decides)).digest('hex');
+  return createHash('sha256').update(inOneOrder(decides)).digest('hex');
 }
 
 function withoutPlace({ place: _place, ...painted }: Omit<JobTitle, 'titleId' | 'fileStem'>): object {
   return painted;
+}
+
+/** A value as JSON with the names in it in one order, whatever order they came in. */
+function inOneOrder(value: unknown): string {
+  return JSON.stringify(value, (_, one: unknown) =>
+    typeof one === 'object' && one !== null && !Array.isArray(one)
+      ? Object.fromEntries(Object.entries(one).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+      : one,
+  );
 }

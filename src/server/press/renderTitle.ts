@@ -74,6 +74,7 @@ export async function renderTitle({
   signal,
   onFrames,
 }: TitleRender): Promise<FileFacts> {
+  const startedAt = performance.now();
   const output = OUTPUTS.get(payload.output);
   const format = paintedFormat(payload.format, payload.interlaced === true);
   const rate = RATES.get(payload.rate);
@@ -146,7 +147,16 @@ export async function renderTitle({
     await writeFile(join(folder, posterName(name)), poster.png);
     await rename(partial, join(folder, name));
     const { widthPx, heightPx } = format;
-    return { titleId: title.titleId, name, widthPx, heightPx, framesPainted, plane, ...found };
+    return {
+      titleId: title.titleId,
+      name,
+      widthPx,
+      heightPx,
+      framesPainted,
+      plane,
+      seconds: (performance.now() - startedAt) / 1000,
+      ...found,
+    };
   } catch (error) {
     await sink.abort();
     await rm(partial, { force: true });

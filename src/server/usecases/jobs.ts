@@ -1,13 +1,15 @@
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import type { JobSummary, PressPage } from '@/contract/jobs';
+import type { JobSummary, OrderPreview, PressPage } from '@/contract/jobs';
 import { wellFormedText } from '@/core/kit/wellFormed';
 import { findJob, findPayload, listJobs } from '@/db/jobs';
 import { hasFfmpeg } from '../press/ffmpeg';
 import { fileSlug } from '../press/fileSlug';
 import { orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
+import { roomBytes } from '../incoming/disk';
 import { paperOf } from '../press/papers';
+import { previewJobs } from '../press/previewOrders';
 import { posterName } from '../press/renderTitle';
 import { zipFiles } from '../press/zipFiles';
 import { ConflictError, NotFoundError, readId } from '../respond';
@@ -50,6 +52,17 @@ export async function retryJob(id: string): Promise<void> {
   if (status !== 'failed' && status !== 'cancelled')
     throw new ConflictError(`This job is ${status}, so there is nothing to try again.`);
   await (await workshop()).press.retry(id);
+}
+
+/** What several orders would come to; nothing is sent. */
+export async function previewOrders(body: unknown): Promise<OrderPreview> {
+  const { db, press, dataFolder } = await workshop();
+  const ffmpeg = hasFfmpeg();
+  const payloads = [];
+  for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpeg));
+  const { lanes } = press;
+  const preview = await previewJobs(payloads, { db, lanes, folderOf: (id) => press.folderOf(id) });
+  return { ...preview, roomBytes: Math.max(0, await roomBytes(dataFolder)) };
 }
 
 /** Sends several orders to the press, all or none; gives the ids of their jobs. */

@@ -15,6 +15,7 @@ import { Segmented } from '../../shared/Segmented';
 import { Tick } from '../../shared/Tick';
 import { useTracks } from '../captions/captionContext';
 import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
+import { OrderEstimate } from './OrderEstimate';
 import { ProgrammeParts, useProgramme } from './ProgrammeParts';
 import { ProofNotice, useLeft, wordFor } from './SendNotice';
 import { useSendChoices } from './sendChoices';
@@ -66,19 +67,19 @@ function SendDialog({ flush, onClose }: DialogProps) {
   const jobCount = into.length * made.length;
   const perTitle = made.reduce((sum, output) => sum + planesOf(output, false).length, 0);
   const fileCount = into.length * perTitle * (isProgramme ? 1 : sent.length);
+  const titleIds = isProgramme || which !== 'one' || onlyAll ? [] : chosen;
+  const { formatInNames, premultiplied } = choices;
+  const orders = into.flatMap(({ id: deliveryId }) =>
+    made.map(({ id: output }): JobOrder => {
+      const order = { projectId, output, titleIds, deliveryId, formatInNames, premultiplied };
+      return isProgramme ? { ...order, programme } : order;
+    }),
+  );
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
     try {
       await flush();
-      const titleIds = isProgramme || which !== 'one' || onlyAll ? [] : chosen;
-      const orders = into.flatMap(({ id: deliveryId }) =>
-        made.map(({ id: output }): JobOrder => {
-          const { formatInNames, premultiplied } = choices;
-          const order = { projectId, output, titleIds, deliveryId, formatInNames, premultiplied };
-          return isProgramme ? { ...order, programme } : order;
-        }),
-      );
       const { ids } = await ask<{ readonly ids: string[] }>('orders', { method: 'POST', body: { orders } });
       keepChoices();
       if (!choices.staysHere) return router.push('/press');
@@ -168,6 +169,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
           onChange={(staysHere) => choose({ staysHere })}
         />
       </div>
+      {sent.length > 0 && <OrderEstimate orders={orders} flush={flush} />}
       <ProofNotice
         left={left}
         what={wordFor(isProgramme && said.length > 0, programme.titles)}

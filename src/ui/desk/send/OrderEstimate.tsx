@@ -1,0 +1,57 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { JobOrder, OrderPreview } from '@/contract/jobs';
+import { bytesToWords } from '@/core/kit/bytes';
+import { ask } from '../../shared/api';
+import { classes } from '../../shared/classes';
+import { counted } from '../../shared/counted';
+
+// Choices are often made one after the other.
+const ASK_AFTER_MS = 250;
+
+interface Props {
+  readonly orders: readonly JobOrder[];
+  /** Saves what was typed, so that it is looked at as it is. */
+  readonly flush: () => Promise<void>;
+}
+
+/** What orders would come to, as the press knows it: what is there already, how long the rest takes, and its room. */
+export function OrderEstimate({ orders, flush }: Props) {
+  const [preview, setPreview] = useState<OrderPreview | null>(null);
+  const asked = JSON.stringify({ orders });
+  useEffect(() => {
+    let stale = false;
+    const timer = setTimeout(() => {
+      const body: unknown = JSON.parse(asked);
+      flush()
+        .then(() => ask<OrderPreview>('orders/preview', { method: 'POST', body }))
+        // An order that cannot be made says so when it is sent.
+        .then((found) => !stale && setPreview(found))
+        .catch(() => !stale && setPreview(null));
+    }, ASK_AFTER_MS);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [asked, flush]);
+  if (orders.length === 0 || preview === null) return <p className="mt-3 min-h-5" />;
+  const tight = preview.bytes !== null && preview.bytes > preview.roomBytes;
+  return (
+    <p role="status" className={classes('mt-3 min-h-5', tight ? 'text-stop-ink' : 'text-soft')}>
+      {estimateWords(preview)}
+    </p>
+  );
+}
+
+/** An estimate in a sentence or two, with what it is known from. */
+export function estimateWords({ files, reused, seconds, bytes, basis, roomBytes }: OrderPreview): string {
+  if (reused === files)
+    return `${files === 1 ? 'It is' : 'All of them are'} there already and will be taken as made.`;
+  const taken = reused === 0 ? '' : `${counted(reused, 'file is', 'files are')} there already. `;
+  if (seconds === null || bytes === null)
+    return `${taken}How long the rest takes is not known yet: no file of this kind was made here.`;
+  const time = seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
+  const rest = reused === 0 ? 'Takes' : 'The rest takes';
+  const room = bytes > roomBytes ? ` There is room for ${bytesToWords(roomBytes)} only.` : '';
+  return `${taken}${rest} about ${time} and ${bytesToWords(bytes)}, by ${counted(basis, 'file')} made here.${room}`;
+}
