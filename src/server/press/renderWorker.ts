@@ -85,8 +85,12 @@ function programmeFrames(
   const templates = documents.map(storedTemplate);
   const all = parts.map((part) => ({ ...part, template: templates[part.document] }));
   const programme = new ShownProgramme(all, tools);
-  const first = parts.find(({ painted }) => painted);
-  const resting = first === undefined ? 0 : first.startFrame + Math.floor(first.lengthFrames / 2);
+  const painted = parts.filter((part) => part.painted);
+  const middleOf = (at: number): number => {
+    const part = painted.at(at);
+    return part === undefined ? 0 : part.startFrame + Math.floor(part.lengthFrames / 2);
+  };
+  const resting = middleOf(0);
   const numbered = parts.flatMap(({ number, painted, startFrame, lengthFrames: frames }) =>
     number === undefined || !painted ? [] : [{ startFrame, lengthFrames: frames, number }],
   );
@@ -109,7 +113,8 @@ function programmeFrames(
     start: 0,
     end: lengthFrames,
     resting,
-    compared: [resting],
+    // At the beginning, in the middle and at the end of what is painted.
+    compared: [...new Set([resting, middleOf(Math.floor(painted.length / 2)), middleOf(-1)])],
   };
 }
 

@@ -100,7 +100,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
       )}
       {job.papers.length > 0 && job.files.length > 0 && !unfinished && (
         <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <span className="text-soft">Beside them</span>
+          <span className="text-soft">{job.files.length === 1 ? 'Beside it' : 'Beside them'}</span>
           {job.papers.map((name) => (
             <a
               key={name}

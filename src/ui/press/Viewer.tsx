@@ -5,7 +5,7 @@ import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
-import { comparedFacts } from './fileWords';
+import { comparedFacts, hasAlphaIn } from './fileWords';
 import { fileHref } from './JobCard';
 
 export interface Viewed {
@@ -35,10 +35,11 @@ const PLANES: Readonly<Record<NonNullable<FileFacts['plane']>, string>> = {
   opaque: 'Opaque',
 };
 
-function codingOf({ codec, plane = 'straight' }: FileFacts): string {
+function codingOf(file: FileFacts): string {
+  const { codec } = file;
   const name = CODECS[codec] ?? codec;
   if (codec !== 'prores') return name;
-  return `${name} ${plane === 'straight' || plane === 'premultiplied' ? '4444' : '422 HQ'}`;
+  return `${name} ${hasAlphaIn(file) ? '4444' : '422 HQ'}`;
 }
 
 /** A look at a finished file: its picture over a ground, and what it is, as read back from it. */
@@ -82,16 +83,19 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
       >
         <FilePicture key={fileHref(job.id, file.name)} job={job} file={file} />
       </div>
-      <Segmented
-        label="Ground"
-        value={ground}
-        onChange={setGround}
-        choices={[
-          { value: 'squares', label: 'Squares' },
-          { value: 'black', label: 'Black' },
-          { value: 'white', label: 'White' },
-        ]}
-      />
+      {/* Nothing shines through what is opaque. */}
+      {hasAlphaIn(file) && (
+        <Segmented
+          label="Ground"
+          value={ground}
+          onChange={setGround}
+          choices={[
+            { value: 'squares', label: 'Squares' },
+            { value: 'black', label: 'Black' },
+            { value: 'white', label: 'White' },
+          ]}
+        />
+      )}
       <dl className="grid grid-cols-[72px_1fr] gap-y-1">
         {facts.map(([name, value]) => (
           <div key={name} className="contents">

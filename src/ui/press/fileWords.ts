@@ -1,9 +1,13 @@
 import type { FileFacts } from '@/contract/jobs';
 import { counted } from '../shared/counted';
 
+/** Whether a file has alpha of its own; older files have. */
+export function hasAlphaIn({ plane = 'straight' }: FileFacts): boolean {
+  return plane === 'straight' || plane === 'premultiplied';
+}
+
 /** What was looked at in a file, and how far it is from what was painted, as names and words. */
 export function comparedFacts(file: FileFacts): readonly (readonly [string, string])[] {
-  const hasAlpha = file.plane === undefined || file.plane === 'straight' || file.plane === 'premultiplied';
   const { comparedFrames, alphaErrorMax, colourErrorMean = 0, colourErrorMax = 0 } = file;
   const alpha =
     alphaErrorMax === 0 ? 'exactly as painted' : `within ${alphaErrorMax} of 255 of what was painted`;
@@ -15,7 +19,7 @@ export function comparedFacts(file: FileFacts): readonly (readonly [string, stri
       : `seen within ${colourErrorMean} of 255 of what was painted at the mean, ${colourErrorMax} at most`;
   return [
     ['Compared', `${counted(comparedFrames, 'decoded frame')} with what was painted`],
-    ...(hasAlpha ? [['Alpha', alpha] as const] : []),
+    ...(hasAlphaIn(file) ? [['Alpha', alpha] as const] : []),
     ['Colour', colour],
   ];
 }

@@ -25,10 +25,10 @@ export function CaptionFiles({ trackId, chosen, onChange }: Props) {
       rate,
     );
     const options = { clock, language: track?.language ?? '', name: settings.name, date: '' };
-    return chosen.flatMap((id) => {
-      const { label, losses: lost } = CAPTION_FORMATS.get(id);
-      return lost(list, options).map((loss) => `${label}: ${loss}`);
-    });
+    const byLoss = new Map<string, string[]>();
+    for (const { label, losses: lost } of chosen.map((id) => CAPTION_FORMATS.get(id)))
+      for (const loss of lost(list, options)) byLoss.set(loss, [...(byLoss.get(loss) ?? []), label]);
+    return [...byLoss].map(([loss, labels]) => `${labels.join(', ')}: ${loss}`);
   }, [chosen, cues, trackId, rate, clock, track, settings]);
   return (
     <div className="mt-2">

@@ -4,6 +4,7 @@ import { estimateWords } from './OrderEstimate';
 const preview = { files: 12, reused: 0, seconds: 200, bytes: 140e6, basis: 40, roomBytes: 10e9 };
 
 test.each([
+  [{ seconds: null, bytes: null }, 'How long it takes is not known yet: no file of this kind was made here.'],
   [{}, 'Takes about 3 min and 140.0 MB, by 40 files made here.'],
   [
     { reused: 1, seconds: 4.4, basis: 1 },

@@ -49,7 +49,7 @@ export function estimateWords({ files, reused, seconds, bytes, basis, roomBytes 
     return `${files === 1 ? 'It is' : 'All of them are'} there already and will be taken as made.`;
   const taken = reused === 0 ? '' : `${counted(reused, 'file is', 'files are')} there already. `;
   if (seconds === null || bytes === null)
-    return `${taken}How long the rest takes is not known yet: no file of this kind was made here.`;
+    return `${taken}How long ${reused === 0 ? 'it' : 'the rest'} takes is not known yet: no file of this kind was made here.`;
   const time = seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
   const rest = reused === 0 ? 'Takes' : 'The rest takes';
   const room = bytes > roomBytes ? ` There is room for ${bytesToWords(roomBytes)} only.` : '';

@@ -94,6 +94,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
   return (
     <Modal
       title="Send to Press"
+      width="wide"
       open
       onClose={onClose}
       foot={

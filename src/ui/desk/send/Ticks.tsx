@@ -13,14 +13,14 @@ export function Ticks({ label, choices, chosen, onChange }: Props) {
   return (
     <fieldset className="mt-3">
       <legend className="caps pb-1 text-soft">{label}</legend>
-      <div className="grid gap-1">
+      <div className="grid grid-cols-2 gap-1.5">
         {choices.map(({ id, label: name, note }) => {
           const on = chosen.includes(id);
           return (
             <label
               key={id}
               className={classes(
-                'flex cursor-pointer items-baseline gap-2.5 rounded-lg border px-3 py-1.5',
+                'flex cursor-pointer items-baseline gap-2.5 rounded-lg border px-3 py-1',
                 on ? 'border-leaf bg-leaf-wash' : 'border-line bg-field',
               )}
             >
@@ -30,8 +30,10 @@ export function Ticks({ label, choices, chosen, onChange }: Props) {
                 checked={on}
                 onChange={() => onChange(on ? chosen.filter((one) => one !== id) : [...chosen, id])}
               />
-              <span className="font-semibold whitespace-nowrap">{name}</span>
-              <span className="min-w-0 text-[12.5px] text-soft">{note}</span>
+              <span className="min-w-0">
+                <span className="block font-semibold">{name}</span>
+                <span className="block text-[12.5px] text-soft">{note}</span>
+              </span>
             </label>
           );
         })}
