@@ -33,7 +33,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
   {
     id: 'mov-png',
     label: 'MOV, lossless alpha',
-    note: 'PNG coded. Opens in any editing system, exact to the last bit.',
+    note: 'PNG coded, exact to the last bit.',
     extension: 'mov',
     frames: 'png',
     needsFfmpeg: true,
@@ -46,7 +46,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
   {
     id: 'mov-prores',
     label: 'MOV, ProRes 4444',
-    note: 'With alpha. The usual exchange format in post-production.',
+    note: 'The usual exchange in post-production.',
     extension: 'mov',
     frames: 'rgba',
     needsFfmpeg: true,
@@ -88,7 +88,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
   {
     id: 'mp4-h264',
     label: 'MP4, H.264 with the pictures',
-    note: 'The programme to watch: its pictures, words and sound.',
+    note: 'To watch: pictures, words and sound.',
     extension: 'mp4',
     frames: 'rgba',
     needsFfmpeg: true,

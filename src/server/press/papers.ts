@@ -37,7 +37,8 @@ interface NamedPart {
 /** The timelines that a job's files are put into by, by name: one list for each lane in formats of one track. */
 function timelinesOf(job: Papers): NamedPart[] {
   const lanes = [...new Set(placedTitles(job).map(({ place }) => place.lane))].toSorted((a, b) => a - b);
-  if (lanes.length === 0) return [];
+  // One title by itself is no timeline.
+  if (placedTitles(job).length < 2) return [];
   return PLACED_FORMATS.list.flatMap((format) => {
     const parts = format.parts(lanes.length);
     return Array.from({ length: parts }, (_, part) => {

@@ -86,11 +86,11 @@ function programmeFrames(
   const all = parts.map((part) => ({ ...part, template: templates[part.document] }));
   const programme = new ShownProgramme(all, tools);
   const painted = parts.filter((part) => part.painted);
-  const middleOf = (at: number): number => {
+  const within = (at: number, share: number): number => {
     const part = painted.at(at);
-    return part === undefined ? 0 : part.startFrame + Math.floor(part.lengthFrames / 2);
+    return part === undefined ? 0 : part.startFrame + Math.floor(part.lengthFrames * share);
   };
-  const resting = middleOf(0);
+  const resting = within(0, 0.5);
   const numbered = parts.flatMap(({ number, painted, startFrame, lengthFrames: frames }) =>
     number === undefined || !painted ? [] : [{ startFrame, lengthFrames: frames, number }],
   );
@@ -113,8 +113,10 @@ function programmeFrames(
     start: 0,
     end: lengthFrames,
     resting,
-    // At the beginning, in the middle and at the end of what is painted.
-    compared: [...new Set([resting, middleOf(Math.floor(painted.length / 2)), middleOf(-1)])],
+    // The first thing as it comes and at rest, one in the middle, and the last as it goes.
+    compared: [
+      ...new Set([within(0, 0.1), resting, within(Math.floor(painted.length / 2), 0.5), within(-1, 0.9)]),
+    ],
   };
 }
 

@@ -34,10 +34,10 @@ export function OrderEstimate({ orders, flush }: Props) {
       clearTimeout(timer);
     };
   }, [asked, flush]);
-  if (orders.length === 0 || preview === null) return <p className="mt-3 min-h-5" />;
+  if (orders.length === 0 || preview === null) return <p className="min-h-10" />;
   const tight = preview.bytes !== null && preview.bytes > preview.roomBytes;
   return (
-    <p role="status" className={classes('mt-3 min-h-5', tight ? 'text-stop-ink' : 'text-soft')}>
+    <p role="status" className={classes('min-h-10', tight && 'text-stop-ink')}>
       {estimateWords(preview)}
     </p>
   );
@@ -49,7 +49,7 @@ export function estimateWords({ files, reused, seconds, bytes, basis, roomBytes 
     return `${files === 1 ? 'It is' : 'All of them are'} there already and will be taken as made.`;
   const taken = reused === 0 ? '' : `${counted(reused, 'file is', 'files are')} there already. `;
   if (seconds === null || bytes === null)
-    return `${taken}How long ${reused === 0 ? 'it' : 'the rest'} takes is not known yet: no file of this kind was made here.`;
+    return `${taken}How long ${reused === 0 ? 'it' : 'the rest'} takes is not known yet: no file of ${basis === 0 ? 'this kind' : 'one of these kinds'} was made here.`;
   const time = seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
   const rest = reused === 0 ? 'Takes' : 'The rest takes';
   const room = bytes > roomBytes ? ` There is room for ${bytesToWords(roomBytes)} only.` : '';

@@ -99,9 +99,10 @@ function SendDialog({ flush, onClose }: DialogProps) {
       onClose={onClose}
       foot={
         <>
-          <span className="flex-1 text-soft">
+          <div className="flex-1 text-soft">
             {jobCount === 0 ? 'Choose a kind of file and a delivery.' : willMake(fileCount, jobCount)}
-          </span>
+            {sent.length > 0 && <OrderEstimate orders={orders} flush={flush} />}
+          </div>
           <Button onClick={onClose}>Cancel</Button>
           <Button
             look="gold"
@@ -140,6 +141,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
       {deliveries.length > 1 && (
         <Ticks
           label="Deliveries"
+          columns={3}
           choices={deliveries.map(({ id, name, format }) => ({ id, label: name, note: sizeOf(format) }))}
           chosen={wanted}
           onChange={setWanted}
@@ -170,7 +172,6 @@ function SendDialog({ flush, onClose }: DialogProps) {
           onChange={(staysHere) => choose({ staysHere })}
         />
       </div>
-      {sent.length > 0 && <OrderEstimate orders={orders} flush={flush} />}
       <ProofNotice
         left={left}
         what={wordFor(isProgramme && said.length > 0, programme.titles)}

@@ -6,14 +6,16 @@ interface Props {
   readonly choices: readonly { readonly id: string; readonly label: string; readonly note: string }[];
   readonly chosen: readonly string[];
   readonly onChange: (chosen: readonly string[]) => void;
+  /** How many stand beside one another. */
+  readonly columns?: 2 | 3;
 }
 
 /** Choices of which any number can be taken, each with a word of what it is. */
-export function Ticks({ label, choices, chosen, onChange }: Props) {
+export function Ticks({ label, choices, chosen, onChange, columns = 2 }: Props) {
   return (
     <fieldset className="mt-3">
       <legend className="caps pb-1 text-soft">{label}</legend>
-      <div className="grid grid-cols-2 gap-1.5">
+      <div className={classes('grid gap-1.5', columns === 3 ? 'grid-cols-3' : 'grid-cols-2')}>
         {choices.map(({ id, label: name, note }) => {
           const on = chosen.includes(id);
           return (
