@@ -84,6 +84,15 @@ await shoot('credits', '/desk/lantern-regatta-closing', async (page) => {
   await page.getByRole('region', { name: 'Ways to meet this length' }).waitFor();
   await page.getByText('looking at').waitFor({ state: 'hidden', timeout: 240_000 });
 });
+await shoot('send', '/desk/lantern-regatta-2', async (page) => {
+  await painted(page);
+  await page.getByRole('button', { name: 'Send to Press' }).click();
+  await page.getByRole('radio', { name: 'The whole programme' }).click();
+  await page.getByLabel('Captions that are painted').selectOption({ label: 'English' });
+  await page.getByRole('checkbox', { name: /^MP4/ }).check();
+  await page.getByRole('checkbox', { name: 'WebVTT' }).check();
+  await page.getByText(/^How long|^Takes/).waitFor();
+});
 await shoot('proof-sheet', '/desk/lantern-regatta-2/proof', async (page) => {
   await page.locator('[data-proofed="true"]').waitFor({ timeout: 120_000 });
 });

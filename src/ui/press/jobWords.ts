@@ -1,9 +1,13 @@
 import type { JobSummary } from '@/contract/jobs';
 
+// The first frames also wait for what is started for them.
+const PACE_FRAMES = 10;
+
 /** How far a job is and how long it still takes, from its own pace so far; empty before there is a pace. */
 export function timeLeft(job: JobSummary, now: number): string {
   const { doneFrames, totalFrames } = job.progress;
-  if (now === 0 || job.status !== 'running' || job.startedAt === null || doneFrames === 0) return '';
+  if (now === 0 || job.status !== 'running' || job.startedAt === null) return '';
+  if (doneFrames === 0 || doneFrames < Math.min(PACE_FRAMES, totalFrames / 4)) return '';
   const passed = (now - Date.parse(job.startedAt)) / 1000;
   const left = Math.max(0, (passed / doneFrames) * (totalFrames - doneFrames));
   return left < 90 ? `about ${Math.ceil(left)} s left` : `about ${Math.ceil(left / 60)} min left`;
