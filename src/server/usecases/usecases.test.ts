@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { NewsItem } from '@/contract/news';
+import { DEMO_PICTURES } from '../../../demo/pictures';
 import { DEMO_PROJECT_ID } from '../../../demo/seed';
 import { tidelineStrap } from '../../../demo/templates';
 import { newPlan } from '@/core/model/plan';
@@ -244,7 +245,7 @@ describe('stills', () => {
     const second = await takeInPicture('again.png', png);
     expect(second).toEqual({ ...first, isNew: false });
     expect(first).toMatchObject({ mediaType: 'image/png', widthPx: 8, heightPx: 6, isNew: true, notes: [] });
-    expect(await getAssets()).toHaveLength(1);
+    expect(await getAssets()).toHaveLength(DEMO_PICTURES.length + 1);
     const back = await (await assetFile(ask(), first.id)).arrayBuffer();
     expect(Buffer.from(back).equals(png)).toBe(true);
   });
