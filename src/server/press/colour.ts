@@ -35,7 +35,9 @@ export function isTopFirst({ heightPx, activeWidthPx, widthPx }: FrameFormat): b
 export function toVideo(format: FrameFormat): string[] {
   const { primaries, transfer, matrix } = videoColour(format);
   const { across, down } = format.pixelAspect;
-  const scale = `scale=in_range=full:out_range=tv:out_color_matrix=${matrix}:flags=accurate_rnd+full_chroma_int`;
+  // Lines that share colour are those of one field.
+  const fields = format.interlaced === true ? ':interl=1' : '';
+  const scale = `scale=in_range=full:out_range=tv:out_color_matrix=${matrix}:flags=accurate_rnd+full_chroma_int${fields}`;
   const filters = [scale, `setsar=${across}/${down}`];
   if (format.interlaced === true) filters.push(`setfield=${isTopFirst(format) ? 'tff' : 'bff'}`);
   return [

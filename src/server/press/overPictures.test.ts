@@ -171,3 +171,28 @@ test('a programme without a sound has no silent track, and one whose video is no
   const broken = new Map([['steps', join(folder, 'none.mov')]]);
   await expect(make({ ...programme, fileStem: 'broken' }, broken)).rejects.toThrow(/frame 5|No such file/);
 }, 120_000);
+
+test('an interlaced programme is two fields a frame, in standard definition with its own pixels', async () => {
+  const facts = await renderTitle({
+    payload: {
+      name: 'x',
+      output: 'mp4-h264',
+      format: 'classic-576',
+      rate: '25',
+      interlaced: true,
+      titles: [],
+    },
+    title: { ...programme, fileStem: 'fields', lengthFrames: 40 },
+    folder,
+    pool,
+    sources: { pictures: async () => new Map(), videos: async () => here() },
+    signal: new AbortController().signal,
+    onFrames: () => undefined,
+  });
+  const said = execFileSync('ffprobe', [
+    ...'-v error -show_entries stream=field_order,sample_aspect_ratio,color_space -of csv=p=0'.split(' '),
+    ...['-select_streams', 'v', join(folder, facts.name)],
+  ]);
+  expect(said.toString().trim().split(',').toSorted()).toEqual(['12:11', 'smpte170m', 'tt']);
+  expect(facts).toMatchObject({ frames: 40, widthPx: 720, heightPx: 576 });
+}, 120_000);

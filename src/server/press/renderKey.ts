@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Template } from '@/core/model/template';
 import type { JobContent, JobPayload, JobTitle } from '@/db/schema';
+import { CODING_VERSION } from './sinks';
 
 let painter: string | undefined;
 
@@ -20,14 +22,26 @@ function painterHash(root: string): string {
 export function renderKey(payload: JobPayload, content: JobContent, root = process.cwd()): string {
   const { output, format, interlaced = false, rate, drop = false, language = null } = payload;
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
-  const painted = 'parts' in rest ? rest : withoutPlace(rest);
-  const decides = { painter: painterHash(root), output, format, interlaced, rate, drop, language, painted };
-  return createHash('sha256').update(inOneOrder(decides)).digest('hex');
+  const painted =
+    'parts' in rest ? { ...rest, documents: rest.documents.map(documentHash) } : withoutPlace(rest);
+  const coding = { version: CODING_VERSION, output, format, interlaced, rate, drop, language };
+  return hashOf({ painter: painterHash(root), coding, painted });
 }
 
-function withoutPlace({ place: _place, ...painted }: Omit<JobTitle, 'titleId' | 'fileStem'>): object {
-  return painted;
+function withoutPlace({ place: _, document, ...painted }: Omit<JobTitle, 'titleId' | 'fileStem'>): object {
+  return { ...painted, document: documentHash(document) };
 }
+
+const known = new WeakMap<Template, string>();
+
+/** Many titles have one template, which is the largest part of them: it is looked through once. */
+function documentHash(document: Template): string {
+  const hash = known.get(document) ?? hashOf(document);
+  known.set(document, hash);
+  return hash;
+}
+
+const hashOf = (value: unknown): string => createHash('sha256').update(inOneOrder(value)).digest('hex');
 
 /** A value as JSON with the names in it in one order, whatever order they came in. */
 function inOneOrder(value: unknown): string {

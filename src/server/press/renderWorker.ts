@@ -88,7 +88,8 @@ function programmeFrames(
   const painted = parts.filter((part) => part.painted);
   const within = (at: number, share: number): number => {
     const part = painted.at(at);
-    return part === undefined ? 0 : part.startFrame + Math.floor(part.lengthFrames * share);
+    if (part === undefined) return 0;
+    return Math.min(lengthFrames - 1, part.startFrame + Math.floor(part.lengthFrames * share));
   };
   const resting = within(0, 0.5);
   const numbered = parts.flatMap(({ number, painted, startFrame, lengthFrames: frames }) =>

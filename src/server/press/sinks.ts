@@ -5,6 +5,9 @@ import { createProresSink } from './proresSink';
 import type { FrameSink, SinkOptions } from './sink';
 import { createWebmSink } from './webmSink';
 
+/** Raised whenever a sink writes other bytes than before, so that files of the old kind are not taken for new ones. */
+export const CODING_VERSION = 1;
+
 const SINKS: Readonly<Record<string, (options: SinkOptions) => FrameSink>> = {
   'mov-png': createPngMovSink,
   'mov-prores': createProresSink,
