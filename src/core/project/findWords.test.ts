@@ -152,6 +152,14 @@ describe('captions and credits', () => {
     expect(replaceWords(work, hits.slice(3, 4)).titles[2]).toBe(credits);
   });
 
+  test('words of another length leave what stands between them as it looks', () => {
+    for (const short of ['Bo', 'Bartholomew', '']) {
+      const [, , , hit] = findWords(work, search('Marrow', short), templateOf);
+      const italic = short === '' ? '' : `<i>${short}</i>`;
+      expect(hit.kept).toBe(`${italic} and <c.yellow>Teo</c> ${short}`);
+    }
+  });
+
   test('what would be too long says so', () => {
     const [, , , caption] = findWords(work, search('Marrow', 'M'.repeat(1999)), templateOf);
     expect(caption.problem).toBe('it takes at most 2000 characters');

@@ -77,6 +77,8 @@ test('OTIO: a track has one thing at a time', () => {
   const frames = track.children.map((child) => JSON.parse(JSON.stringify(child.source_range)).duration.value);
   // The second begins under the first and gives way to it; the third lies wholly under the second.
   expect(frames).toEqual([1798, 100, 52]);
+  // What is left of it begins so much later in its file too.
+  expect(track.children[2].source_range).toMatchObject({ start_time: { value: 109_742 + 48 } });
 });
 
 test('EDL: a list for each lane, with the names of files, sources by their own timecode', () => {
