@@ -6,6 +6,11 @@ import { createRegistry } from '../kit/registry';
  */
 export type Plane = 'straight' | 'premultiplied' | 'fill' | 'shapedFill' | 'key' | 'opaque';
 
+/** Whether files of these pixels have alpha of their own. */
+export function hasAlpha(plane: Plane): boolean {
+  return plane === 'straight' || plane === 'premultiplied';
+}
+
 /** A kind of file that the press makes. */
 export interface Output {
   readonly id: string;

@@ -8,11 +8,6 @@ export function planeOf(content: JobContent): Plane {
   return 'ground' in content && content.ground !== undefined ? 'opaque' : 'straight';
 }
 
-/** Whether files of these pixels have alpha of their own. */
-export function hasAlpha(plane: Plane): boolean {
-  return plane === 'straight' || plane === 'premultiplied';
-}
-
 /** What a pixel's 255 steps are multiplied by, for each alpha: rounded to the nearest step. */
 const times = (value: number, alpha: number): number => ((value * alpha + 127) / 255) | 0;
 

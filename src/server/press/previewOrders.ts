@@ -1,4 +1,3 @@
-import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { OrderPreview } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
@@ -6,6 +5,7 @@ import { estimateFiles } from '@/core/outputs/estimate';
 import type { Db } from '@/db/open';
 import { findRenders, recentRenders } from '@/db/renders';
 import type { JobPayload } from '@/db/schema';
+import { isThere } from '../isThere';
 import { renderKey } from './renderKey';
 import { framesOf } from './renderTitle';
 
@@ -56,9 +56,3 @@ export async function previewJobs(
   }
   return { files, reused, seconds, bytes: bytes === null ? null : Math.round(bytes), basis };
 }
-
-const isThere = (path: string): Promise<boolean> =>
-  stat(path).then(
-    () => true,
-    () => false,
-  );

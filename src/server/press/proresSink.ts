@@ -1,10 +1,10 @@
 import { open, rm } from 'node:fs/promises';
+import { hasAlpha } from '@/core/outputs';
 import { isTopFirst, toVideo, videoColour } from './colour';
 import { FfmpegFeed } from './ffmpeg';
 import type { FieldOrder } from './mov/movFile';
 import { createMov } from './mov/movFile';
 import { readMov } from './mov/readMov';
-import { hasAlpha } from './planes';
 import type { FrameSink, SinkOptions } from './sink';
 import { rawInput } from './sink';
 

@@ -1,4 +1,3 @@
-import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import type { JobSummary, OrderPreview, PressPage } from '@/contract/jobs';
@@ -8,6 +7,7 @@ import { hasFfmpeg } from '../press/ffmpeg';
 import { fileSlug } from '../press/fileSlug';
 import { orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
 import { roomBytes } from '../incoming/disk';
+import { isThere } from '../isThere';
 import { paperOf } from '../press/papers';
 import { previewJobs } from '../press/previewOrders';
 import { posterName } from '../press/renderTitle';
@@ -119,12 +119,6 @@ export async function jobPaper(id: string, name: string): Promise<Response> {
     },
   });
 }
-
-const isThere = (path: string): Promise<boolean> =>
-  stat(path).then(
-    () => true,
-    () => false,
-  );
 
 /** Stops a job that waits or runs. Throws NotFoundError, and ConflictError for one that is over. */
 export async function cancelJob(id: string): Promise<void> {

@@ -1,9 +1,10 @@
 import type { FileFacts } from '@/contract/jobs';
+import { hasAlpha } from '@/core/outputs';
 import { counted } from '../shared/counted';
 
 /** Whether a file has alpha of its own; older files have. */
 export function hasAlphaIn({ plane = 'straight' }: FileFacts): boolean {
-  return plane === 'straight' || plane === 'premultiplied';
+  return hasAlpha(plane);
 }
 
 /** What was looked at in a file, and how far it is from what was painted, as names and words. */

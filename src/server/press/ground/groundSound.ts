@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { open } from 'node:fs/promises';
+import { open, rm } from 'node:fs/promises';
 import type { FileHandle } from 'node:fs/promises';
 import type { GroundClip } from '@/core/project/ground';
 import { videoOf } from '@/core/project/ground';
@@ -54,6 +54,9 @@ export async function layGroundSound(
       const seconds = (clip.sourceStartFrame * rate.denominator) / rate.numerator;
       await copySamples(file, seconds, out, from * BYTES_A_SAMPLE, (to - from) * BYTES_A_SAMPLE);
     }
+  } catch (error) {
+    await rm(path, { force: true });
+    throw error;
   } finally {
     await out.close();
   }
