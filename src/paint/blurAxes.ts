@@ -11,11 +11,20 @@ export function blurAxes(
   downPx: number,
 ): void {
   const planes = premultiplied(data, width * height);
-  for (const plane of planes) {
-    blurLines(plane, { count: height, stride: width, length: width, step: 1 }, acrossPx);
-    blurLines(plane, { count: width, stride: 1, length: height, step: width }, downPx);
-  }
+  for (const plane of planes) blurPlane(plane, width, height, acrossPx, downPx);
   writeStraight(data, planes);
+}
+
+/** Blurs one channel of premultiplied pixels in place, as `blurAxes` does. */
+export function blurPlane(
+  plane: Float32Array,
+  width: number,
+  height: number,
+  acrossPx: number,
+  downPx: number,
+): void {
+  blurLines(plane, { count: height, stride: width, length: width, step: 1 }, acrossPx);
+  blurLines(plane, { count: width, stride: 1, length: height, step: width }, downPx);
 }
 
 interface Lines {

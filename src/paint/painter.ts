@@ -4,14 +4,13 @@ import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/
 import type { Outline } from '@/core/display/outline';
 import { replayOutline } from '@/core/display/outline';
 import { assertNever } from '@/core/kit/assertNever';
-import type { Matrix } from '@/core/kit/matrix';
 import type { Rect } from '@/core/kit/rect';
-import { intersectRects } from '@/core/kit/rect';
 import { blurAxes } from './blurAxes';
 import { Exposure } from './exposure';
 import { brightnessToAlpha, warpPixels } from './pixels';
 import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
 import { SurfacePool } from './surfacePool';
+import { place, visible } from './visible';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
 
@@ -23,9 +22,6 @@ interface Canvas {
   /** Paints everything in this colour, for a shadow. */
   readonly tint?: HexColour;
 }
-
-/** Surfaces are never longer than this, whatever a perspective brings near. */
-const LONGEST_SIDE_PX = 8192;
 
 /**
  * Paints display lists with one canvas implementation. Paths are made once per outline. What is painted by itself
@@ -257,18 +253,6 @@ export class Painter {
     this.paths.set(outline, path);
     return path;
   }
-}
-
-/** What of some bounds lies in an area, in whole px and no longer than a surface may be; null for nothing. */
-function visible(bounds: Rect | null, area: Rect): Rect | null {
-  if (bounds === null) return null;
-  const { x, y, width, height } = intersectRects(bounds, area);
-  if (width <= 0 || height <= 0) return null;
-  return { x, y, width: Math.min(width, LONGEST_SIDE_PX), height: Math.min(height, LONGEST_SIDE_PX) };
-}
-
-function place(context: SurfaceContext, m: Matrix, { x, y }: Rect): void {
-  context.setTransform(m[0], m[1], m[2], m[3], m[4] - x, m[5] - y);
 }
 
 /** A fill style; with a tint its colours become that colour and only its opacity counts, as for a shadow. */

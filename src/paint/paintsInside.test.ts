@@ -2,92 +2,10 @@ import { createCanvas } from '@napi-rs/canvas';
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { listBounds } from '@/core/display/bounds';
-import type { DisplayItem, Paint } from '@/core/display/list';
-import { ellipseOutline, rectOutline } from '@/core/display/shapes';
-import type { Matrix } from '@/core/kit/matrix';
+import type { DisplayItem } from '@/core/display/list';
 import { serverSurfaces } from '../server/raster';
 import { Painter } from './painter';
-
-const SIZE = 96;
-
-const coordinate = fc.integer({ min: -40, max: 120 });
-const rect = fc.record({
-  x: coordinate,
-  y: coordinate,
-  width: fc.integer({ min: 1, max: 90 }),
-  height: fc.integer({ min: 1, max: 90 }),
-});
-/** A figure in even steps: doubles would nearly all be too small to see. */
-const figure = (least: number, most: number): fc.Arbitrary<number> =>
-  fc.integer({ min: 0, max: 1000 }).map((step) => least + ((most - least) * step) / 1000);
-const factor = figure(-1.6, 1.6);
-const matrix: fc.Arbitrary<Matrix> = fc.tuple(factor, factor, factor, factor, coordinate, coordinate);
-const solid: Paint = { kind: 'solid', colour: '#ff8800' };
-const opacity = figure(0.2, 1);
-
-const leaf: fc.Arbitrary<DisplayItem> = fc.oneof(
-  fc.record({ rect, matrix, opacity, round: fc.boolean() }).map((one): DisplayItem => ({
-    kind: 'fill',
-    outline: one.round ? ellipseOutline(one.rect) : rectOutline(one.rect),
-    paint: solid,
-    matrix: one.matrix,
-    opacity: one.opacity,
-  })),
-  fc.record({ rect, matrix, width: figure(0.5, 30) }).map((one): DisplayItem => ({
-    kind: 'stroke',
-    outline: ellipseOutline(one.rect),
-    paint: solid,
-    width: one.width,
-    matrix: one.matrix,
-    opacity: 1,
-  })),
-);
-
-const small = figure(-0.004, 0.004);
-
-/** Any display list, containers within containers. */
-const { items } = fc.letrec<{ item: DisplayItem; items: DisplayItem[] }>((tie) => ({
-  items: fc.array(tie('item'), { minLength: 1, maxLength: 3 }),
-  item: fc.oneof(
-    { maxDepth: 4, depthSize: 'small' },
-    leaf,
-    fc.record({ kind: fc.constant('group' as const), opacity, items: tie('items') }),
-    fc.record({ kind: fc.constant('atop' as const), items: tie('items') }),
-    fc.record({ kind: fc.constant('clip' as const), rectPx: rect, items: tie('items') }),
-    fc.record({
-      kind: fc.constant('shadow' as const),
-      offsetPx: fc.record({ x: coordinate, y: coordinate }),
-      blurPx: figure(0, 8),
-      colour: fc.constant('#0000ff'),
-      opacity,
-      items: tie('items'),
-    }),
-    fc.record({
-      kind: fc.constant('mask' as const),
-      mode: fc.constantFrom('in' as const, 'out' as const),
-      by: fc.constantFrom('alpha' as const, 'brightness' as const),
-      items: tie('items'),
-      mask: tie('items'),
-    }),
-    fc.record({
-      kind: fc.constant('blur' as const),
-      acrossPx: figure(0, 8),
-      downPx: figure(0, 8),
-      items: tie('items'),
-    }),
-    fc
-      .record({ tilt: fc.tuple(small, small), m: matrix, items: tie('items') })
-      .map(({ tilt: [g, h], m: [a, b, c, d, e, f], items: inner }): DisplayItem => ({
-        kind: 'warp',
-        map: [a, c, e, b, d, f, g, h, 1],
-        opacity: 1,
-        items: inner,
-      })),
-    fc
-      .array(tie('items'), { minLength: 1, maxLength: 2 })
-      .map((exposures): DisplayItem => ({ kind: 'average', exposures })),
-  ),
-}));
+import { anyItems, SIZE } from './testing/anyItems';
 
 function paint(list: readonly DisplayItem[], painter = new Painter(serverSurfaces)): Uint8ClampedArray {
   const context = createCanvas(SIZE, SIZE).getContext('2d');
@@ -98,7 +16,7 @@ function paint(list: readonly DisplayItem[], painter = new Painter(serverSurface
 test('any display list paints inside its bounds', () => {
   let inked = 0;
   fc.assert(
-    fc.property(items, (list) => {
+    fc.property(anyItems, (list) => {
       const bounds = listBounds(list);
       const data = paint(list);
       for (let y = 0; y < SIZE; y++)
@@ -123,7 +41,7 @@ test('a painter that has painted others before paints the same, and a part by it
   const used = new Painter(serverSurfaces);
   const part = { x: 30, y: 20, width: 50, height: 60 };
   fc.assert(
-    fc.property(items, (list) => {
+    fc.property(anyItems, (list) => {
       const whole = paint(list);
       expect(Buffer.compare(Buffer.from(paint(list, used)), Buffer.from(whole))).toBe(0);
       const context = createCanvas(part.width, part.height).getContext('2d');
