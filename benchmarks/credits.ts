@@ -87,6 +87,7 @@ async function benchEncoder(list: readonly CreditRow[]): Promise<void> {
     content,
     format: FORMAT.id,
     rate: RATE.id,
+    shades: 'plain' as const,
     pictures: new Map<string, Uint8Array>(),
     videos: new Map<string, string>(),
   };
@@ -110,6 +111,8 @@ async function benchEncoder(list: readonly CreditRow[]): Promise<void> {
         timecode: null,
         sound: null,
         plane: 'straight',
+        deep: false,
+        pictureExtension: 'png',
       });
       await feed(sink);
       await sink.finish();

@@ -34,6 +34,7 @@ function sixSeconds(frames: 'png' | 'rgba'): Omit<RenderTask, 'ring'> {
     format: FORMAT.id,
     rate: RATE.id,
     frames,
+    shades: 'plain',
     pictures: new Map(),
     videos: new Map(),
   };
@@ -64,6 +65,8 @@ async function exportTitle({
     timecode: null,
     sound: null,
     plane: 'straight',
+    deep: false,
+    pictureExtension: 'png',
   });
   const receiver = {
     frame: (bytes: Buffer, { repeats }: { repeats: number }) => sink.write(bytes, holdOnce ? 1 : repeats),
@@ -113,6 +116,8 @@ export async function benchExport(): Promise<void> {
       timecode: null,
       sound: null,
       plane: 'straight',
+      deep: false,
+      pictureExtension: 'png',
     });
     for (const { bytes, repeats } of ready) await sink.write(bytes, repeats);
     await sink.finish();
@@ -201,6 +206,7 @@ export async function benchMemory(): Promise<void> {
       format: FORMAT.id,
       rate: '25',
       frames: 'rgba' as const,
+      shades: 'plain' as const,
       pictures: new Map(),
       videos: new Map(),
     };

@@ -6,7 +6,7 @@ import { IDENTITY } from '@/core/kit/matrix';
 import { SCENES } from '@/core/scenes';
 import { SceneSheet, sceneItems } from '@/core/scenes/scene';
 import { Painter } from '@/paint/painter';
-import { encodePng } from '@/server/press/png';
+import { encodePng } from '@/server/press/pictures/png';
 import { createRasterFrame, serverSurfaces } from '@/server/raster';
 
 const CREAM = '#f3e6ca';

@@ -10,7 +10,7 @@ import { expect, test } from '@playwright/test';
 import { tidelineStrap } from '../demo/templates';
 import { writeTemplatePackage } from '../src/core/formats/templatePackage/templatePackage';
 import { newPictureLayer } from '../src/core/model/newLayers';
-import { encodePng } from '../src/server/press/png';
+import { encodePng } from '../src/server/press/pictures/png';
 
 // The sizes that are promised take minutes: GILDER_LARGE=1 asks for them, otherwise what no buffer of a server holds.
 const LARGE = process.env.GILDER_LARGE === '1';

@@ -6,7 +6,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { contactSheet } from '../demo/contactSheet';
 import { DEMO_TEMPLATES } from '../demo/templates';
-import { fileSlug } from '../src/server/press/fileSlug';
+import { fileSlug } from '../src/core/kit/fileSlug';
 import { serverFonts } from '../src/server/fontFiles';
 
 const folder = process.argv[2] ?? 'contact-sheets';

@@ -1,8 +1,10 @@
 import * as yup from 'yup';
 import { CAPTION_FORMATS } from '../core/formats/captions';
 import { OUTPUTS } from '../core/outputs';
+import { MOST_PATTERN_LETTERS } from '../core/outputs/namePattern';
+import { PLANES } from '../core/outputs/output';
 import type { TypeOf } from './schema';
-import { figure, flag, moment, momentOrNull, sha256, text, whole } from './schema';
+import { figure, flag, moment, momentOrNull, sha256, text, texts, whole } from './schema';
 
 /** A rendered file, as read back from it. */
 const fileFactsSchema = yup.object({
@@ -22,7 +24,11 @@ const fileFactsSchema = yup.object({
   /** How many decoded frames were compared; left out by older files, of which it was one. */
   comparedFrames: whole().optional(),
   /** What its pixels are; left out by older files, whose alpha is straight. */
-  plane: yup.string().oneOf(['straight', 'premultiplied', 'fill', 'shapedFill', 'key', 'opaque'] as const),
+  plane: yup.string().oneOf(PLANES),
+  /** How many bits a channel it was painted and coded with; left out by older files, of which it was 8. */
+  bits: whole().optional(),
+  /** Whether it was painted with more than 256 shades a channel. */
+  fine: yup.boolean(),
   /** How long it took to make; left out by older files. */
   seconds: figure().optional(),
   /** Whether it was made before and taken as it was. */
@@ -95,8 +101,10 @@ export const jobOrderSchema = yup
     deliveryId: yup.string().max(64),
     /** Whether colours are multiplied by their alpha where a kind of file can have that. */
     premultiplied: yup.boolean(),
-    /** Whether files have the size and rate of their delivery in their names. */
-    formatInNames: yup.boolean(),
+    /** Whether it is painted with more than 256 shades a channel; kinds of 8 bits are dithered then. */
+    fine: yup.boolean(),
+    /** How files are called, such as `{number}-{words}`; that where it is left out. */
+    names: yup.string().max(MOST_PATTERN_LETTERS),
     /** The whole programme as one file, in place of a file for each title. */
     programme: yup
       .object({
@@ -124,6 +132,15 @@ export const jobOrderSchema = yup
   .required();
 export type JobOrder = TypeOf<typeof jobOrderSchema>;
 
+/** Kinds of file that this machine cannot make, and what each needs. */
+export const missingOutputsSchema = yup.object({
+  missing: yup
+    .array()
+    .of(yup.object({ output: text(), needs: text() }).required())
+    .required(),
+});
+export type MissingOutputs = TypeOf<typeof missingOutputsSchema>;
+
 /** What orders would come to, before they are sent. */
 export const orderPreviewSchema = yup.object({
   files: whole(),
@@ -136,6 +153,10 @@ export const orderPreviewSchema = yup.object({
   basis: whole(),
   /** The room that may be used on the disk. */
   roomBytes: whole(),
+  /** How the first of the files will be called. */
+  names: texts(),
+  /** How many files got a figure, since their names would have been alike. */
+  alike: whole(),
 });
 export type OrderPreview = TypeOf<typeof orderPreviewSchema>;
 

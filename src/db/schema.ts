@@ -19,7 +19,7 @@ import type { Cue, CuePlace } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
 import type { Clip, Edge, Scrim, Shift, Title } from '@/core/model/project';
 import type { FieldValues, Template } from '@/core/model/template';
-import type { Plane } from '@/core/outputs';
+import type { Plane } from '@/core/outputs/output';
 import type { PaintedTitle } from '@/core/project/deliver';
 import type { GroundClip } from '@/core/project/ground';
 import type { ListedTemplate } from '@/core/resolve/listed';
@@ -237,6 +237,8 @@ export interface JobPlace {
   readonly startFrame: number;
   readonly lane: number;
   readonly words: string;
+  /** The number of its edition; left out by older jobs. */
+  readonly edition?: number;
 }
 
 /** What goes beside the files of a job as it was when the job was sent. */
@@ -293,6 +295,10 @@ export interface JobPayload {
   /** Whether timecode drops numbers. */
   readonly drop?: boolean;
   readonly rate: string;
+  /** Whether more than 256 shades a channel were asked for. */
+  readonly fine?: boolean;
+  /** How many of its files got a figure, since their names would have been alike. */
+  readonly alike?: number;
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
   readonly language?: string;
   readonly titles: readonly JobContent[];

@@ -12,6 +12,7 @@ import {
   jobOrderSchema,
   jobOrdersSchema,
   jobSummarySchema,
+  missingOutputsSchema,
   orderPreviewSchema,
   pressPageSchema,
 } from '../jobs';
@@ -224,6 +225,12 @@ export const OPERATIONS: readonly Operation[] = [
     body: jobOrdersSchema,
     answer: yup.object({ ids: texts() }),
     status: 201,
+  },
+  {
+    method: 'get',
+    path: '/orders/missing',
+    says: 'The kinds of file that this machine cannot make, and what each needs.',
+    answer: missingOutputsSchema,
   },
   {
     method: 'post',

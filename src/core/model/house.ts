@@ -13,6 +13,8 @@ import type { CheckRules, ReadingRules } from './rules';
 import { checksSchema, FIRST_CHECKS, FIRST_READING, readingSchema } from './rules';
 import { FACES } from '../faces/faces';
 import { colour, exactly, id, idOf, languageTag, listOf, number, oneOfShapes, variant } from './schemaParts';
+import type { SendPreset } from './sendPreset';
+import { sendPresetsSchema } from './sendPreset';
 import { areasSchema } from './templateSchema';
 import type { BoxLayer, Highlight, Layer, Motion, OwnArea, TextStyle, Template } from './template';
 
@@ -78,6 +80,8 @@ export interface House {
   readonly captions?: CaptionRules;
   /** What credits keep to; left out for usual practice. */
   readonly credits?: CreditRules;
+  /** What titles are sent as, by name. */
+  readonly presets?: readonly SendPreset[];
   /** Title-safe areas that differ from the standards', for new templates and for checks. */
   readonly areas: readonly OwnArea[];
   /** The language of words (BCP 47) where nothing nearer says one. */
@@ -123,6 +127,7 @@ export const houseSchema = exactly({
   checks: checksSchema,
   captions: captionRulesSchema.default(undefined).optional(),
   credits: creditRulesSchema.default(undefined).optional(),
+  presets: sendPresetsSchema.default(undefined).optional(),
   areas: areasSchema,
   language: languageTag,
 });

@@ -31,8 +31,8 @@ export function houseChanges(before: House, after: House): HouseChange[] {
   return [...colours, ...faces, ...parts, ...names];
 }
 
-function listed({ colours, faces, finishes, moves }: House): unknown {
-  return [colours, faces, finishes, moves].map((list) => list.map(({ id, name }) => [id, name]));
+function listed({ colours, faces, finishes, moves, presets = [] }: House): unknown {
+  return [colours, faces, finishes, moves, presets].map((list) => list.map(({ id, name }) => [id, name]));
 }
 
 /**

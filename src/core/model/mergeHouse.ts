@@ -14,11 +14,13 @@ export function mergeHouse(base: House, mine: House, theirs: House): House {
   const saysRules = mine.captions !== undefined || theirs.captions !== undefined;
   const credits = mergeEntry(creditRules(base), creditRules(mine), creditRules(theirs));
   const saysCredits = mine.credits !== undefined || theirs.credits !== undefined;
+  const saysPresets = mine.presets !== undefined || theirs.presets !== undefined;
   const language = mine.language === base.language ? theirs.language : mine.language;
   return {
     ...(language !== undefined && { language }),
     ...(saysRules && { captions }),
     ...(saysCredits && { credits }),
+    ...(saysPresets && { presets: list(({ presets = [] }) => presets) }),
     colours: list(({ colours }) => colours),
     faces: list(({ faces }) => faces),
     finishes: list(({ finishes }) => finishes),

@@ -1,157 +1,238 @@
 import { createRegistry } from '../kit/registry';
+import type { Output } from './output';
 
-/**
- * What the pixels of a file are: with straight or premultiplied alpha; the colours alone, as they are (`fill`) or over
- * black (`shapedFill`); how opaque they are as a grey (`key`); or a picture that is seen everywhere.
- */
-export type Plane = 'straight' | 'premultiplied' | 'fill' | 'shapedFill' | 'key' | 'opaque';
+/** What is usual: raw pixels for an encoder of ffmpeg, and nothing lost. */
+const USUAL = {
+  frames: 'rgba',
+  needsFfmpeg: true,
+  encoders: [],
+  bits: 8,
+  fine: 'asked',
+  fields: true,
+  linear: false,
+  canPremultiply: false,
+  alphaTolerance: 0,
+  colourTolerance: { mean: 0, most: 0 },
+} as const;
 
-/** Whether files of these pixels have alpha of their own. */
-export function hasAlpha(plane: Plane): boolean {
-  return plane === 'straight' || plane === 'premultiplied';
-}
-
-/** A kind of file that the press makes. */
-export interface Output {
-  readonly id: string;
-  readonly label: string;
-  /** What it is good for, in one sentence. */
-  readonly note: string;
-  readonly extension: 'mov' | 'webm' | 'mp4' | 'png' | 'zip';
-  /** Whether the worker hands over finished PNG files or raw pixels. */
-  readonly frames: 'png' | 'rgba';
-  readonly needsFfmpeg: boolean;
-  /** What its words lie on: nothing (they have alpha), or the pictures of their programme. */
-  readonly ground: 'alpha' | 'pictures';
-  /** What each title becomes: a file with alpha, or a file of its colours and one of its alpha. */
-  readonly files: 'one' | 'fillAndKey';
-  /** Whether colours can be asked for multiplied by their alpha. */
-  readonly canPremultiply: boolean;
-  /** Largest difference of alpha (0 to 255) that the coding may bring; measured, see docs/decisions. */
-  readonly alphaTolerance: number;
-  /** Largest differences of what is seen over black, grey and white, at the mean and at most (0 to 255). */
-  readonly colourTolerance: { readonly mean: number; readonly most: number };
-}
+const PNG = { ...USUAL, frames: 'png', needsFfmpeg: false, bits: 16 } as const;
+const TIFF = { ...USUAL, frames: 'tiff', bits: 16, fine: 'always', canPremultiply: true } as const;
+const TGA = { ...USUAL, frames: 'tga', canPremultiply: true } as const;
+// Half floats have eleven bits; what is seen over white adds up the rounding of colour and alpha.
+const EXR = {
+  ...USUAL,
+  frames: 'exr',
+  bits: 16,
+  fine: 'always',
+  linear: true,
+  alphaTolerance: 0.2,
+  colourTolerance: { mean: 0.2, most: 0.6 },
+} as const;
+// Two or four pixels share one colour, so a thin bright line on a dark ground can be far off at its edge.
+const KEYER = {
+  ...USUAL,
+  group: 'keyer',
+  canPremultiply: true,
+  colourTolerance: { mean: 3, most: 255 },
+} as const;
+const WATCH = {
+  ...USUAL,
+  group: 'watch',
+  extension: 'mp4',
+  colourTolerance: { mean: 6, most: 255 },
+} as const;
 
 /** Every kind of file, the usual choice first. */
 export const OUTPUTS = createRegistry<Output>('output', [
   {
+    ...USUAL,
     id: 'mov-png',
+    group: 'alpha',
     label: 'MOV, lossless alpha',
+    short: 'MOV, lossless',
     note: 'PNG coded, exact to the last bit.',
     extension: 'mov',
     frames: 'png',
-    needsFfmpeg: true,
-    ground: 'alpha',
-    files: 'one',
-    canPremultiply: false,
-    alphaTolerance: 0,
-    colourTolerance: { mean: 0, most: 0 },
   },
   {
+    ...USUAL,
     id: 'mov-prores',
+    group: 'alpha',
     label: 'MOV, ProRes 4444',
+    short: 'ProRes 4444',
     note: 'The usual exchange in post-production.',
     extension: 'mov',
-    frames: 'rgba',
-    needsFfmpeg: true,
-    ground: 'alpha',
-    files: 'one',
+    encoders: ['prores_ks'],
+    bits: 10,
     canPremultiply: true,
     alphaTolerance: 2,
     colourTolerance: { mean: 2, most: 24 },
   },
   {
-    id: 'mov-fill-key',
-    label: 'Fill and key, ProRes 422 HQ',
-    note: 'Two MOV files of the same frames, for keyers.',
-    extension: 'mov',
-    frames: 'rgba',
-    needsFfmpeg: true,
-    ground: 'alpha',
-    files: 'fillAndKey',
-    canPremultiply: true,
-    alphaTolerance: 0,
-    // Two pixels share one colour.
-    colourTolerance: { mean: 3, most: 255 },
-  },
-  {
+    ...USUAL,
     id: 'webm-vp9',
+    group: 'alpha',
     label: 'WebM, VP9 with alpha',
+    short: 'WebM, VP9',
     note: 'Small. For the web and for quick approval.',
     extension: 'webm',
-    frames: 'rgba',
-    needsFfmpeg: true,
-    ground: 'alpha',
-    files: 'one',
-    canPremultiply: false,
+    fields: false,
+    encoders: ['libvpx-vp9'],
     // Lossy as its colour is: soft shadows on the move were found up to 25 off.
     alphaTolerance: 64,
-    // Four pixels share one colour, so a thin bright line on a dark ground can be far off at its edge.
     colourTolerance: { mean: 6, most: 255 },
   },
   {
-    id: 'mp4-h264',
-    label: 'MP4, H.264 with the pictures',
-    note: 'To watch: pictures, words and sound.',
-    extension: 'mp4',
-    frames: 'rgba',
-    needsFfmpeg: true,
-    ground: 'pictures',
-    files: 'one',
-    canPremultiply: false,
-    alphaTolerance: 0,
-    // Four pixels share one colour here too.
-    colourTolerance: { mean: 6, most: 255 },
+    ...USUAL,
+    id: 'webp-anim',
+    group: 'alpha',
+    label: 'WebP, animated',
+    short: 'Animated WebP',
+    note: 'Lossless pictures that move, for web pages.',
+    extension: 'webp',
+    fields: false,
+    encoders: ['libwebp_anim'],
   },
   {
-    id: 'png-sequence',
-    label: 'PNG sequence in a zip',
-    note: 'One numbered picture a frame, with alpha.',
-    extension: 'zip',
-    frames: 'png',
-    needsFfmpeg: false,
-    ground: 'alpha',
-    files: 'one',
-    canPremultiply: false,
-    alphaTolerance: 0,
-    colourTolerance: { mean: 0, most: 0 },
-  },
-  {
-    id: 'png-still',
-    label: 'PNG still',
-    note: 'One picture of the title at rest, with alpha.',
+    ...USUAL,
+    id: 'apng',
+    group: 'alpha',
+    label: 'PNG, animated',
+    short: 'Animated PNG',
+    note: 'Lossless pictures that move, where WebP is not read.',
     extension: 'png',
-    frames: 'png',
-    needsFfmpeg: false,
-    ground: 'alpha',
-    files: 'one',
-    canPremultiply: false,
-    alphaTolerance: 0,
-    colourTolerance: { mean: 0, most: 0 },
+    fields: false,
+    encoders: ['apng'],
   },
   {
+    ...KEYER,
+    id: 'mov-fill-key',
+    label: 'Fill and key, ProRes 422 HQ',
+    short: 'ProRes 422 HQ',
+    note: 'Two MOV files of the same frames, for keyers.',
+    extension: 'mov',
+    encoders: ['prores_ks'],
+    bits: 10,
+  },
+  {
+    ...KEYER,
+    id: 'mxf-dnxhr-fill-key',
+    label: 'Fill and key, DNxHR HQX in MXF',
+    short: 'DNxHR HQX, MXF',
+    note: 'Two MXF files of the same frames, ten bits.',
+    extension: 'mxf',
+    fields: false,
+    encoders: ['dnxhd'],
+    bits: 10,
+  },
+  {
+    ...KEYER,
+    id: 'mxf-mpeg2-fill-key',
+    label: 'Fill and key, MPEG-2 4:2:2 in MXF',
+    short: 'MPEG-2 4:2:2, MXF',
+    note: 'Two MXF files of the same frames, for playout servers.',
+    extension: 'mxf',
+    encoders: ['mpeg2video'],
+  },
+  {
+    ...PNG,
     id: 'png-fill-key',
+    group: 'keyer',
     label: 'PNG stills, fill and key',
+    short: 'PNG stills',
     note: 'Two pictures of the title at rest, for keyers.',
     extension: 'png',
-    frames: 'png',
-    needsFfmpeg: false,
-    ground: 'alpha',
-    files: 'fillAndKey',
     canPremultiply: true,
-    alphaTolerance: 0,
-    colourTolerance: { mean: 0, most: 0 },
+  },
+  {
+    ...WATCH,
+    id: 'mp4-h264',
+    label: 'MP4, H.264 with the pictures',
+    short: 'H.264',
+    note: 'To watch anywhere: pictures, words and sound.',
+    encoders: ['libx264'],
+  },
+  {
+    ...WATCH,
+    id: 'mp4-h265',
+    label: 'MP4, H.265 with the pictures',
+    short: 'H.265',
+    note: 'To watch: smaller than H.264, slower to make.',
+    fields: false,
+    encoders: ['libx265'],
+    bits: 10,
+  },
+  {
+    ...WATCH,
+    id: 'mp4-av1',
+    label: 'MP4, AV1 with the pictures',
+    short: 'AV1',
+    note: 'To watch in browsers: the smallest.',
+    fields: false,
+    encoders: ['libsvtav1'],
+    bits: 10,
+  },
+  {
+    ...PNG,
+    id: 'png-sequence',
+    group: 'sequence',
+    label: 'PNG sequence in a zip',
+    short: 'PNG',
+    note: 'One numbered picture a frame, with alpha.',
+    extension: 'zip',
+  },
+  {
+    ...TIFF,
+    id: 'tiff-sequence',
+    group: 'sequence',
+    label: 'TIFF sequence, 16 bit, in a zip',
+    short: 'TIFF, 16 bit',
+    note: 'One numbered picture a frame, 65 536 shades.',
+    extension: 'zip',
+  },
+  {
+    ...TGA,
+    id: 'tga-sequence',
+    group: 'sequence',
+    label: 'TGA sequence in a zip',
+    short: 'TGA',
+    note: 'One numbered picture a frame, for older systems.',
+    extension: 'zip',
+  },
+  {
+    ...EXR,
+    id: 'exr-sequence',
+    group: 'sequence',
+    label: 'OpenEXR sequence in a zip',
+    short: 'OpenEXR',
+    note: 'Linear light in half floats, multiplied by alpha, for compositing.',
+    extension: 'zip',
+  },
+  {
+    ...PNG,
+    id: 'png-still',
+    group: 'still',
+    label: 'PNG still',
+    short: 'PNG',
+    note: 'One picture of the title at rest, with alpha.',
+    extension: 'png',
+  },
+  {
+    ...TIFF,
+    id: 'tiff-still',
+    group: 'still',
+    label: 'TIFF still, 16 bit',
+    short: 'TIFF, 16 bit',
+    note: 'One picture of the title at rest, 65 536 shades.',
+    extension: 'tif',
+  },
+  {
+    ...EXR,
+    id: 'exr-still',
+    group: 'still',
+    label: 'OpenEXR still',
+    short: 'OpenEXR',
+    note: 'One picture of the title at rest, in linear light.',
+    extension: 'exr',
   },
 ]);
-
-/** What the files of a title are, one for each. */
-export function planesOf(
-  { ground, files, canPremultiply }: Output,
-  premultiplied: boolean,
-): readonly Plane[] {
-  if (ground === 'pictures') return ['opaque'];
-  const asked = premultiplied && canPremultiply;
-  if (files === 'fillAndKey') return [asked ? 'shapedFill' : 'fill', 'key'];
-  return [asked ? 'premultiplied' : 'straight'];
-}

@@ -1,8 +1,7 @@
+import { linearOfSrgb } from '../colour/transfer';
+
 // What each of the 256 values of a channel is in linear light (WCAG 2.2, relative luminance).
-const LINEAR = Float64Array.from({ length: 256 }, (_, i) => {
-  const share = i / 255;
-  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
-});
+const LINEAR = Float64Array.from({ length: 256 }, (_, i) => linearOfSrgb(i / 255));
 
 /** Relative luminance (WCAG 2.2) of a colour with channels of 0 to 255, not necessarily whole: 0 is black, 1 white. */
 export function luminance(red: number, green: number, blue: number): number {

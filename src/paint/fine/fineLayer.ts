@@ -22,40 +22,89 @@ export function fineLayer(area: Rect): FineLayer {
 /** How a layer is laid on another: over it, or as far as that one is (`atop`, `in`) or is not (`out`) opaque. */
 export type Laying = 'over' | 'atop' | 'in' | 'out';
 
-/** Lays a layer on another within an area (Porter and Duff 1984, colours multiplied by alpha). `in` and `out` keep what lies below. */
+interface LaidBy {
+  /** The part of the picture that may change. */
+  readonly area: Rect;
+  readonly opacity?: number;
+  readonly by?: Laying;
+}
+
+/** Lays a layer on another (Porter and Duff 1984, colours multiplied by alpha). `in` and `out` keep what lies below. */
 export function layFine(
   below: FineLayer,
   above: FineLayer,
-  {
-    area,
-    opacity = 1,
-    by = 'over',
-  }: { readonly area: Rect; readonly opacity?: number; readonly by?: Laying },
+  { area, opacity = 1, by = 'over' }: LaidBy,
 ): void {
+  const within = intersectRects(intersectRects(below.area, above.area), area);
   // What a mask does not reach is masked all the same.
-  const within = intersectRects(by === 'in' ? below.area : intersectRects(below.area, above.area), area);
-  const [r, g, b, a] = below.planes;
-  const [ar, ag, ab, aa] = above.planes;
+  if (by === 'in') clearOutside(below, within);
   for (let y = within.y; y < within.y + within.height; y++) {
-    for (let x = within.x; x < within.x + within.width; x++) {
-      const at = indexOf(below.area, x, y);
-      const from = holds(above.area, x, y) ? indexOf(above.area, x, y) : -1;
-      const alpha = from < 0 ? 0 : aa[from] * opacity;
-      if (by === 'over' || by === 'atop') {
-        if (alpha === 0) continue;
-        const share = by === 'over' ? opacity : opacity * a[at];
-        const rest = 1 - alpha;
-        r[at] = ar[from] * share + r[at] * rest;
-        g[at] = ag[from] * share + g[at] * rest;
-        b[at] = ab[from] * share + b[at] * rest;
-        a[at] = aa[from] * share + a[at] * rest;
-      } else {
-        const kept = by === 'in' ? alpha : 1 - alpha;
-        r[at] *= kept;
-        g[at] *= kept;
-        b[at] *= kept;
-        a[at] *= kept;
-      }
+    const at = indexOf(below.area, within.x, y);
+    const from = indexOf(above.area, within.x, y);
+    if (by === 'over') layRow(below, at, above, from, within.width, opacity);
+    else if (by === 'atop') layRowAtop(below, at, above, from, within.width, opacity);
+    else maskRow(below, at, above, from, within.width, by === 'in' ? opacity : -opacity);
+  }
+}
+
+function layRow(
+  { planes: [r, g, b, a] }: FineLayer,
+  at: number,
+  { planes: [ar, ag, ab, aa] }: FineLayer,
+  from: number,
+  count: number,
+  opacity: number,
+): void {
+  for (let end = at + count; at < end; at++, from++) {
+    const alpha = aa[from] * opacity;
+    if (alpha === 0) continue;
+    const rest = 1 - alpha;
+    r[at] = ar[from] * opacity + r[at] * rest;
+    g[at] = ag[from] * opacity + g[at] * rest;
+    b[at] = ab[from] * opacity + b[at] * rest;
+    a[at] = alpha + a[at] * rest;
+  }
+}
+
+function layRowAtop(
+  { planes: [r, g, b, a] }: FineLayer,
+  at: number,
+  { planes: [ar, ag, ab, aa] }: FineLayer,
+  from: number,
+  count: number,
+  opacity: number,
+): void {
+  for (let end = at + count; at < end; at++, from++) {
+    const rest = 1 - aa[from] * opacity;
+    const share = opacity * a[at];
+    r[at] = ar[from] * share + r[at] * rest;
+    g[at] = ag[from] * share + g[at] * rest;
+    b[at] = ab[from] * share + b[at] * rest;
+  }
+}
+
+/** `share` below 0: keeps what the mask does not cover. */
+function maskRow(
+  { planes }: FineLayer,
+  at: number,
+  { planes: [, , , mask] }: FineLayer,
+  from: number,
+  count: number,
+  share: number,
+): void {
+  for (const plane of planes)
+    for (let i = 0; i < count; i++)
+      plane[at + i] *= share < 0 ? 1 + mask[from + i] * share : mask[from + i] * share;
+}
+
+function clearOutside({ area, planes }: FineLayer, kept: Rect): void {
+  for (let y = area.y; y < area.y + area.height; y++) {
+    const row = indexOf(area, area.x, y);
+    const [left, right] = [kept.x - area.x, kept.x + kept.width - area.x];
+    const isKept = y >= kept.y && y < kept.y + kept.height && kept.width > 0;
+    for (const plane of planes) {
+      plane.fill(0, row, row + (isKept ? left : area.width));
+      if (isKept) plane.fill(0, row + right, row + area.width);
     }
   }
 }

@@ -8,7 +8,7 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { InputError } from '@/core/kit/inputError';
-import { encodePng } from '../press/png';
+import { encodePng } from '../press/pictures/png';
 import type { PreparedPicture } from './pictureTask';
 import { preparePicture, stopPictures } from './preparePicture';
 

@@ -5,7 +5,7 @@ import { InputError } from '@/core/kit/inputError';
 import { clockOf } from '@/core/time/clock';
 import { RATES } from '@/core/time/rates';
 import type { JobPaper } from '@/db/schema';
-import { fileSlug } from './fileSlug';
+import { fileSlug } from '@/core/kit/fileSlug';
 
 /** The captions of a track as files of several formats, to go beside a programme. Throws InputError for what is not there. */
 export function captionPapers(

@@ -1,3 +1,6 @@
+import type { Pixels } from './pictures/picture';
+import { isDeep } from './pictures/picture';
+
 /** How far a decoded frame is from what was painted, in steps of 255. */
 export interface FrameDifference {
   readonly alphaMax: number;
@@ -6,17 +9,23 @@ export interface FrameDifference {
   readonly colourMax: number;
 }
 
-const GROUNDS = [0, 128, 255] as const;
+const GROUNDS = [0, 128 / 255, 1] as const;
 
-/** Compares RGBA of one kind: straight alpha, or premultiplied. Throws where the frames are not of one size. */
+/**
+ * Compares RGBA of one kind: straight alpha, or premultiplied; of 8 or 16 bits a channel, as both are. Throws where the
+ * frames are not of one size.
+ */
 export function compareFrame(
-  decoded: Uint8Array,
-  painted: Uint8Array,
+  decoded: Pixels | Uint8Array,
+  painted: Pixels | Uint8Array,
   premultiplied = false,
 ): FrameDifference {
-  if (decoded.length !== painted.length) throw new Error('The decoded frame has another size');
+  if (decoded.length !== painted.length || decoded.BYTES_PER_ELEMENT !== painted.BYTES_PER_ELEMENT)
+    throw new Error('The decoded frame has another size');
+  const full = isDeep(painted) ? 65_535 : 255;
+  const grounds = GROUNDS.map((share) => Math.round(share * full));
   let [alphaMax, colourMax, sum, count] = [0, 0, 0, 0];
-  // Everything in 255ths of a step, whole numbers for as long as it goes: this looks at every pixel.
+  // Everything in parts of a step, whole numbers for as long as it goes: this looks at every pixel.
   for (let at = 0; at < painted.length; at += 4) {
     const [was, is] = [painted[at + 3], decoded[at + 3]];
     if (was === 0 && is === 0) continue;
@@ -25,21 +34,22 @@ export function compareFrame(
     else if (-lost > alphaMax) alphaMax = -lost;
     for (let channel = 0; channel < 3; channel++) {
       const [to, from] = [decoded[at + channel], painted[at + channel]];
-      const difference = premultiplied ? (to - from) * 255 : to * is - from * was;
-      for (let i = 0; i < GROUNDS.length; i++) {
-        const off = difference + GROUNDS[i] * lost;
+      const difference = premultiplied ? (to - from) * full : to * is - from * was;
+      for (let i = 0; i < grounds.length; i++) {
+        const off = difference + grounds[i] * lost;
         const seen = off < 0 ? -off : off;
         if (seen > colourMax) colourMax = seen;
         sum += seen;
       }
-      count += GROUNDS.length;
+      count += grounds.length;
     }
   }
-  const tenths = (value: number): number => Math.round(value * 10) / 10;
+  const step = full / 255;
+  const hundredths = (value: number): number => Math.round(value * 100) / 100;
   return {
-    alphaMax,
-    colourMean: count === 0 ? 0 : Math.round((sum / count / 255) * 100) / 100,
-    colourMax: tenths(colourMax / 255),
+    alphaMax: hundredths(alphaMax / step),
+    colourMean: count === 0 ? 0 : hundredths(sum / count / full / step),
+    colourMax: Math.round((colourMax / full / step) * 10) / 10,
   };
 }
 

@@ -15,6 +15,19 @@ export function hasFfmpeg(): boolean {
   return found;
 }
 
+let encoders: ReadonlySet<string> | null = null;
+
+/** The encoders that this machine's ffmpeg has, by name; null without ffmpeg. Asked once. */
+export function ffmpegEncoders(): ReadonlySet<string> | null {
+  if (encoders === null && hasFfmpeg()) {
+    const { stdout } = spawnSync('ffmpeg', ['-hide_banner', '-encoders'], { encoding: 'utf8' });
+    // Such as ` V....D libx264    words`; what stands above the list ends its first word with a letter of its own.
+    const lines = stdout.matchAll(/^ [VAS][.A-Z]{5} (\S+)/gm);
+    encoders = new Set([...lines].map(([, name]) => name));
+  }
+  return encoders;
+}
+
 // A large picture takes a second or two; a machine under load some more.
 const PATIENCE_MS = 180_000;
 

@@ -9,13 +9,13 @@ import { FORMATS } from '@/core/frame/formats';
 import { motionOf } from '@/core/model/newMove';
 import type { Template } from '@/core/model/template';
 import { testBox, testTemplate } from '@/core/testing';
-import type { Plane } from '@/core/outputs';
+import type { Plane } from '@/core/outputs/output';
 import { RATES } from '@/core/time/rates';
 import { bleedColour } from './bleed';
 import { compareFrame } from './compareFrame';
 import { createMov } from './mov/movFile';
 import { readMov } from './mov/readMov';
-import { encodePng } from './png';
+import { encodePng } from './pictures/png';
 import { RenderPool } from './renderPool';
 import { renderTitle } from './renderTitle';
 

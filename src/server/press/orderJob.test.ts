@@ -3,12 +3,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { DEMO_PROJECT_ID, seedDemo } from '../../../demo/seed';
+import { CLOSING_ID } from '../../../demo/closing';
 import { InputError } from '@/core/kit/inputError';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import { parseTitle } from '@/core/model/project';
 import { changeProject, findProject } from '@/db/projects';
-import { fileSlug } from './fileSlug';
+import { fileSlug } from '@/core/kit/fileSlug';
+import { OUTPUTS } from '@/core/outputs';
 import { orderToPayload, parseOrder, parseOrders } from './orderJob';
 import { paperNames, paperOf } from './papers';
 
@@ -26,8 +28,11 @@ afterAll(async () => {
   rmSync(folder, { recursive: true });
 });
 
-const order = (output: string, titleIds: readonly string[] = [], ffmpeg = true) =>
-  orderToPayload(database.db, parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds }), ffmpeg);
+/** An ffmpeg that has every encoder. */
+const ALL = new Set(OUTPUTS.list.flatMap(({ encoders }) => encoders));
+
+const order = (output: string, titleIds: readonly string[] = [], there: ReadonlySet<string> | null = ALL) =>
+  orderToPayload(database.db, parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds }), there);
 
 test('all titles of a project, numbered in the order of their start and named by their words', async () => {
   const payload = await order('mov-png');
@@ -89,7 +94,7 @@ test.each([
     /Titles: expected titles of this project, got \["gone"\]/,
   ],
 ])('%j is refused', async (body, message) => {
-  await expect(orderToPayload(database.db, parseOrder(body), true)).rejects.toThrow(message);
+  await expect(orderToPayload(database.db, parseOrder(body), ALL)).rejects.toThrow(message);
 });
 
 test.each([
@@ -104,11 +109,11 @@ test.each([
 });
 
 test('without ffmpeg videos are refused with what to do, and stills are still made', async () => {
-  await expect(order('mov-prores', [], false)).rejects.toBeInstanceOf(InputError);
-  await expect(order('mov-prores', [], false)).rejects.toThrow(
+  await expect(order('mov-prores', [], null)).rejects.toBeInstanceOf(InputError);
+  await expect(order('mov-prores', [], null)).rejects.toThrow(
     /expected ffmpeg on this machine, got "none"\. Install the Debian package ffmpeg/,
   );
-  expect((await order('png-sequence', [], false)).titles).toHaveLength(10);
+  expect((await order('png-sequence', [], null)).titles).toHaveLength(10);
 });
 
 test('file names keep letters of any script and nothing that a shell or a disk minds', () => {
@@ -126,7 +131,7 @@ test('a whole programme is one file with titles, captions or both, as long as ev
     orderToPayload(
       database.db,
       parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds: [], programme }),
-      true,
+      ALL,
     );
   const both = await sent({ titles: true, trackId: 'captions-hi' });
   expect(both.name).toBe('Lantern Regatta, day two, titles-and-captions');
@@ -150,13 +155,44 @@ test('a whole programme is one file with titles, captions or both, as long as ev
 test('several orders are read together; one that cannot be made refuses all', async () => {
   const one = { projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: ['title-4'], deliveryId: 'tall' };
   const [first, second] = parseOrders({
-    orders: [one, { ...one, output: 'png-still', formatInNames: true }],
+    orders: [one, { ...one, output: 'png-still', names: '{words}_e{edition}_{size}-{rate}_{in}' }],
   });
-  expect((await orderToPayload(database.db, first, true)).titles[0].fileStem).toBe('004-teo-vance');
-  const { titles, format } = await orderToPayload(database.db, second, true);
-  expect([titles[0].fileStem, format]).toEqual(['004-teo-vance-1080x1920-25p', 'tall-1080']);
+  expect((await orderToPayload(database.db, first, ALL)).titles[0].fileStem).toBe('004-teo-vance');
+  const { titles, format } = await orderToPayload(database.db, second, ALL);
+  expect([titles[0].fileStem, format]).toEqual(['teo-vance_e1_1080x1920-25p_00002700', 'tall-1080']);
   expect(() => parseOrders({ orders: [] })).toThrow(InputError);
   expect(() => parseOrders({ orders: [one, { ...one, output: 'vhs' }] })).toThrow(/orders/);
+});
+
+test('files whose names would be alike get figures, and a pattern that is none is told', async () => {
+  const sent = (names: string) =>
+    orderToPayload(
+      database.db,
+      parseOrder({ projectId: DEMO_PROJECT_ID, output: 'png-still', titleIds: [], names }),
+      ALL,
+    );
+  const { titles, alike = 0 } = await sent('{project}');
+  expect(titles.map(({ fileStem }) => fileStem).slice(0, 3)).toEqual([
+    'lantern-regatta-day-two',
+    'lantern-regatta-day-two-2',
+    'lantern-regatta-day-two-3',
+  ]);
+  expect(alike).toBe(titles.length - 1);
+  await expect(sent('{nobody}')).rejects.toThrow(/a token that there is, got "\{nobody\}"/);
+});
+
+test('what this ffmpeg cannot do is refused by the encoder’s name; what has no fields is made of whole frames', async () => {
+  const some = new Set(['prores_ks', 'libx264']);
+  await expect(order('apng', [], some)).rejects.toThrow(/the encoder apng of ffmpeg on this machine/);
+  expect((await order('mov-prores', [], some)).output).toBe('mov-prores');
+  const into = async (output: string) =>
+    orderToPayload(
+      database.db,
+      parseOrder({ projectId: CLOSING_ID, output, titleIds: [], deliveryId: 'broadcast' }),
+      ALL,
+    );
+  expect((await into('mov-prores')).interlaced).toBe(true);
+  expect((await into('webm-vp9')).interlaced).toBe(false);
 });
 
 test('a title’s file starts at its place in the project, by the project’s clock', async () => {
@@ -205,7 +241,7 @@ test('beside a job’s files go timelines that refer to them, and captions as fi
   const captions = await orderToPayload(
     database.db,
     parseOrder({ projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: [], programme }),
-    true,
+    ALL,
   );
   expect(paperNames(captions)).toEqual(['english.srt', 'english.stl']);
   expect(String(paperOf(captions, [], 'english.srt')?.bytes)).toMatch(/^1\r?\n00:00:/);
@@ -217,7 +253,7 @@ test('fill and key are two files of each title, in one job', async () => {
       await orderToPayload(
         database.db,
         parseOrder({ projectId: DEMO_PROJECT_ID, output, titleIds: ['title-4'], premultiplied }),
-        true,
+        ALL,
       )
     ).titles.map(({ fileStem, plane }) => [fileStem, plane]);
   expect(await sent('mov-fill-key', false)).toEqual([

@@ -2,7 +2,6 @@ import type { JobOrder, JobOrders } from '@/contract/jobs';
 import type { ProjectRecord } from '@/contract/projects';
 import { jobOrderSchema, jobOrdersSchema } from '@/contract/jobs';
 import type { EditionRecord } from '@/contract/templates';
-import { FORMATS } from '@/core/frame/formats';
 import { checkValue } from '@/core/model/check';
 import { airValues } from '@/core/resolve/automatic';
 import { airValue } from '@/core/resolve/fieldValue';
@@ -11,8 +10,10 @@ import { MASTER_ID } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import type { FieldValues, Template } from '@/core/model/template';
-import type { Output, Plane } from '@/core/outputs';
-import { OUTPUTS, planesOf } from '@/core/outputs';
+import type { Output, Plane } from '@/core/outputs/output';
+import { OUTPUTS } from '@/core/outputs';
+import { USUAL_NAMES } from '@/core/outputs/namePattern';
+import { hasGround, isStill, missingFor, planesOf } from '@/core/outputs/output';
 import { fieldText } from '@/core/project/cells';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { stretchTiming } from '@/core/titleTime/stretch';
@@ -25,7 +26,7 @@ import { findProject } from '@/db/projects';
 import type { JobContent, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { captionPapers } from './captionPapers';
-import { fileSlug } from './fileSlug';
+import { nameFiles } from './nameFiles';
 import { programmeToJob } from './orderProgramme';
 
 /** An order from outside, checked. Throws InputError. */
@@ -39,36 +40,41 @@ export function parseOrders(value: unknown): readonly JobOrder[] {
 }
 
 /**
- * What the press needs for an order: the titles as they are now. `ffmpeg` says whether this machine has it.
+ * What the press needs for an order: the titles as they are now. `encoders` are those of this machine's ffmpeg; null without it.
  * Throws InputError when it cannot be made.
  */
-export async function orderToPayload(db: Db, order: JobOrder, ffmpeg: boolean): Promise<JobPayload> {
+export async function orderToPayload(
+  db: Db,
+  order: JobOrder,
+  encoders: ReadonlySet<string> | null,
+): Promise<JobPayload> {
   const output = OUTPUTS.get(order.output);
-  if (output.needsFfmpeg && !ffmpeg) {
+  const missing = missingFor(output, encoders);
+  if (missing !== null) {
     const advice = 'Install the Debian package ffmpeg, or choose a PNG still or sequence.';
-    throw InputError.of('Output', 'ffmpeg on this machine', 'none', advice);
+    throw InputError.of('Output', `${missing} on this machine`, 'none', advice);
   }
   const project = await findProject(db, order.projectId);
   if (project === undefined) throw InputError.of('Project', 'a project that exists', order.projectId);
   const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
-  if (output.ground === 'pictures' && !order.programme)
+  if (hasGround(output) && !order.programme)
     throw InputError.of('Output', 'the whole programme for a file with its pictures', output.label);
   const contents = await (order.programme
     ? programmeOf(db, project, order.programme, delivery, output)
     : titlesOf(db, project, order, delivery, output));
   const where = delivery.id === MASTER_ID ? '' : `, ${delivery.name}`;
+  const named = nameFiles(contents, order.names ?? USUAL_NAMES, project, delivery);
   return {
-    name: `${project.settings.name}${where}, ${contents.length === 1 ? contents[0].fileStem : `${contents.length} titles`}`,
+    name: `${project.settings.name}${where}, ${named.contents.length === 1 ? named.contents[0].fileStem : `${named.contents.length} titles`}`,
     output: output.id,
     format: delivery.format,
-    interlaced: delivery.interlaced,
+    interlaced: delivery.interlaced && output.fields,
     rate: project.settings.rate,
+    ...(order.fine === true ? { fine: true } : {}),
+    ...(named.alike > 0 ? { alike: named.alike } : {}),
     drop: clockOf(RATES.get(project.settings.rate), project.plan.clock).mode === 'drop',
     language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
-    titles: inPlanes(
-      order.formatInNames === true ? contents.map((one) => named(one, delivery, project)) : contents,
-      planesOf(output, order.premultiplied === true),
-    ),
+    titles: inPlanes(named.contents, planesOf(output, order.premultiplied === true)),
     papers: captionPapers(project, order.programme?.trackId ?? null, order.programme?.captionFiles ?? []),
   };
 }
@@ -88,13 +94,6 @@ function inPlanes(contents: readonly JobContent[], planes: readonly Plane[]): Jo
       return { ...content, fileStem, ...(plane === 'straight' ? {} : { plane }) };
     }),
   );
-}
-
-/** With the size and the rate of its delivery in its file's name, such as `1920x1080-25p`. */
-function named<T extends JobTitle | JobProgramme>(content: T, delivery: Delivery, project: ProjectRecord): T {
-  const { widthPx, heightPx } = FORMATS.get(delivery.format);
-  const rate = `${project.settings.rate}${delivery.interlaced ? 'i' : 'p'}`;
-  return { ...content, fileStem: `${content.fileStem}-${widthPx}x${heightPx}-${rate}` };
 }
 
 /** A file for each title that is asked for. */
@@ -136,9 +135,10 @@ async function titlesOf(
         startFrame: title.startFrame,
         lane: title.lane,
         words: edition === undefined ? '' : wordsOf(values, edition.document),
+        edition: edition?.number,
       },
     };
-    return output.extension === 'png' ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
+    return isStill(output) ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
   });
 }
 
@@ -149,7 +149,7 @@ async function programmeOf(
   delivery: Delivery,
   output: Output,
 ): Promise<JobProgramme[]> {
-  if (output.extension === 'png')
+  if (isStill(output))
     throw InputError.of('Output', 'a video or a sequence for a whole programme', output.label);
   const styles = (project.plan.captions ?? []).flatMap(({ editionId }) => editionId ?? []);
   const editions = await editionsOf(db, [...project.titles.map(({ editionId }) => editionId), ...styles]);
@@ -162,7 +162,7 @@ async function programmeOf(
     delivery,
     editions,
     airValuesOf,
-    withPictures: output.ground === 'pictures',
+    withPictures: hasGround(output),
   });
   return [{ ...job, timecodeFrame: labelFrame(project, 0) }];
 }
@@ -215,11 +215,9 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
   if (edition === undefined)
     throw InputError.of(`Title ${number}`, 'an edition that exists', title.editionId);
   const { document } = edition;
-  const first = document.fields.find((field) => field.kind === 'text');
-  const words = first === undefined ? '' : String(title.values[first.id] ?? airValue(document, first));
   return {
     titleId: title.id,
-    fileStem: `${String(number).padStart(3, '0')}-${fileSlug(words) || fileSlug(document.name) || 'title'}`,
+    fileStem: '',
     document,
     values: title.values,
     lengthFrames: title.lengthFrames,

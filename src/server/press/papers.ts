@@ -5,7 +5,7 @@ import { OUTPUTS } from '@/core/outputs';
 import { clockOf } from '@/core/time/clock';
 import { RATES } from '@/core/time/rates';
 import type { JobPaper, JobPayload, JobPlace, JobTitle } from '@/db/schema';
-import { fileSlug } from './fileSlug';
+import { fileSlug } from '@/core/kit/fileSlug';
 
 type Papers = Pick<JobPayload, 'name' | 'output' | 'rate' | 'drop' | 'titles' | 'papers'>;
 

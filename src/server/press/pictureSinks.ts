@@ -3,7 +3,7 @@ import { crc32 } from 'node:zlib';
 import type { FrameSink, SinkOptions } from './sink';
 import { StoredZip } from './storedZip';
 
-/** One PNG file. */
+/** One picture. */
 export function createStillSink({ path }: SinkOptions): FrameSink {
   return {
     write: (bytes) => writeFile(path, bytes),
@@ -12,8 +12,8 @@ export function createStillSink({ path }: SinkOptions): FrameSink {
   };
 }
 
-/** Numbered PNG files in a zip, stored as they are, since PNG is deflated already. */
-export function createSequenceSink({ path }: SinkOptions): FrameSink {
+/** Numbered pictures in a zip, stored as they are, since they are packed already. */
+export function createSequenceSink({ path, pictureExtension }: SinkOptions): FrameSink {
   const opened = open(path, 'w');
   // Told where the file is next written to.
   opened.catch(() => undefined);
@@ -24,7 +24,9 @@ export function createSequenceSink({ path }: SinkOptions): FrameSink {
       const file = await opened;
       const crc = crc32(bytes);
       for (let i = 0; i < repeats; i++) {
-        await file.appendFile(zip.before(`frame_${String(count++).padStart(6, '0')}.png`, bytes.length, crc));
+        await file.appendFile(
+          zip.before(`frame_${String(count++).padStart(6, '0')}.${pictureExtension}`, bytes.length, crc),
+        );
         await file.appendFile(bytes);
       }
     },

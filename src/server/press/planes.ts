@@ -1,6 +1,8 @@
-import type { Plane } from '@/core/outputs';
+import type { Plane } from '@/core/outputs/output';
 import type { JobContent } from '@/db/schema';
 import { bleedColour } from './bleed';
+import type { Pixels } from './pictures/picture';
+import { isDeep } from './pictures/picture';
 
 /** What the pixels of a job's file are. Jobs from before there was a choice say nothing. */
 export function planeOf(content: JobContent): Plane {
@@ -8,15 +10,15 @@ export function planeOf(content: JobContent): Plane {
   return 'ground' in content && content.ground !== undefined ? 'opaque' : 'straight';
 }
 
-/** What a pixel's 255 steps are multiplied by, for each alpha: rounded to the nearest step. */
-const times = (value: number, alpha: number): number => ((value * alpha + 127) / 255) | 0;
+/** The largest value of a channel. */
+const fullOf = (pixels: Pixels): number => (isDeep(pixels) ? 65_535 : 255);
 
 /**
  * Turns straight-alpha RGBA, in place, into the pixels that a file has. `coded`: whether colour will be shared between
  * neighbours, so that straight colour has to go on under edges.
  */
 export function toPlane(
-  pixels: Uint8ClampedArray,
+  pixels: Pixels,
   plane: Plane,
   {
     widthPx,
@@ -27,40 +29,64 @@ export function toPlane(
   switch (plane) {
     case 'opaque':
       return;
+    // Turned into light where it is written.
+    case 'linear':
+      return;
     case 'straight':
-      if (coded) bleedColour(pixels, widthPx, heightPx);
+      if (coded) bleed(pixels, widthPx, heightPx);
       return;
     case 'premultiplied':
       return premultiply(pixels, false);
     case 'shapedFill':
       return premultiply(pixels, true);
     case 'fill':
-      bleedColour(pixels, widthPx, heightPx);
+      bleed(pixels, widthPx, heightPx);
       return makeOpaque(pixels);
     case 'key':
       return toKey(pixels);
   }
 }
 
-function premultiply(pixels: Uint8ClampedArray, opaque: boolean): void {
+function premultiply(pixels: Pixels, opaque: boolean): void {
+  const full = fullOf(pixels);
   for (let at = 0; at < pixels.length; at += 4) {
     const alpha = pixels[at + 3];
-    if (alpha < 255)
-      for (let channel = 0; channel < 3; channel++) pixels[at + channel] = times(pixels[at + channel], alpha);
-    if (opaque) pixels[at + 3] = 255;
+    if (alpha < full)
+      for (let channel = 0; channel < 3; channel++)
+        // To the nearest step.
+        pixels[at + channel] = Math.floor((pixels[at + channel] * alpha + (full >> 1)) / full);
+    if (opaque) pixels[at + 3] = full;
   }
 }
 
-function makeOpaque(pixels: Uint8ClampedArray): void {
-  for (let at = 3; at < pixels.length; at += 4) pixels[at] = 255;
+function makeOpaque(pixels: Pixels): void {
+  const full = fullOf(pixels);
+  for (let at = 3; at < pixels.length; at += 4) pixels[at] = full;
 }
 
-function toKey(pixels: Uint8ClampedArray): void {
+function toKey(pixels: Pixels): void {
+  const full = fullOf(pixels);
   for (let at = 0; at < pixels.length; at += 4) {
     const alpha = pixels[at + 3];
     pixels[at] = alpha;
     pixels[at + 1] = alpha;
     pixels[at + 2] = alpha;
-    pixels[at + 3] = 255;
+    pixels[at + 3] = full;
   }
+}
+
+/** Lets colour go on under what is not seen. */
+function bleed(pixels: Pixels, widthPx: number, heightPx: number): void {
+  if (!isDeep(pixels)) return bleedColour(pixels, widthPx, heightPx);
+  // Nobody sees it, so eight bits are enough for it; what is seen at all stays.
+  const coarse = new Uint8ClampedArray(pixels.length);
+  for (let at = 0; at < pixels.length; at += 4) {
+    if (pixels[at + 3] === 0) continue;
+    for (let channel = 0; channel < 3; channel++) coarse[at + channel] = pixels[at + channel] >> 8;
+    coarse[at + 3] = Math.max(1, pixels[at + 3] >> 8);
+  }
+  bleedColour(coarse, widthPx, heightPx);
+  for (let at = 0; at < pixels.length; at += 4)
+    if (pixels[at + 3] === 0)
+      for (let channel = 0; channel < 3; channel++) pixels[at + channel] = coarse[at + channel] * 257;
 }

@@ -22,7 +22,7 @@ import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import type { JobPart, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { FfmpegFeed } from './ffmpeg';
-import { encodePng } from './png';
+import { encodePng } from './pictures/png';
 import { Press } from './press';
 import { previewJobs } from './previewOrders';
 import { RenderPool } from './renderPool';

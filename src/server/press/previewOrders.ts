@@ -1,7 +1,9 @@
 import { join } from 'node:path';
 import type { OrderPreview } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
+import { OUTPUTS } from '@/core/outputs';
 import { estimateFiles } from '@/core/outputs/estimate';
+import { shadesOf } from '@/core/outputs/output';
 import type { Db } from '@/db/open';
 import { findRenders, recentRenders } from '@/db/renders';
 import type { JobPayload } from '@/db/schema';
@@ -11,6 +13,13 @@ import { framesOf } from './renderTitle';
 
 // More would only bring in what the machine was like long ago.
 const MOST_SAMPLES = 60;
+
+const MOST_NAMES = 3;
+
+function fileNames({ titles, output }: JobPayload): string[] {
+  const { extension } = OUTPUTS.get(output);
+  return titles.map(({ fileStem }) => `${fileStem}.${extension}`);
+}
 
 interface PreviewOf {
   readonly db: Db;
@@ -44,8 +53,10 @@ export async function previewJobs(
       .filter((_, i) => !here[i])
       .map(({ title }) => ({ pixels: widthPx * heightPx, frames: framesOf(payload, title) }));
     if (wanted.length === 0) continue;
+    const output = OUTPUTS.get(payload.output);
+    const fine = shadesOf(output, payload.fine === true) !== 'plain';
     const samples = (await recentRenders(db, payload.output, MOST_SAMPLES)).flatMap((facts) =>
-      facts.seconds === undefined || facts.reused === true
+      facts.seconds === undefined || facts.reused === true || (facts.fine === true) !== fine
         ? []
         : [{ ...facts, seconds: facts.seconds, pixels: facts.widthPx * facts.heightPx }],
     );
@@ -54,5 +65,13 @@ export async function previewJobs(
     seconds = estimate === null || seconds === null ? null : seconds + estimate.seconds;
     bytes = estimate === null || bytes === null ? null : bytes + estimate.bytes;
   }
-  return { files, reused, seconds, bytes: bytes === null ? null : Math.round(bytes), basis };
+  return {
+    files,
+    reused,
+    seconds,
+    bytes: bytes === null ? null : Math.round(bytes),
+    basis,
+    names: payloads.flatMap(fileNames).slice(0, MOST_NAMES),
+    alike: payloads.reduce((sum, { alike = 0 }) => sum + alike, 0),
+  };
 }

@@ -1,5 +1,5 @@
 import { open, rm } from 'node:fs/promises';
-import { hasAlpha } from '@/core/outputs';
+import { hasAlpha } from '@/core/outputs/output';
 import { isTopFirst, toVideo, videoColour } from './colour';
 import { FfmpegFeed } from './ffmpeg';
 import type { FieldOrder } from './mov/movFile';

@@ -20,11 +20,11 @@ function painterHash(root: string): string {
  * name. An order has the same key before it is kept and after, though the database keeps names in an order of its own.
  */
 export function renderKey(payload: JobPayload, content: JobContent, root = process.cwd()): string {
-  const { output, format, interlaced = false, rate, drop = false, language = null } = payload;
+  const { output, format, interlaced = false, rate, drop = false, language = null, fine } = payload;
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
   const painted =
     'parts' in rest ? { ...rest, documents: rest.documents.map(documentHash) } : withoutPlace(rest);
-  const coding = { version: CODING_VERSION, output, format, interlaced, rate, drop, language };
+  const coding = { version: CODING_VERSION, output, format, interlaced, rate, drop, language, fine };
   return hashOf({ painter: painterHash(root), coding, painted });
 }
 

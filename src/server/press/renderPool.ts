@@ -4,16 +4,22 @@ import { Worker } from 'node:worker_threads';
 import { FORMATS } from '@/core/frame/formats';
 import type { FrameRingMemory } from './frameRing';
 import { createFrameRing, FrameRing } from './frameRing';
+import type { Pixels } from './pictures/picture';
 import type { RenderedFrame, RenderTask, WorkerMessage } from './renderTask';
 
 const SLOTS = 3;
-// Deflate can grow incompressible data by 0.03 %; this is ample for any format.
-const SPARE_BYTES = 64 * 1024;
+// Deflate can grow incompressible data by 0.03 %, and pictures have heads; this is ample for any format.
+const SPARE_BYTES = 256 * 1024;
+
+function bytesAPixel({ shades, frames }: Pick<RenderTask, 'shades' | 'frames'>): number {
+  // Runs of one pixel each take a byte more than the pixels.
+  return shades === 'deep' ? 8 : frames === 'tga' ? 5 : 4;
+}
 
 export interface FrameReceiver {
   /** Called in order; the bytes are only valid until the promise settles. */
   frame(bytes: Buffer, frame: RenderedFrame): Promise<void>;
-  reference(frame: number, pixels: Uint8Array, png: Uint8Array | null): void;
+  reference(frame: number, pixels: Pixels, png: Uint8Array | null): void;
 }
 
 /** Render threads that titles are handed to as they come free. */
@@ -31,7 +37,7 @@ export class RenderPool {
   async render(task: Omit<RenderTask, 'ring'>, receiver: FrameReceiver, signal: AbortSignal): Promise<void> {
     const worker = await this.acquire();
     const { widthPx, heightPx } = FORMATS.get(task.format);
-    const memory = createFrameRing(SLOTS, widthPx * heightPx * 4 + SPARE_BYTES);
+    const memory = createFrameRing(SLOTS, widthPx * heightPx * bytesAPixel(task) + SPARE_BYTES);
     try {
       await runTask(worker, { ...task, ring: memory }, memory, receiver, signal);
       this.giveBack(worker);

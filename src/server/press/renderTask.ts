@@ -1,5 +1,7 @@
 import type { JobContent } from '@/db/schema';
+import type { PictureKind, Shades } from '@/core/outputs/output';
 import type { FrameRingMemory } from './frameRing';
+import type { Pixels } from './pictures/picture';
 
 /** What a render worker is asked to do: the frames of one title, or of a whole programme. */
 export interface RenderTask {
@@ -9,7 +11,8 @@ export interface RenderTask {
   readonly language?: string;
   /** Whether the delivery's frames are two fields each. */
   readonly interlaced?: boolean;
-  readonly frames: 'png' | 'rgba';
+  readonly frames: PictureKind | 'rgba';
+  readonly shades: Shades;
   /** The files of the pictures that it shows, by asset id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;
   /** Where the videos lie that are seen under it, by id. */
@@ -35,7 +38,7 @@ export type WorkerMessage =
       readonly type: 'reference';
       readonly frame: number;
       /** RGBA as the file has it. */
-      readonly pixels: Uint8Array;
+      readonly pixels: Pixels;
       readonly png: Uint8Array | null;
     }
   | { readonly type: 'done' }

@@ -7,11 +7,14 @@ import { picturesOf } from '@/core/resolve/pictures';
 import type { FrameFormat } from '@/core/frame/formats';
 import { paintedFormat } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
+import { shadesOf } from '@/core/outputs/output';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import type { JobContent, JobPayload, JobProgramme } from '@/db/schema';
 import type { RenderPool } from './renderPool';
 import { layGroundSound } from './ground/groundSound';
+import type { Pixels } from './pictures/picture';
+import { PICTURE_CODECS } from './pictures/pictureCodecs';
 import { planeOf } from './planes';
 import { createSink } from './sinks';
 import type { Sources } from './sources';
@@ -82,7 +85,7 @@ export async function renderTitle({
   const partial = join(folder, `${name}.part`);
   const timecode =
     title.timecodeFrame === undefined ? null : { frame: title.timecodeFrame, drop: payload.drop ?? false };
-  const references: { frame: number; pixels: Uint8Array }[] = [];
+  const references: { frame: number; pixels: Pixels }[] = [];
   const poster: { png: Uint8Array | null } = { png: null };
   let framesPainted = 0;
   const pictures = await sources.pictures(picturesIn(title, format));
@@ -90,6 +93,7 @@ export async function renderTitle({
   const samples = join(folder, `${name}.sound`);
   const ground = 'ground' in title ? title.ground : undefined;
   const plane = planeOf(title);
+  const shades = shadesOf(output, payload.fine === true);
   const heard =
     ground !== undefined &&
     (await layGroundSound(samples, {
@@ -105,6 +109,8 @@ export async function renderTitle({
     timecode,
     sound: heard ? samples : null,
     plane,
+    deep: shades === 'deep',
+    pictureExtension: output.frames === 'rgba' ? '' : PICTURE_CODECS[output.frames].extension,
   });
   try {
     await pool.render(
@@ -115,6 +121,7 @@ export async function renderTitle({
         language: payload.language,
         interlaced: payload.interlaced,
         frames: output.frames,
+        shades,
         pictures,
         videos,
         drop: payload.drop,
@@ -154,6 +161,8 @@ export async function renderTitle({
       heightPx,
       framesPainted,
       plane,
+      bits: shades === 'deep' ? output.bits : 8,
+      fine: shades !== 'plain',
       seconds: (performance.now() - startedAt) / 1000,
       ...found,
     };

@@ -14,14 +14,21 @@ import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { FrameRate } from '@/core/time/rates';
 import { RATES } from '@/core/time/rates';
 import type { JobGround, JobProgramme, JobTitle } from '@/db/schema';
+import type { Shades } from '@/core/outputs/output';
+import { FinePainter } from '@/paint/fine/finePainter';
+import { toEightBits, toSixteenBits } from '@/paint/fine/quantise';
 import { Painter } from '@/paint/painter';
+import type { SurfaceMaker } from '@/paint/surface';
 import { serverFonts } from '../fontFiles';
 import { createRasterFrame, decodePictures, surfacesWith } from '../raster';
 import { isTopFirst } from './colour';
 import { FrameRing } from './frameRing';
 import { GroundVideos } from './ground/groundVideos';
 import { planeOf, toPlane } from './planes';
-import { encodePng } from './png';
+import type { Pixels } from './pictures/picture';
+import { isDeep } from './pictures/picture';
+import { PICTURE_CODECS } from './pictures/pictureCodecs';
+import { encodePng } from './pictures/png';
 import type { RenderTask, WorkerMessage } from './renderTask';
 
 const port = parentPort;
@@ -128,11 +135,11 @@ async function render(task: RenderTask): Promise<void> {
   const fonts = await serverFonts(String(root));
   const videos = new GroundVideos(task.videos, format, rate);
   const frames = framesFor(task, { format, rate, fonts, pictures, videos });
-  const painter = new Painter(
-    surfacesWith({ picture: (asset) => videos.picture(asset) ?? pictures.picture(asset) }),
-  );
+  const surfaces = surfacesWith({
+    picture: (asset) => videos.picture(asset) ?? pictures.picture(asset),
+  });
   try {
-    await paintFrames(task, frames, painter, format);
+    await paintFrames(task, frames, paintsFrames(surfaces, format, task.shades), format);
   } finally {
     videos.close();
   }
@@ -141,19 +148,13 @@ async function render(task: RenderTask): Promise<void> {
 async function paintFrames(
   task: RenderTask,
   { listAt, prepare, start, end, resting, compared }: Frames,
-  painter: Painter,
+  paint: PaintsFrames,
   format: FrameFormat,
 ): Promise<void> {
-  const raster = createRasterFrame(format.widthPx, format.heightPx);
-  const paint = (list: DisplayList): Uint8ClampedArray => {
-    raster.context.clearRect(0, 0, format.widthPx, format.heightPx);
-    painter.paint(raster.context, list);
-    return raster.readPixels();
-  };
   const ring = new FrameRing(task.ring);
   const wanted = new Set(compared);
-  const png = (pixels: Uint8ClampedArray): Buffer =>
-    encodePng(pixels, format.widthPx, format.heightPx, format.pixelAspect);
+  const { encode } = PICTURE_CODECS[task.frames === 'rgba' ? 'png' : task.frames];
+  const plane = planeOf(task.content);
   // A picture by itself is one moment; what goes by in an interlaced delivery is two, half a frame apart.
   const inFields = format.interlaced === true && end - start > 1;
   const listsAt = (frame: number): DisplayList[] =>
@@ -170,9 +171,9 @@ async function paintFrames(
       weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
     const references = [...wanted].filter((frame) => frame >= first && frame < next);
     const { widthPx, heightPx } = format;
-    toPlane(pixels, planeOf(task.content), { widthPx, heightPx, coded: task.frames === 'rgba' });
-    const painted = references.length === 0 ? null : Uint8Array.from(pixels);
-    const bytes = task.frames === 'png' ? png(pixels) : pixels;
+    toPlane(pixels, plane, { widthPx, heightPx, coded: task.frames === 'rgba' });
+    const painted = references.length === 0 ? null : pixels.slice();
+    const bytes = task.frames === 'rgba' ? bytesOf(pixels) : encode({ ...format, pixels, plane });
     ring.bytes(slot).set(bytes);
     say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first });
     for (const frame of references)
@@ -181,7 +182,7 @@ async function paintFrames(
           type: 'reference',
           frame,
           pixels: painted,
-          png: frame === resting ? restingPng(painted, png) : null,
+          png: frame === resting ? restingPng(painted, format) : null,
         });
     first = next;
     lists = following;
@@ -193,17 +194,39 @@ async function paintFrames(
 const sameLists = (a: readonly DisplayList[], b: readonly DisplayList[]): boolean =>
   a.every((list, i) => sameDisplayList(list, b[i]));
 
-function restingPng(painted: Uint8Array, png: (pixels: Uint8ClampedArray) => Buffer): Uint8Array {
-  return Uint8Array.from(png(new Uint8ClampedArray(painted.buffer)));
+/** A picture to look at, of 8 bits a channel. */
+function restingPng(painted: Pixels, { widthPx, heightPx, pixelAspect }: FrameFormat): Uint8Array {
+  const shown = isDeep(painted) ? Uint8Array.from(painted, (value) => value >> 8) : painted;
+  return Uint8Array.from(encodePng(shown, widthPx, heightPx, pixelAspect));
+}
+
+const bytesOf = (pixels: Pixels): Uint8Array =>
+  new Uint8Array(pixels.buffer, pixels.byteOffset, pixels.byteLength);
+
+/** Paints a frame as straight-alpha RGBA, in pixels that may be changed. */
+type PaintsFrames = (list: DisplayList) => Pixels;
+
+function paintsFrames(
+  surfaces: SurfaceMaker,
+  { widthPx, heightPx }: FrameFormat,
+  shades: Shades,
+): PaintsFrames {
+  if (shades !== 'plain') {
+    const painter = new FinePainter(surfaces);
+    const turned = shades === 'deep' ? toSixteenBits : toEightBits;
+    return (list) => turned(painter.paint(list));
+  }
+  const painter = new Painter(surfaces);
+  const raster = createRasterFrame(widthPx, heightPx);
+  return (list) => {
+    raster.context.clearRect(0, 0, widthPx, heightPx);
+    painter.paint(raster.context, list);
+    return raster.readPixels();
+  };
 }
 
 /** Puts the lines of the second field between those of the first. */
-function weaveFields(
-  first: Uint8ClampedArray,
-  second: Uint8ClampedArray,
-  widthPx: number,
-  topFirst: boolean,
-): void {
+function weaveFields(first: Pixels, second: Pixels, widthPx: number, topFirst: boolean): void {
   const stride = widthPx * 4;
   for (let at = topFirst ? stride : 0; at < first.length; at += 2 * stride)
     first.set(second.subarray(at, at + stride), at);

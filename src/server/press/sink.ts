@@ -1,4 +1,4 @@
-import type { Plane } from '@/core/outputs';
+import type { Plane } from '@/core/outputs/output';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { FrameRate } from '@/core/time/rates';
 import type { StartTimecode } from './mov/movFile';
@@ -22,6 +22,10 @@ export interface SinkOptions {
   /** A file of raw samples to go with the pictures; null for none. */
   readonly sound: string | null;
   readonly plane: Plane;
+  /** Whether pixels have 16 bits a channel; 8 otherwise. */
+  readonly deep: boolean;
+  /** How single pictures are named. */
+  readonly pictureExtension: string;
 }
 
 /** The rate as ffmpeg takes it. */
@@ -30,12 +34,12 @@ export function rateArgument(rate: FrameRate): string {
 }
 
 /** How raw frames are announced on ffmpeg's standard input. */
-export function rawInput({ format, rate }: SinkOptions): string[] {
+export function rawInput({ format, rate, deep }: SinkOptions): string[] {
   return [
     '-f',
     'rawvideo',
     '-pix_fmt',
-    'rgba',
+    deep ? 'rgba64le' : 'rgba',
     '-s',
     `${format.widthPx}x${format.heightPx}`,
     '-r',

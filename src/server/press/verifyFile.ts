@@ -1,35 +1,16 @@
-import { open, readFile, stat } from 'node:fs/promises';
-import { createCanvas, loadImage } from '@napi-rs/canvas';
-import type { FrameFormat } from '@/core/frame/formats';
-import type { Output, Plane } from '@/core/outputs';
-import type { FrameRate } from '@/core/time/rates';
+import { stat } from 'node:fs/promises';
+import { isStill } from '@/core/outputs/output';
 import { hashFile } from '../hashFile';
 import { videoColour } from './colour';
 import type { FrameDifference } from './compareFrame';
 import { compareFrame, worstOf } from './compareFrame';
+import { decodeFrame } from './decodeFrame';
+import type { Expected, Found } from './expected';
 import { runTool } from './ffmpeg';
 import { movKind } from './mov/movFile';
 import { readMov } from './mov/readMov';
-import { readStored, storedEntries } from './readStored';
+import { readSequence, readStill, readWebp } from './readPictures';
 import { rateArgument } from './sink';
-
-/** A frame as it was painted: straight-alpha RGBA. */
-interface Reference {
-  readonly frame: number;
-  readonly pixels: Uint8Array;
-}
-
-export interface Expected {
-  readonly output: Output;
-  readonly format: FrameFormat;
-  readonly rate: FrameRate;
-  readonly frames: number;
-  readonly references: readonly Reference[];
-  /** What its pixels, and those of the references, are. */
-  readonly plane: Plane;
-  /** Whether it is to have sound. */
-  readonly hasSound: boolean;
-}
 
 export interface VerifiedFile {
   readonly bytes: number;
@@ -43,12 +24,6 @@ export interface VerifiedFile {
   readonly sha256: string;
 }
 
-interface Found {
-  readonly frames: number;
-  readonly codec: string;
-  readonly differences: readonly FrameDifference[];
-}
-
 /**
  * Reads a finished file back: its size, rate, tags, number and length of frames, and several of its frames decoded and
  * compared with what was painted. Throws for a file that is not as it should be.
@@ -56,7 +31,7 @@ interface Found {
 export async function verifyFile(path: string, expected: Expected): Promise<VerifiedFile> {
   const { size } = await stat(path);
   const { output } = expected;
-  const { frames, codec, differences } = await readers[output.extension](path, expected);
+  const { frames, codec, differences } = await readBack(path, expected);
   if (frames !== expected.frames)
     throw new Error(`The file has ${frames} frames instead of ${expected.frames}`);
   const { alphaMax, colourMean, colourMax } = worstOf(differences);
@@ -78,19 +53,24 @@ export async function verifyFile(path: string, expected: Expected): Promise<Veri
   };
 }
 
-const readers: Readonly<Record<Output['extension'], (path: string, expected: Expected) => Promise<Found>>> = {
-  mov: async (path, expected) => {
-    await checkMov(path, expected);
-    return readVideo(path, expected);
-  },
-  webm: readVideo,
-  mp4: async (path, expected) => {
-    await checkSound(path, expected);
-    return readVideo(path, expected);
-  },
-  png: readStill,
-  zip: readSequence,
-};
+async function readBack(path: string, expected: Expected): Promise<Found> {
+  const { output } = expected;
+  if (isStill(output)) return readStill(path, expected);
+  switch (output.extension) {
+    case 'zip':
+      return readSequence(path, expected);
+    case 'webp':
+      return readWebp(path, expected);
+    case 'mov':
+      await checkMov(path, expected);
+      return readVideo(path, expected);
+    case 'mp4':
+      await checkSound(path, expected);
+      return readVideo(path, expected);
+    default:
+      return readVideo(path, expected);
+  }
+}
 
 /** Whether a MOV's own boxes say what they must. */
 async function checkMov(path: string, { format, rate, frames, plane }: Expected): Promise<void> {
@@ -142,7 +122,7 @@ async function readVideo(path: string, expected: Expected): Promise<Found> {
   const { primaries, transfer, matrix } = videoColour(format);
   const tags = [stream.color_primaries, stream.color_transfer, stream.color_space].map(String).join(', ');
   const wanted = [primaries, transfer, matrix].join(', ');
-  if (stream.codec_name !== 'png' && tags !== wanted)
+  if (!['png', 'apng'].includes(String(stream.codec_name)) && tags !== wanted)
     throw new Error(`The file’s colour is ${tags} instead of ${wanted}`);
   const times = listIn(json, 'packets')
     .map(({ pts_time }) => Number(pts_time))
@@ -158,15 +138,8 @@ async function readVideo(path: string, expected: Expected): Promise<Found> {
   for (const { frame, pixels } of references) {
     // A little before the frame's own time, so that rounding in the file does not skip it.
     const seek = Math.max(0, ((frame - 0.4) * rate.denominator) / rate.numerator).toFixed(6);
-    const raw =
-      '-frames:v 1 -sws_flags accurate_rnd+full_chroma_int+bicubic -f rawvideo -pix_fmt rgba -'.split(' ');
-    differences.push(
-      compareFrame(
-        await runTool('ffmpeg', [...decoder, '-ss', seek, '-i', path, ...raw]),
-        pixels,
-        plane === 'premultiplied',
-      ),
-    );
+    const decoded = await decodeFrame([...decoder, '-ss', seek, '-i', path], pixels);
+    differences.push(compareFrame(decoded, pixels, plane === 'premultiplied'));
   }
   return { frames: times.length, codec: String(stream.codec_name), differences };
 }
@@ -175,44 +148,4 @@ function listIn(json: unknown, name: string): Readonly<Record<string, unknown>>[
   const list: unknown = typeof json === 'object' && json !== null ? Reflect.get(json, name) : undefined;
   if (!Array.isArray(list)) return [];
   return list.flatMap((one: unknown) => (typeof one === 'object' && one !== null ? [{ ...one }] : []));
-}
-
-async function readStill(path: string, { format, references: [reference] }: Expected): Promise<Found> {
-  return {
-    frames: 1,
-    codec: 'png',
-    differences: [await comparePng(await readFile(path), format, reference)],
-  };
-}
-
-async function readSequence(path: string, { format, references }: Expected): Promise<Found> {
-  const file = await open(path);
-  try {
-    const entries = await storedEntries(file);
-    const differences: FrameDifference[] = [];
-    for (const reference of references) {
-      const entry = entries[reference.frame];
-      if (entry === undefined) throw new Error(`The zip has no frame ${reference.frame}`);
-      differences.push(await comparePng(await readStored(file, entry), format, reference));
-    }
-    return { frames: entries.length, codec: 'png', differences };
-  } finally {
-    await file.close();
-  }
-}
-
-async function comparePng(
-  bytes: Buffer,
-  format: FrameFormat,
-  { pixels }: Reference,
-): Promise<FrameDifference> {
-  const image = await loadImage(bytes);
-  if (image.width !== format.widthPx || image.height !== format.heightPx)
-    throw new Error('The picture has another size');
-  const context = createCanvas(format.widthPx, format.heightPx).getContext('2d');
-  context.drawImage(image, 0, 0);
-  return compareFrame(
-    new Uint8Array(context.getImageData(0, 0, format.widthPx, format.heightPx).data),
-    pixels,
-  );
 }

@@ -1,5 +1,5 @@
 import { toVideo } from './colour';
-import { FfmpegFeed } from './ffmpeg';
+import { feedSink } from './feedSink';
 import type { FrameSink, SinkOptions } from './sink';
 import { rawInput } from './sink';
 
@@ -8,21 +8,7 @@ const VP9 =
     ' ',
   );
 
-/** VP9 with alpha. Frames depend on one another, so a repeated frame is handed over again, but not painted. */
+/** VP9 with alpha. */
 export function createWebmSink(options: SinkOptions): FrameSink {
-  const feed = new FfmpegFeed([
-    ...rawInput(options),
-    ...toVideo(options.format),
-    ...VP9,
-    '-f',
-    'webm',
-    options.path,
-  ]);
-  return {
-    async write(bytes, repeats) {
-      for (let i = 0; i < repeats; i++) await feed.write(bytes);
-    },
-    finish: () => feed.finish(),
-    abort: () => feed.abort(),
-  };
+  return feedSink([...rawInput(options), ...toVideo(options.format), ...VP9, '-f', 'webm', options.path]);
 }

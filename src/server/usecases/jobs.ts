@@ -1,10 +1,12 @@
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import type { JobSummary, OrderPreview, PressPage } from '@/contract/jobs';
+import type { JobSummary, MissingOutputs, OrderPreview, PressPage } from '@/contract/jobs';
 import { wellFormedText } from '@/core/kit/wellFormed';
 import { findJob, findPayload, listJobs } from '@/db/jobs';
-import { hasFfmpeg } from '../press/ffmpeg';
-import { fileSlug } from '../press/fileSlug';
+import { OUTPUTS } from '@/core/outputs';
+import { missingFor } from '@/core/outputs/output';
+import { ffmpegEncoders, hasFfmpeg } from '../press/ffmpeg';
+import { fileSlug } from '@/core/kit/fileSlug';
 import { orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
 import { roomBytes } from '../incoming/disk';
 import { isThere } from '../isThere';
@@ -31,6 +33,17 @@ export async function getPress(before?: string): Promise<PressPage> {
   };
 }
 
+/** The kinds of file that this machine cannot make, and why. */
+export function missingOutputs(): MissingOutputs {
+  const there = ffmpegEncoders();
+  return {
+    missing: OUTPUTS.list.flatMap((output) => {
+      const needs = missingFor(output, there);
+      return needs === null ? [] : [{ output: output.id, needs }];
+    }),
+  };
+}
+
 /** A job as it stands. Throws NotFoundError, and GoneError for one that was deleted. */
 export async function getJob(id: string): Promise<JobSummary> {
   const { db } = await workshop();
@@ -43,7 +56,7 @@ export async function getJob(id: string): Promise<JobSummary> {
 /** Sends titles to the press; gives the job's id. */
 export async function orderJob(body: unknown): Promise<string> {
   const { db, press } = await workshop();
-  return press.enqueue(await orderToPayload(db, parseOrder(body), hasFfmpeg()));
+  return press.enqueue(await orderToPayload(db, parseOrder(body), ffmpegEncoders()));
 }
 
 /** Queues a job again. Throws NotFoundError, and ConflictError for one that neither failed nor was stopped. */
@@ -57,9 +70,8 @@ export async function retryJob(id: string): Promise<void> {
 /** What several orders would come to; nothing is sent. */
 export async function previewOrders(body: unknown): Promise<OrderPreview> {
   const { db, press, dataFolder } = await workshop();
-  const ffmpeg = hasFfmpeg();
   const payloads = [];
-  for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpeg));
+  for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpegEncoders()));
   const { lanes } = press;
   const preview = await previewJobs(payloads, { db, lanes, folderOf: (id) => press.folderOf(id) });
   return { ...preview, roomBytes: Math.max(0, await roomBytes(dataFolder)) };
@@ -68,9 +80,8 @@ export async function previewOrders(body: unknown): Promise<OrderPreview> {
 /** Sends several orders to the press, all or none; gives the ids of their jobs. */
 export async function orderJobs(body: unknown): Promise<string[]> {
   const { db, press } = await workshop();
-  const ffmpeg = hasFfmpeg();
   const payloads = [];
-  for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpeg));
+  for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpegEncoders()));
   const ids: string[] = [];
   for (const payload of payloads) ids.push(await press.enqueue(payload));
   return ids;
@@ -131,6 +142,11 @@ export async function cancelJob(id: string): Promise<void> {
 const MEDIA_TYPES: ReadonlyMap<string, string> = new Map([
   ['mov', 'video/quicktime'],
   ['webm', 'video/webm'],
+  ['webp', 'image/webp'],
+  ['mxf', 'application/mxf'],
+  ['tif', 'image/tiff'],
+  ['tga', 'image/x-tga'],
+  ['exr', 'image/x-exr'],
   ['mp4', 'video/mp4'],
   ['png', 'image/png'],
   ['zip', 'application/zip'],

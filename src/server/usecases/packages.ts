@@ -12,7 +12,7 @@ import type { PackagedPicture } from '@/core/formats/templatePackage/templatePac
 import { InputError } from '@/core/kit/inputError';
 import { findAssets } from '@/db/assets';
 import { insertTemplate } from '@/db/templates';
-import { fileSlug } from '../press/fileSlug';
+import { fileSlug } from '@/core/kit/fileSlug';
 import type { ReceivedFile } from '../incoming/receiveBody';
 import type { OpenZip } from '../incoming/unzip';
 import { openZip } from '../incoming/unzip';

@@ -16,7 +16,7 @@ import { findAssets } from '@/db/assets';
 import { newPictureLayer } from '@/core/model/newLayers';
 import { picturePath } from '../pictures/pictureFiles';
 import { stopPictures } from '../pictures/preparePicture';
-import { encodePng } from '../press/png';
+import { encodePng } from '../press/pictures/png';
 import { ConflictError, GoneError, NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 import { takeInPicture } from './assets';

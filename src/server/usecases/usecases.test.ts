@@ -11,7 +11,7 @@ import { newPlan } from '@/core/model/plan';
 import { newTitle } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import { StaleWriteError } from '@/db/staleWrite';
-import { encodePng } from '../press/png';
+import { encodePng } from '../press/pictures/png';
 import { receiveBody } from '../incoming/receiveBody';
 import type { ReceivedFile } from '../incoming/receiveBody';
 import { NotFoundError } from '../respond';

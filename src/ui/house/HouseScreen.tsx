@@ -16,6 +16,7 @@ import { FacesSection } from './FacesSection';
 import { BackupsSection } from './BackupsSection';
 import { KeptSection } from './KeptSection';
 import { LandingDialog } from './LandingDialog';
+import { PresetsSection } from './PresetsSection';
 import { RoomSection } from './RoomSection';
 import { TimingSection } from './TimingSection';
 import { useHouseDraft } from './useHouseDraft';
@@ -40,6 +41,7 @@ const SECTIONS = [
   { id: 'timing', label: 'Timing and reading', Part: TimingSection },
   { id: 'captions', label: 'Captions', Part: CaptionsSection },
   { id: 'credits', label: 'Credits', Part: CreditsSection },
+  { id: 'presets', label: 'Sending', Part: PresetsSection },
   { id: 'checks', label: 'Checks', Part: ChecksSection },
   { id: 'areas', label: 'Safe areas', Part: AreasSection },
   { id: 'room', label: 'Room', Part: RoomSection },

@@ -14,6 +14,7 @@ import { ThingMenu } from '../shared/ThingMenu';
 import { reusedWords, takenWords, timeLeft } from './jobWords';
 import type { SeenJob } from './useJobs';
 import type { Viewed } from './Viewer';
+import { isStillJob } from './fileWords';
 
 interface Props {
   readonly job: SeenJob;
@@ -49,9 +50,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
   const details = [
     OUTPUTS.find(job.output)?.label ?? job.output,
     format === undefined ? '' : `${format.label} ${format.widthPx} × ${format.heightPx}`,
-    OUTPUTS.find(job.output)?.extension === 'png'
-      ? ''
-      : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
+    isStillJob(job) ? '' : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
     takenWords(job) || reusedWords(job),
     unfinished ? timeLeft(job, job.seenAt) : '',
   ];

@@ -161,7 +161,13 @@ describe('the viewer', () => {
   });
 
   test('plays what a browser plays, shows stills, over the ground that is chosen', async () => {
-    open([done]);
+    const [stills, videos] = [true, false].map((still) =>
+      done.files.filter(({ name }) => name.endsWith('.png') === still),
+    );
+    open([
+      { ...done, files: videos },
+      { ...done, id: 'b', output: 'png-still', files: stills },
+    ]);
     await userEvent.click(screen.getByRole('button', { name: 'bow.webm' }));
     expect(screen.getByLabelText('Video bow.webm')).toHaveAttribute(
       'src',

@@ -5,7 +5,7 @@ import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
-import { comparedFacts, hasAlphaIn } from './fileWords';
+import { comparedFacts, hasAlphaIn, isStillJob } from './fileWords';
 import { fileHref } from './JobCard';
 
 export interface Viewed {
@@ -24,11 +24,21 @@ const CODECS: Readonly<Record<string, string>> = {
   prores: 'ProRes',
   vp9: 'VP9 with alpha',
   h264: 'H.264',
+  hevc: 'H.265',
+  av1: 'AV1',
+  dnxhd: 'DNxHR HQX',
+  mpeg2video: 'MPEG-2 4:2:2',
+  apng: 'Animated PNG',
+  webp: 'WebP, lossless',
+  tiff: 'TIFF',
+  tga: 'TGA',
+  exr: 'OpenEXR, half floats',
 };
 
 const PLANES: Readonly<Record<NonNullable<FileFacts['plane']>, string>> = {
   straight: 'Straight alpha',
   premultiplied: 'Alpha premultiplied',
+  linear: 'Linear light, premultiplied',
   fill: 'Fill: the colours, as they are',
   shapedFill: 'Fill: the colours over black',
   key: 'Key: how opaque it is, as a grey',
@@ -60,7 +70,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
     ['File', file.name],
     ['Picture', `${file.widthPx} × ${file.heightPx}, ${format.label} ${format.shapeLabel}`],
     // A picture by itself has neither.
-    ...(file.name.endsWith('.png')
+    ...(isStillJob(job)
       ? []
       : ([
           ['Rate', `${RATES.get(job.rate).label} frames a second`],
@@ -68,6 +78,9 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
         ] as const)),
     ['Coding', codingOf(file)],
     ['Pixels', PLANES[file.plane ?? 'straight']],
+    ...(file.bits === undefined || file.bits === 8
+      ? []
+      : [['Depth', `${file.bits} bits a channel`] as const]),
     ['Size', bytesToWords(file.bytes)],
     ...comparedFacts(file),
   ];
@@ -129,7 +142,7 @@ function FilePicture({ job, file }: Viewed) {
       />
     );
   }
-  if (file.name.endsWith('.png')) {
+  if (/\.(png|webp)$/.test(file.name)) {
     // eslint-disable-next-line @next/next/no-img-element -- a rendered file, shown as it is
     return <img src={href} alt={`Still ${file.name}`} className="h-full w-full" />;
   }

@@ -1,5 +1,6 @@
-import type { FileFacts } from '@/contract/jobs';
-import { hasAlpha } from '@/core/outputs';
+import type { FileFacts, JobSummary } from '@/contract/jobs';
+import { OUTPUTS } from '@/core/outputs';
+import { hasAlpha, isStill } from '@/core/outputs/output';
 import { counted } from '../shared/counted';
 
 /** Whether a file has alpha of its own; older files have. */
@@ -23,4 +24,10 @@ export function comparedFacts(file: FileFacts): readonly (readonly [string, stri
     ...(hasAlphaIn(file) ? [['Alpha', alpha] as const] : []),
     ['Colour', colour],
   ];
+}
+
+/** Whether a job's files are single pictures, which have no rate. */
+export function isStillJob({ output }: Pick<JobSummary, 'output'>): boolean {
+  const kind = OUTPUTS.find(output);
+  return kind !== undefined && isStill(kind);
 }

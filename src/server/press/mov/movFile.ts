@@ -1,6 +1,6 @@
 import type { FileHandle } from 'node:fs/promises';
 import { open } from 'node:fs/promises';
-import type { Plane } from '@/core/outputs';
+import type { Plane } from '@/core/outputs/output';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { FrameRate } from '@/core/time/rates';
 import { AS_IT_IS, box, fixed, fullBox, letters, nothing, u16, u32, u32List, u64List } from './boxes';

@@ -9,17 +9,19 @@ import { counted } from '../../shared/counted';
 // Choices are often made one after the other.
 const ASK_AFTER_MS = 250;
 
-interface Props {
-  readonly orders: readonly JobOrder[];
-  /** Saves what was typed, so that it is looked at as it is. */
-  readonly flush: () => Promise<void>;
-}
-
-/** What orders would come to, as the press knows it: what is there already, how long the rest takes, and its room. */
-export function OrderEstimate({ orders, flush }: Props) {
+/**
+ * What orders would come to, as the press knows it; null while it is not known. `flush` saves what was typed, so that it
+ * is looked at as it is.
+ */
+export function useOrderPreview(
+  orders: readonly JobOrder[],
+  flush: () => Promise<void>,
+): OrderPreview | null {
   const [preview, setPreview] = useState<OrderPreview | null>(null);
   const asked = JSON.stringify({ orders });
+  const nothing = orders.length === 0;
   useEffect(() => {
+    if (nothing) return;
     let stale = false;
     const timer = setTimeout(() => {
       const body: unknown = JSON.parse(asked);
@@ -33,8 +35,13 @@ export function OrderEstimate({ orders, flush }: Props) {
       stale = true;
       clearTimeout(timer);
     };
-  }, [asked, flush]);
-  if (orders.length === 0 || preview === null) return <p className="min-h-10" />;
+  }, [asked, nothing, flush]);
+  return nothing ? null : preview;
+}
+
+/** What of the files is there already, how long the rest takes, and its room. */
+export function OrderEstimate({ preview }: { readonly preview: OrderPreview | null }) {
+  if (preview === null) return <p className="min-h-10" />;
   const tight = preview.bytes !== null && preview.bytes > preview.roomBytes;
   return (
     <p role="status" className={classes('min-h-10', tight && 'text-stop-ink')}>
@@ -44,7 +51,14 @@ export function OrderEstimate({ orders, flush }: Props) {
 }
 
 /** An estimate in a sentence or two, with what it is known from. */
-export function estimateWords({ files, reused, seconds, bytes, basis, roomBytes }: OrderPreview): string {
+export function estimateWords({
+  files,
+  reused,
+  seconds,
+  bytes,
+  basis,
+  roomBytes,
+}: Omit<OrderPreview, 'names' | 'alike'>): string {
   if (reused === files)
     return `${files === 1 ? 'It is' : 'All of them are'} there already and will be taken as made.`;
   const taken = reused === 0 ? '' : `${counted(reused, 'file is', 'files are')} there already. `;

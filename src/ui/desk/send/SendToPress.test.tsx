@@ -89,10 +89,11 @@ describe('several at once', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Send to Press' }));
     await userEvent.click(screen.getByRole('checkbox', { name: /^Tall/ }));
     await userEvent.click(screen.getByRole('checkbox', { name: /^MOV, ProRes 4444/ }));
-    await userEvent.click(screen.getByRole('checkbox', { name: 'Size and rate in file names' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Paint in 16 bits, slower' }));
+    await userEvent.selectOptions(screen.getByLabelText('Add a part to the names'), '{rate}');
     expect(screen.getByText('Makes 4 files in 4 jobs.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Send' }));
-    const order = { projectId: 'p', titleIds: ['a'], formatInNames: true, premultiplied: false };
+    const order = { projectId: 'p', titleIds: ['a'], names: '{number}-{words}{rate}', premultiplied: false, fine: true };
     expect(asked).toEqual([
       {
         orders: [
@@ -107,7 +108,8 @@ describe('several at once', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
     await userEvent.click(screen.getByRole('button', { name: 'Send to Press' }));
     expect(screen.getByRole('checkbox', { name: /^MOV, ProRes 4444/ })).toBeChecked();
-    expect(screen.getByRole('checkbox', { name: 'Size and rate in file names' })).toBeChecked();
+    expect(screen.getByRole('checkbox', { name: 'Paint in 16 bits, slower' })).toBeChecked();
+    expect(screen.getByLabelText('File names')).toHaveValue('{number}-{words}{rate}');
   });
 
   test('without a kind or a delivery nothing can be sent', async () => {

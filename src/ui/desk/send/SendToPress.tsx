@@ -5,7 +5,10 @@ import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import type { JobOrder } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
-import { OUTPUTS, planesOf } from '@/core/outputs';
+import { OUTPUTS } from '@/core/outputs';
+import type { Output } from '@/core/outputs/output';
+import { hasGround, isStill, planesOf } from '@/core/outputs/output';
+import type { Delivery } from '@/core/model/plan';
 import { announceJobs } from '../../press/announceJobs';
 import { ask, wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
@@ -15,13 +18,18 @@ import { Segmented } from '../../shared/Segmented';
 import { Tick } from '../../shared/Tick';
 import { useTracks } from '../captions/captionContext';
 import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
-import { OrderEstimate } from './OrderEstimate';
+import { FileNames, patternProblem } from './FileNames';
+import { KindTicks } from './KindTicks';
+import { OrderEstimate, useOrderPreview } from './OrderEstimate';
+import { Presets } from './Presets';
 import { ProgrammeParts, useProgramme } from './ProgrammeParts';
 import { ProofNotice, useLeft, wordFor } from './SendNotice';
 import { useSendChoices } from './sendChoices';
 import { Ticks } from './Ticks';
 
 type Which = 'one' | 'all' | 'programme';
+
+const NONE: readonly JobOrder[] = [];
 
 interface DialogProps {
   readonly flush: () => Promise<void>;
@@ -55,9 +63,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
       ? chosen
       : all;
   // One picture is no programme, and pictures lie under whole programmes only.
-  const offered = OUTPUTS.list.filter(({ extension, ground }) =>
-    isProgramme ? extension !== 'png' : ground === 'alpha',
-  );
+  const offered = OUTPUTS.list.filter((output) => (isProgramme ? !isStill(output) : !hasGround(output)));
   const made = offered.filter(({ id }) => choices.outputs.includes(id));
   const into = deliveries.filter(({ id }) => wanted.includes(id));
   const left = useLeft(
@@ -68,13 +74,14 @@ function SendDialog({ flush, onClose }: DialogProps) {
   const perTitle = made.reduce((sum, output) => sum + planesOf(output, false).length, 0);
   const fileCount = into.length * perTitle * (isProgramme ? 1 : sent.length);
   const titleIds = isProgramme || which !== 'one' || onlyAll ? [] : chosen;
-  const { formatInNames, premultiplied } = choices;
+  const { names, premultiplied, fine } = choices;
   const orders = into.flatMap(({ id: deliveryId }) =>
     made.map(({ id: output }): JobOrder => {
-      const order = { projectId, output, titleIds, deliveryId, formatInNames, premultiplied };
+      const order = { projectId, output, titleIds, deliveryId, names, premultiplied, fine };
       return isProgramme ? { ...order, programme } : order;
     }),
   );
+  const preview = useOrderPreview(sent.length === 0 || patternProblem(names) !== null ? NONE : orders, flush);
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
@@ -101,12 +108,12 @@ function SendDialog({ flush, onClose }: DialogProps) {
         <>
           <div className="flex-1 text-soft">
             {jobCount === 0 ? 'Choose a kind of file and a delivery.' : willMake(fileCount, jobCount)}
-            {sent.length > 0 && <OrderEstimate orders={orders} flush={flush} />}
+            <OrderEstimate preview={preview} />
           </div>
           <Button onClick={onClose}>Cancel</Button>
           <Button
             look="gold"
-            disabled={busy || sent.length === 0 || jobCount === 0}
+            disabled={busy || sent.length === 0 || jobCount === 0 || patternProblem(names) !== null}
             onClick={() => void send()}
           >
             {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
@@ -132,11 +139,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
         ]}
       />
       {isProgramme && (
-        <ProgrammeParts
-          withPictures={made.some(({ ground }) => ground === 'pictures')}
-          value={programme}
-          onChange={setProgramme}
-        />
+        <ProgrammeParts withPictures={made.some(hasGround)} value={programme} onChange={setProgramme} />
       )}
       {deliveries.length > 1 && (
         <Ticks
@@ -147,23 +150,24 @@ function SendDialog({ flush, onClose }: DialogProps) {
           onChange={setWanted}
         />
       )}
-      <Ticks
-        label="Kinds of file"
-        choices={offered}
-        chosen={choices.outputs}
-        onChange={(outputs) => choose({ outputs })}
+      <Presets choices={choices} onChoose={(preset) => choose({ ...preset, outputs: preset.outputs })} />
+      <KindTicks offered={offered} chosen={choices.outputs} onChange={(outputs) => choose({ outputs })} />
+      <FileNames
+        pattern={names}
+        onChange={(next) => choose({ names: next })}
+        names={preview?.names ?? []}
+        alike={preview?.alike ?? 0}
       />
-      <div className="mt-3 flex flex-wrap gap-x-5 gap-y-1">
-        <Tick
-          label="Size and rate in file names"
-          on={choices.formatInNames}
-          onChange={(formatInNames) => choose({ formatInNames })}
-        />
+      <WholeFrames outputs={made} deliveries={into} />
+      <div className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+        {made.some((output) => output.fine === 'asked') && (
+          <Tick label="Paint in 16 bits, slower" on={fine} onChange={(next) => choose({ fine: next })} />
+        )}
         {made.some(({ canPremultiply }) => canPremultiply) && (
           <Tick
             label="Colours premultiplied"
-            on={choices.premultiplied}
-            onChange={(premultiplied) => choose({ premultiplied })}
+            on={premultiplied}
+            onChange={(next) => choose({ premultiplied: next })}
           />
         )}
         <Tick
@@ -183,6 +187,23 @@ function SendDialog({ flush, onClose }: DialogProps) {
         </p>
       )}
     </Modal>
+  );
+}
+
+interface WholeFramesProps {
+  readonly outputs: readonly Output[];
+  readonly deliveries: readonly Delivery[];
+}
+
+/** Says which kinds of file have whole frames though a delivery has fields. */
+function WholeFrames({ outputs, deliveries }: WholeFramesProps) {
+  const without = outputs.filter(({ fields }) => !fields).map(({ short }) => short);
+  const interlaced = deliveries.filter((delivery) => delivery.interlaced).map(({ name }) => name);
+  if (without.length === 0 || interlaced.length === 0) return null;
+  return (
+    <p className="mt-2 text-leaf-ink">
+      {`Without fields: ${without.join(', ')}. In ${interlaced.join(', ')} ${without.length === 1 ? 'it has' : 'they have'} whole frames.`}
+    </p>
   );
 }
 

@@ -1,20 +1,20 @@
 import { useState } from 'react';
 import { OUTPUTS } from '@/core/outputs';
+import { USUAL_NAMES } from '@/core/outputs/namePattern';
+import type { PresetChoices } from './Presets';
 
 /** What was chosen when something was sent last; it is where the dialog begins. */
-export interface SendChoices {
-  readonly outputs: readonly string[];
-  readonly formatInNames: boolean;
+export interface SendChoices extends PresetChoices {
   readonly staysHere: boolean;
-  readonly premultiplied: boolean;
 }
 
 const KEY = 'gilder-send';
 const FIRST: SendChoices = {
   outputs: [OUTPUTS.list[0].id],
-  formatInNames: false,
+  names: USUAL_NAMES,
   staysHere: false,
   premultiplied: false,
+  fine: false,
 };
 
 /** What was chosen last on this machine, and what sets it. */
@@ -35,15 +35,16 @@ function readChoices(): SendChoices {
     return FIRST;
   }
   if (typeof kept !== 'object' || kept === null) return FIRST;
-  const { outputs, formatInNames, staysHere, premultiplied }: Partial<Record<keyof SendChoices, unknown>> =
+  const { outputs, names, staysHere, premultiplied, fine }: Partial<Record<keyof SendChoices, unknown>> =
     kept;
   const known = Array.isArray(outputs)
     ? OUTPUTS.list.map(({ id }) => id).filter((id) => outputs.includes(id))
     : [];
   return {
     outputs: known.length === 0 ? FIRST.outputs : known,
-    formatInNames: formatInNames === true,
+    names: typeof names === 'string' ? names : FIRST.names,
     staysHere: staysHere === true,
     premultiplied: premultiplied === true,
+    fine: fine === true,
   };
 }

@@ -1,0 +1,83 @@
+import { fileSlug } from '../kit/fileSlug';
+import { InputError } from '../kit/inputError';
+
+/** What a name of a file can be made from, in the order in which menus show it. */
+export const NAME_TOKENS = [
+  { id: 'number', label: 'Number', note: 'its place on the cue sheet, such as 004' },
+  { id: 'words', label: 'First words', note: 'what its first text says' },
+  { id: 'in', label: 'In point', note: 'its timecode, such as 10002512' },
+  { id: 'template', label: 'Template', note: 'the name of its template' },
+  { id: 'edition', label: 'Edition', note: 'the number of its edition' },
+  { id: 'project', label: 'Project', note: 'the name of the project' },
+  { id: 'delivery', label: 'Delivery', note: 'the name of the delivery' },
+  { id: 'size', label: 'Size', note: 'such as 1920x1080' },
+  { id: 'rate', label: 'Rate', note: 'such as 25p or 25i' },
+  { id: 'id', label: 'Lasting id', note: 'stays when titles are added before it or moved' },
+] as const;
+export type NameToken = (typeof NAME_TOKENS)[number]['id'];
+
+/** What each token stands for in one file. */
+export type NameFacts = Readonly<Record<NameToken, string>>;
+
+/** How files are called where nothing else is said. */
+export const USUAL_NAMES = '{number}-{words}';
+
+/** So that names fit into every file system with what comes behind them. */
+const MOST_LETTERS = 120;
+export const MOST_PATTERN_LETTERS = 200;
+
+// Names of devices, whatever their ending, where files are shared with such systems.
+const DEVICES = /^(con|prn|aux|nul|com\d|lpt\d)$/i;
+
+/** The name of a file by a pattern of words and tokens in braces. */
+export type NamePattern = (facts: NameFacts) => string;
+
+/**
+ * Reads a pattern such as `{number}-{words}`. Tokens become letters, figures and hyphens; of the words between them
+ * letters, figures, spaces, `.`, `_` and `-` stay, anything else is a hyphen. What is empty takes no separator with it.
+ * Throws InputError for a pattern without a token, with an unknown one, or that is too long.
+ */
+export function parseNamePattern(pattern: string): NamePattern {
+  const known = new Map<string, NameToken>(NAME_TOKENS.map(({ id }) => [id, id]));
+  const advice = `There are ${NAME_TOKENS.map(({ id }) => `{${id}}`).join(', ')}.`;
+  if (pattern.length > MOST_PATTERN_LETTERS)
+    throw InputError.of('File names', `at most ${MOST_PATTERN_LETTERS} letters`, String(pattern.length));
+  const parts = [...pattern.matchAll(/\{([^{}]*)\}|[^{}]+|[{}]/g)].map(([text, token]) => {
+    if (token === undefined && !/[{}]/.test(text)) return { text: allowed(text) };
+    const id = known.get(token ?? '');
+    if (id === undefined) throw InputError.of('File names', 'a token that there is', text, advice);
+    return { id };
+  });
+  if (!parts.some((part) => part.id !== undefined))
+    throw InputError.of('File names', 'a pattern with a token', pattern, advice);
+  return (facts) => {
+    const made = parts.map((part) => (part.id === undefined ? part.text : fileSlug(facts[part.id])));
+    const tidy = trimmed(made.join('').replace(/([-_ .])[-_ .]+/g, '$1'));
+    const name = trimmed(Array.from(tidy).slice(0, MOST_LETTERS).join('')) || 'title';
+    return DEVICES.test(name) ? `${name}-title` : name;
+  };
+}
+
+const allowed = (text: string): string => text.normalize('NFC').replace(/[^\p{L}\p{M}\p{N} ._-]/gu, '-');
+
+const trimmed = (name: string): string => name.replace(/^[-_ .]+|[-_ .]+$/g, '');
+
+/**
+ * Names of which no two are alike, also where large and small letters are one: of those that are, the first keeps its
+ * name and the others get a figure. `alike` counts these.
+ */
+export function nameApart(names: readonly string[]): {
+  readonly names: readonly string[];
+  readonly alike: number;
+} {
+  const taken = new Set<string>();
+  let alike = 0;
+  const apart = names.map((name) => {
+    let own = name;
+    for (let figure = 2; taken.has(own.toLowerCase()); figure++) own = `${name}-${figure}`;
+    taken.add(own.toLowerCase());
+    if (own !== name) alike++;
+    return own;
+  });
+  return { names: apart, alike };
+}

@@ -1,0 +1,110 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { MissingOutputs } from '@/contract/jobs';
+import type { Output } from '@/core/outputs/output';
+import { OUTPUT_GROUPS } from '@/core/outputs/output';
+import { ask } from '../../shared/api';
+import { classes } from '../../shared/classes';
+
+interface Props {
+  readonly offered: readonly Output[];
+  readonly chosen: readonly string[];
+  readonly onChange: (chosen: readonly string[]) => void;
+}
+
+/** What this machine lacks for a kind of file, by its id. */
+type Missing = ReadonlyMap<string, string>;
+
+/** The kinds of file, a row for what they are for. What this machine cannot make is there, with the reason. */
+export function KindTicks({ offered, chosen, onChange }: Props) {
+  const missing = useMissing();
+  const [about, setAbout] = useState<string | null>(null);
+  const told = offered.find(({ id }) => id === about) ?? offered.find(({ id }) => chosen.includes(id));
+  return (
+    <fieldset className="mt-3">
+      <legend className="caps pb-1 text-soft">Kinds of file</legend>
+      <div className="grid grid-cols-[132px_1fr] gap-y-1.5">
+        {OUTPUT_GROUPS.map(({ id: group, label }) => {
+          const kinds = offered.filter((output) => output.group === group);
+          if (kinds.length === 0) return null;
+          return (
+            <div key={group} role="group" aria-label={label} className="contents">
+              <span className="pt-1 text-soft">{label}</span>
+              <div className="flex flex-wrap gap-1.5">
+                {kinds.map((output) => (
+                  <Kind
+                    key={output.id}
+                    output={output}
+                    on={chosen.includes(output.id)}
+                    lacks={missing.get(output.id)}
+                    onAbout={() => setAbout(output.id)}
+                    onToggle={(on) =>
+                      onChange(on ? [...chosen, output.id] : chosen.filter((id) => id !== output.id))
+                    }
+                  />
+                ))}
+              </div>
+            </div>
+          );
+        })}
+      </div>
+      <p className="min-h-5 pt-1.5 text-[12.5px] text-soft">
+        {told !== undefined && `${told.label}: ${told.note} ${lackWords(missing.get(told.id))}`}
+      </p>
+    </fieldset>
+  );
+}
+
+interface KindProps {
+  readonly output: Output;
+  readonly on: boolean;
+  readonly lacks: string | undefined;
+  readonly onAbout: () => void;
+  readonly onToggle: (on: boolean) => void;
+}
+
+function Kind({ output: { label, short, note }, on, lacks, onAbout, onToggle }: KindProps) {
+  return (
+    <label
+      onMouseEnter={onAbout}
+      className={classes(
+        'flex h-7 items-center gap-1.5 rounded-lg border px-2',
+        on ? 'border-leaf bg-leaf-wash font-semibold' : 'border-line bg-field',
+        lacks === undefined ? 'cursor-pointer' : 'text-faint',
+      )}
+    >
+      <input
+        type="checkbox"
+        aria-label={`${label}. ${note} ${lackWords(lacks)}`.trim()}
+        className="accent-leaf"
+        checked={on}
+        // What was chosen elsewhere can still be taken out.
+        disabled={lacks !== undefined && !on}
+        onFocus={onAbout}
+        onChange={(event) => onToggle(event.target.checked)}
+      />
+      {short}
+    </label>
+  );
+}
+
+function lackWords(lacks: string | undefined): string {
+  return lacks === undefined ? '' : `It needs ${lacks} on this machine.`;
+}
+
+function useMissing(): Missing {
+  const [missing, setMissing] = useState<Missing>(new Map());
+  useEffect(() => {
+    let open = true;
+    ask<MissingOutputs>('orders/missing')
+      .then((found) => {
+        if (open) setMissing(new Map(found.missing.map(({ output, needs }) => [output, needs])));
+      })
+      // What cannot be made says so when it is sent.
+      .catch(() => undefined);
+    return () => {
+      open = false;
+    };
+  }, []);
+  return missing;
+}
