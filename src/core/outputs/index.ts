@@ -9,6 +9,7 @@ const USUAL = {
   bits: 8,
   fine: 'asked',
   fields: true,
+  squareOnly: false,
   linear: false,
   canPremultiply: false,
   alphaTolerance: 0,
@@ -91,6 +92,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     note: 'Lossless pictures that move, for web pages.',
     extension: 'webp',
     fields: false,
+    squareOnly: true,
     encoders: ['libwebp_anim'],
   },
   {
@@ -102,6 +104,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     note: 'Lossless pictures that move, where WebP is not read.',
     extension: 'png',
     fields: false,
+    squareOnly: true,
     encoders: ['apng'],
   },
   {
@@ -122,6 +125,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     note: 'Two MXF files of the same frames, ten bits.',
     extension: 'mxf',
     fields: false,
+    squareOnly: true,
     encoders: ['dnxhd'],
     bits: 10,
   },

@@ -193,6 +193,10 @@ test('what this ffmpeg cannot do is refused by the encoder’s name; what has no
     );
   expect((await into('mov-prores')).interlaced).toBe(true);
   expect((await into('webm-vp9')).interlaced).toBe(false);
+  const narrow = { projectId: CLOSING_ID, titleIds: [], deliveryId: 'archive', output: 'apng' };
+  await expect(orderToPayload(database.db, parseOrder(narrow), ALL)).rejects.toThrow(
+    /a format with square pixels for PNG, animated/,
+  );
 });
 
 test('a title’s file starts at its place in the project, by the project’s clock', async () => {

@@ -2,6 +2,7 @@ import type { JobOrder, JobOrders } from '@/contract/jobs';
 import type { ProjectRecord } from '@/contract/projects';
 import { jobOrderSchema, jobOrdersSchema } from '@/contract/jobs';
 import type { EditionRecord } from '@/contract/templates';
+import { FORMATS } from '@/core/frame/formats';
 import { checkValue } from '@/core/model/check';
 import { airValues } from '@/core/resolve/automatic';
 import { airValue } from '@/core/resolve/fieldValue';
@@ -59,6 +60,14 @@ export async function orderToPayload(
   const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
   if (hasGround(output) && !order.programme)
     throw InputError.of('Output', 'the whole programme for a file with its pictures', output.label);
+  const format = FORMATS.get(delivery.format);
+  if (output.squareOnly && format.pixelAspect.across !== format.pixelAspect.down)
+    throw InputError.of(
+      `Delivery “${delivery.name}”`,
+      `a format with square pixels for ${output.label}`,
+      format.label,
+      'Choose another kind of file for it.',
+    );
   const contents = await (order.programme
     ? programmeOf(db, project, order.programme, delivery, output)
     : titlesOf(db, project, order, delivery, output));

@@ -5,6 +5,7 @@ import { videoColour } from './colour';
 import type { FrameDifference } from './compareFrame';
 import { compareFrame, worstOf } from './compareFrame';
 import { decodeFrame } from './decodeFrame';
+import type { Output } from '@/core/outputs/output';
 import type { Expected, Found } from './expected';
 import { runTool } from './ffmpeg';
 import { movKind } from './mov/movFile';
@@ -104,8 +105,16 @@ async function checkSound(path: string, { hasSound, frames, rate }: Expected): P
     throw new Error(`The sound of the file lasts ${lengths[0]} s instead of ${seconds} s`);
 }
 
-// Matroska keeps times in whole milliseconds.
-const WEBM_STEP_SECONDS = 0.001;
+/** How far (s) a frame's time may be off, by what the file's kind can say. */
+function slackOf({ extension }: Output, frame: number): number {
+  // Matroska keeps times in whole milliseconds.
+  if (extension === 'webm') return 0.001;
+  // Animated PNG says how long each frame lasts; ffprobe rounds each to hundred-thousandths.
+  return extension === 'png' ? 1e-5 * (frame + 1) : 1e-5;
+}
+
+/** Two code points say one matrix (ITU-T H.273: 5 and 6); MXF has one label for both. */
+const sameMatrix = (matrix: unknown): string => (matrix === 'bt470bg' ? 'smpte170m' : String(matrix));
 
 async function readVideo(path: string, expected: Expected): Promise<Found> {
   const { format, rate, references, plane } = expected;
@@ -120,15 +129,16 @@ async function readVideo(path: string, expected: Expected): Promise<Found> {
     );
   // What PNG codes is RGB; its boxes were read before.
   const { primaries, transfer, matrix } = videoColour(format);
-  const tags = [stream.color_primaries, stream.color_transfer, stream.color_space].map(String).join(', ');
+  const tags = [stream.color_primaries, stream.color_transfer, sameMatrix(stream.color_space)].join(', ');
   const wanted = [primaries, transfer, matrix].join(', ');
   if (!['png', 'apng'].includes(String(stream.codec_name)) && tags !== wanted)
     throw new Error(`The file’s colour is ${tags} instead of ${wanted}`);
   const times = listIn(json, 'packets')
     .map(({ pts_time }) => Number(pts_time))
     .toSorted((a, b) => a - b);
-  const slack = expected.output.extension === 'webm' ? WEBM_STEP_SECONDS : 1e-5;
-  const late = times.findIndex((time, i) => Math.abs(time - (i * rate.denominator) / rate.numerator) > slack);
+  const late = times.findIndex(
+    (time, i) => Math.abs(time - (i * rate.denominator) / rate.numerator) > slackOf(expected.output, i),
+  );
   if (late >= 0)
     throw new Error(
       `Frame ${late} of the file is at ${times[late]} s, not at ${rateArgument(rate)} a second`,
