@@ -78,9 +78,13 @@ const programme: JobProgramme = {
   },
 };
 
-const make = (title: JobProgramme, videos: ReadonlyMap<string, string>): Promise<FileFacts> =>
+const make = (
+  title: JobProgramme,
+  videos: ReadonlyMap<string, string>,
+  { output = 'mp4-h264', fine = false } = {},
+): Promise<FileFacts> =>
   renderTitle({
-    payload: { name: 'x', output: 'mp4-h264', format: `custom-${WIDTH}x${HEIGHT}`, rate: '25', titles: [] },
+    payload: { name: 'x', output, fine, format: `custom-${WIDTH}x${HEIGHT}`, rate: '25', titles: [] },
     title,
     folder,
     pool,
@@ -139,6 +143,28 @@ test('every frame of a programme lies over the frame of the clip that is there, 
   expect(loud(43)).toBeGreaterThan(2000);
   expect(loud(47)).toBeLessThan(300);
 }, 120_000);
+
+test.each([
+  ['mp4-h265', 'hevc', 'yuv420p'],
+  ['mp4-av1', 'av1', 'yuv420p10le'],
+])(
+  '%s has the same frames; painted finely it has ten bits',
+  async (output, codec, format) => {
+    const fine = format.endsWith('10le');
+    const facts = await make({ ...programme, fileStem: output }, here(), { output, fine });
+    expect(facts).toMatchObject({ frames: 80, codec, bits: fine ? 10 : 8, comparedFrames: 3 });
+    const at = decode(facts.name);
+    for (const frame of [5, 6, 20, 29, 44]) near(at(frame, 150, 150), grey(frame - 5 + 10));
+    near(at(30, 360, 230), [200, 16, 46]);
+    near(at(50, 360, 230), [32, 64, 160]);
+    const said = execFileSync('ffprobe', [
+      ...'-v error -select_streams v -of csv=p=0 -show_entries stream=pix_fmt,color_space'.split(' '),
+      join(folder, facts.name),
+    ]);
+    expect(said.toString().trim()).toBe(`${format},bt709`);
+  },
+  120_000,
+);
 
 test('timecode and the numbers of titles are burnt in where that is asked for', async () => {
   const burnt = { ...programme, fileStem: 'burnt', ground: { clips: [], burnIn: true } };

@@ -23,14 +23,14 @@ export function KindTicks({ offered, chosen, onChange }: Props) {
   return (
     <fieldset className="mt-3">
       <legend className="caps pb-1 text-soft">Kinds of file</legend>
-      <div className="grid grid-cols-[132px_1fr] gap-y-1.5">
+      <div className="grid grid-cols-[132px_1fr] gap-x-2 gap-y-1.5">
         {OUTPUT_GROUPS.map(({ id: group, label }) => {
           const kinds = offered.filter((output) => output.group === group);
           if (kinds.length === 0) return null;
           return (
             <div key={group} role="group" aria-label={label} className="contents">
               <span className="pt-1 text-soft">{label}</span>
-              <div className="flex flex-wrap gap-1.5">
+              <div className="flex flex-wrap gap-1">
                 {kinds.map((output) => (
                   <Kind
                     key={output.id}
@@ -68,7 +68,7 @@ function Kind({ output: { label, short, note }, on, lacks, onAbout, onToggle }: 
     <label
       onMouseEnter={onAbout}
       className={classes(
-        'flex h-7 items-center gap-1.5 rounded-lg border px-2',
+        'flex h-7 items-center gap-1.5 rounded-lg border px-1.5',
         on ? 'border-leaf bg-leaf-wash font-semibold' : 'border-line bg-field',
         lacks === undefined ? 'cursor-pointer' : 'text-faint',
       )}

@@ -93,7 +93,13 @@ describe('several at once', () => {
     await userEvent.selectOptions(screen.getByLabelText('Add a part to the names'), '{rate}');
     expect(screen.getByText('Makes 4 files in 4 jobs.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Send' }));
-    const order = { projectId: 'p', titleIds: ['a'], names: '{number}-{words}{rate}', premultiplied: false, fine: true };
+    const order = {
+      projectId: 'p',
+      titleIds: ['a'],
+      names: '{number}-{words}{rate}',
+      premultiplied: false,
+      fine: true,
+    };
     expect(asked).toEqual([
       {
         orders: [
