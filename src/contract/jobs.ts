@@ -50,12 +50,14 @@ export type JobProgress = TypeOf<typeof jobProgressSchema>;
 const jobStatusSchema = yup
   .string()
   .required()
-  .oneOf(['queued', 'running', 'done', 'failed', 'cancelled'] as const);
+  .oneOf(['queued', 'running', 'paused', 'done', 'failed', 'cancelled'] as const);
 export type JobStatus = TypeOf<typeof jobStatusSchema>;
 
 const state = {
   id: text(),
   status: jobStatusSchema,
+  /** The higher, the sooner. */
+  priority: whole(),
   progress: jobProgressSchema.required(),
   files: yup.array().of(fileFactsSchema.required()).required(),
   /** Titles that could not be made, while the others were. */

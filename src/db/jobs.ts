@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, or } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
 import type { JobState, JobSummary } from '@/contract/jobs';
 import type { Db } from './open';
 import type { JobPayload } from './schema';
@@ -77,15 +77,21 @@ export async function insertJob(
     .values({ id, status: 'queued', payload, ...listed, progress, files: [], error: null });
 }
 
-/** The job that waits longest, or undefined. */
-export async function nextQueuedJob(db: Db): Promise<JobRecord | undefined> {
+/** The most urgent of the jobs that wait, of equals the one that waits longest; or undefined. `except`: ids to pass over. */
+export async function nextQueuedJob(db: Db, except: readonly string[] = []): Promise<JobRecord | undefined> {
   const rows = await db
     .select()
     .from(jobs)
-    .where(eq(jobs.status, 'queued'))
-    .orderBy(asc(jobs.createdAt))
+    .where(and(eq(jobs.status, 'queued'), notInArray(jobs.id, [...except])))
+    .orderBy(desc(jobs.priority), asc(jobs.createdAt))
     .limit(1);
   return rows.map(withTimes)[0];
+}
+
+/** Makes a job more urgent than all others that are not over. */
+export async function putFirst(db: Db, id: string): Promise<void> {
+  const most = sql<number>`(select coalesce(max(priority), 0) + 1 from jobs where ended_at is null)`;
+  await db.update(jobs).set({ priority: most }).where(eq(jobs.id, id));
 }
 
 /** Changes some of a job's columns. */

@@ -318,6 +318,8 @@ export const jobs = pgTable(
     format: text().notNull(),
     rate: text().notNull(),
     titleCount: integer('title_count').notNull(),
+    /** The higher, the sooner. */
+    priority: integer().notNull().default(0),
     /** The names of what goes beside its files. */
     papers: jsonb().$type<readonly string[]>().notNull().default([]),
     progress: jsonb().$type<JobProgress>().notNull(),

@@ -261,8 +261,22 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     method: 'post',
+    path: '/jobs/{id}/pause',
+    says: 'Lets a job that waits or runs wait until it is queued again; what it had finished stays.',
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/first',
+    says: 'Puts a job before all others.',
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'post',
     path: '/jobs/{id}/retry',
-    says: 'Queues a job that failed or was stopped again; what it had finished stays.',
+    says: 'Queues a job that failed, was stopped or is paused again; what it had finished stays.',
     answer: yup.object({}),
     refusals: [404, 409, 410],
   },

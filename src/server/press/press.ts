@@ -1,10 +1,9 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { FileFacts, JobFailure, JobSummary } from '@/contract/jobs';
-import { OUTPUTS } from '@/core/outputs';
+import type { FileFacts, JobSummary } from '@/contract/jobs';
 import type { JobRecord } from '@/db/jobs';
-import { findJob, insertJob, nextQueuedJob, requeueInterrupted, updateJob } from '@/db/jobs';
+import { findJob, insertJob, nextQueuedJob, putFirst, requeueInterrupted, updateJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
 import { findRender, putRender } from '@/db/renders';
 import type { JobContent, JobPayload } from '@/db/schema';
@@ -12,16 +11,26 @@ import { paperNames } from './papers';
 import { renderKey } from './renderKey';
 import type { RenderPool } from './renderPool';
 import { framesOf, renderTitle } from './renderTitle';
+import { RunningJob } from './runningJob';
 import type { Sources } from './sources';
 import { takeMade } from './takeMade';
 
-// Progress is saved and told this often, not for each frame.
-const TELL_EVERY_MS = 250;
+interface Task {
+  readonly running: RunningJob;
+  readonly title: JobContent;
+}
 
-/** Takes jobs from the queue one after the other; the titles of a job are rendered side by side. */
+/**
+ * Takes titles from the jobs in the queue, the most urgent job first, and renders as many side by side as there are
+ * lanes, whether they are of one job or of several.
+ */
 export class Press {
-  private running: { readonly id: string; readonly abort: AbortController } | null = null;
+  private readonly running = new Map<string, RunningJob>();
   private readonly listeners = new Set<(job: JobSummary) => void>();
+  private lanesAtWork = 0;
+  private isNews = false;
+  // One after the other, so that no title is taken twice.
+  private taking: Promise<unknown> = Promise.resolve();
   private stopped = false;
 
   constructor(
@@ -34,7 +43,7 @@ export class Press {
   /** Takes up what the last process left unfinished. */
   async start(): Promise<void> {
     await requeueInterrupted(this.db);
-    void this.work();
+    this.work();
   }
 
   /** Queues a job and gives its id. */
@@ -43,23 +52,33 @@ export class Press {
     const totalFrames = payload.titles.reduce((sum, title) => sum + framesOf(payload, title), 0);
     await insertJob(this.db, id, payload, totalFrames, paperNames(payload));
     await this.tell(id);
-    void this.work();
+    this.work();
     return id;
   }
 
-  /** Queues a job again that failed or was stopped; files that are finished stay. */
+  /** Queues a job again that failed, was stopped or waits; files that are finished stay. */
   async retry(id: string): Promise<void> {
     await updateJob(this.db, id, { status: 'queued', error: null, failures: [], endedAt: null });
     await this.tell(id);
-    void this.work();
+    this.work();
   }
 
   /** Stops a job that waits or runs; files that are finished stay. */
-  async cancel(id: string): Promise<void> {
+  cancel(id: string): Promise<void> {
+    return this.halt(id, { status: 'cancelled', endedAt: new Date() });
+  }
+
+  /** Lets a job that waits or runs wait until it is queued again; files that are finished stay. */
+  pause(id: string): Promise<void> {
+    return this.halt(id, { status: 'paused' });
+  }
+
+  /** Puts a job before all others; what is painted at the moment is finished first. */
+  async putFirst(id: string): Promise<void> {
+    await putFirst(this.db, id);
+    const running = this.running.get(id);
     const job = await findJob(this.db, id);
-    if (job === undefined || (job.status !== 'queued' && job.status !== 'running')) return;
-    await updateJob(this.db, id, { status: 'cancelled', endedAt: new Date() });
-    if (this.running?.id === id) this.running.abort.abort();
+    if (running !== undefined && job !== undefined) running.priority = job.priority;
     await this.tell(id);
   }
 
@@ -69,10 +88,10 @@ export class Press {
     return () => this.listeners.delete(listener);
   }
 
-  /** Ends without marking the running job: the next start takes it up again. */
+  /** Ends without marking running jobs: the next start takes them up again. */
   async stop(): Promise<void> {
     this.stopped = true;
-    this.running?.abort.abort();
+    for (const { abort } of this.running.values()) abort.abort();
     await this.pool.close();
   }
 
@@ -86,42 +105,114 @@ export class Press {
     return join(this.folder, jobId);
   }
 
+  private async halt(id: string, change: Parameters<typeof updateJob>[2]): Promise<void> {
+    const job = await findJob(this.db, id);
+    if (job === undefined || !['queued', 'running', 'paused'].includes(job.status)) return;
+    await updateJob(this.db, id, change);
+    this.running.get(id)?.abort.abort();
+    await this.tell(id);
+  }
+
   private async tell(id: string): Promise<void> {
     if (this.listeners.size === 0) return;
     const job = await findJob(this.db, id);
     if (job !== undefined) for (const listener of this.listeners) listener(job);
   }
 
-  private async work(): Promise<void> {
-    if (this.running !== null) return;
-    // Taken before the first wait, so that two calls cannot both start.
-    this.running = { id: '', abort: new AbortController() };
-    try {
-      for (
-        let job = await nextQueuedJob(this.db);
-        job !== undefined && !this.stopped;
-        job = await nextQueuedJob(this.db)
-      ) {
-        const abort = new AbortController();
-        this.running = { id: job.id, abort };
-        await this.run(job, abort);
-      }
-    } finally {
-      this.running = null;
+  /** Sees to it that as many lanes are at work as there are. */
+  private work(): void {
+    this.isNews = true;
+    while (this.lanesAtWork < this.pool.size && !this.stopped) {
+      this.lanesAtWork++;
+      // Where the database cannot be written to, the next start takes up what is left.
+      this.lane().catch(() => this.lanesAtWork--);
     }
   }
 
-  private async run(job: JobRecord, abort: AbortController): Promise<void> {
+  private async lane(): Promise<void> {
+    for (;;) {
+      const task = await this.take();
+      if (task === null) {
+        // What was queued while it looked is looked for once more; it ends in the same step in which it asks.
+        if (!this.isNews) break;
+        this.isNews = false;
+        continue;
+      }
+      const { running, title } = task;
+      try {
+        await this.make(running, title);
+      } finally {
+        running.release();
+        await this.endWhenOver(running);
+      }
+    }
+    this.lanesAtWork--;
+  }
+
+  private take(): Promise<Task | null> {
+    const next = this.taking.then(() => this.nextTask());
+    this.taking = next.catch(() => undefined);
+    return next;
+  }
+
+  /** The next title of the most urgent job; null while there is none. */
+  private async nextTask(): Promise<Task | null> {
+    while (!this.stopped) {
+      const [first] = [...this.running.values()].filter((one) => one.hasWaiting).sort(byUrgency);
+      // One that was stopped and is queued again waits until its last title has been let go.
+      const queued = await nextQueuedJob(this.db, [...this.running.keys()]);
+      const running =
+        queued === undefined || (first !== undefined && byUrgency(first, queued) <= 0)
+          ? first
+          : await this.begin(queued);
+      if (running === undefined) return null;
+      const title = running.take();
+      if (title !== undefined) return { running, title };
+      await this.endWhenOver(running);
+    }
+    return null;
+  }
+
+  private async begin(job: JobRecord): Promise<RunningJob> {
+    const folder = this.folderOf(job.id);
+    mkdirSync(folder, { recursive: true });
+    const running = new RunningJob(job, folder, async (state) => {
+      await updateJob(this.db, job.id, state);
+      await this.tell(job.id);
+    });
+    this.running.set(job.id, running);
     await updateJob(this.db, job.id, { status: 'running', startedAt: new Date() });
     await this.tell(job.id);
+    return running;
+  }
+
+  private async endWhenOver(running: RunningJob): Promise<void> {
+    const { id } = running.job;
+    if (!running.isOver || this.running.get(id) !== running) return;
+    this.running.delete(id);
+    if (this.stopped) return;
+    // One that was stopped says so already, and may be queued again by now.
+    if (running.isStopped) return this.work();
+    await updateJob(this.db, id, { ...running.outcome, endedAt: new Date() });
+    await this.tell(id);
+  }
+
+  /** Makes the file of a title, or takes it as it was made before. What cannot be made leaves the others alone. */
+  private async make(running: RunningJob, title: JobContent): Promise<void> {
+    const { job, folder } = running;
+    const { payload } = job;
+    const { pool, sources } = this;
     try {
-      const failures = await this.renderAll(job, abort);
-      await this.end(job.id, { ...outcome(failures, job.payload.titles.length), endedAt: new Date() });
+      const key = renderKey(payload, title);
+      const made = await this.takeMade(key, title, folder);
+      const onFrames = (frames: number): void => running.count(frames);
+      const { signal } = running.abort;
+      const file = made ?? (await renderTitle({ payload, title, folder, pool, sources, signal, onFrames }));
+      await putRender(this.db, key, payload.output, { jobId: job.id, facts: { ...file, reused: false } });
+      await running.finish(title, file);
     } catch (error) {
-      if (this.stopped) return;
-      const current = await findJob(this.db, job.id);
-      if (current?.status === 'cancelled') return;
-      await this.end(job.id, { status: 'failed', error: wordsOf(error), endedAt: new Date() });
+      if (running.isStopped || this.stopped) return;
+      await running.fail(title, wordsOf(error, folder));
     }
   }
 
@@ -132,86 +223,18 @@ export class Press {
     const taken = await takeMade(made, this.folderOf(made.jobId), folder, title.fileStem);
     return taken && { ...made.facts, ...taken, titleId: title.titleId, reused: true };
   }
-
-  private async end(id: string, change: Parameters<typeof updateJob>[2]): Promise<void> {
-    await updateJob(this.db, id, change);
-    await this.tell(id);
-  }
-
-  /** Renders all titles that have no file yet; gives those that could not be made. */
-  private async renderAll(job: JobRecord, abort: AbortController): Promise<readonly JobFailure[]> {
-    const { payload } = job;
-    const folder = this.folderOf(job.id);
-    mkdirSync(folder, { recursive: true });
-    const files: FileFacts[] = [...job.files];
-    const failures: JobFailure[] = [];
-    // By name: a title may become two files.
-    const done = new Set(files.map((file) => file.name));
-    const { extension } = OUTPUTS.get(payload.output);
-    const waiting = payload.titles.filter(({ fileStem }) => !done.has(`${fileStem}.${extension}`));
-    let doneFrames =
-      job.progress.totalFrames - waiting.reduce((sum, title) => sum + framesOf(payload, title), 0);
-    let paintedFrames = files.reduce(
-      (sum, { reused, framesPainted }) => sum + (reused === true ? 0 : framesPainted),
-      0,
-    );
-    let toldAt = 0;
-    const save = async (): Promise<void> => {
-      toldAt = Date.now();
-      const progress = { doneFrames, paintedFrames, totalFrames: job.progress.totalFrames };
-      await updateJob(this.db, job.id, { progress, files: [...files], failures: [...failures] });
-      await this.tell(job.id);
-    };
-    const onFrames = (frames: number): void => {
-      doneFrames += frames;
-      paintedFrames++;
-      if (Date.now() - toldAt > TELL_EVERY_MS) void save();
-    };
-    const lane = async (): Promise<void> => {
-      for (let title = waiting.shift(); title !== undefined; title = waiting.shift()) {
-        const { titleId, fileStem: name } = title;
-        const { pool, sources } = this;
-        const signal = abort.signal;
-        try {
-          const key = renderKey(payload, title);
-          const made = await this.takeMade(key, title, folder);
-          if (made !== null) doneFrames += framesOf(payload, title);
-          const file =
-            made ?? (await renderTitle({ payload, title, folder, pool, sources, signal, onFrames }));
-          files.push(file);
-          await putRender(this.db, key, payload.output, {
-            jobId: job.id,
-            facts: { ...file, reused: false },
-          });
-        } catch (error) {
-          // What is stopped is stopped as a whole; what cannot be made leaves the others alone.
-          if (abort.signal.aborted || this.stopped) throw error;
-          failures.push({ titleId, name, message: wordsOf(error, folder) });
-        }
-        await save();
-      }
-    };
-    try {
-      await Promise.all(Array.from({ length: this.pool.size }, lane));
-      return failures;
-    } catch (error) {
-      abort.abort();
-      throw error;
-    }
-  }
 }
 
-/** How a job ended of whose titles some could not be made. */
-function outcome(failures: readonly JobFailure[], titleCount: number): Pick<JobSummary, 'status' | 'error'> {
-  const [first] = failures;
-  if (first === undefined) return { status: 'done', error: null };
-  const error =
-    titleCount === 1 ? first.message : `${failures.length} of ${titleCount} titles could not be made.`;
-  return { status: 'failed', error };
+/** The more urgent one first, and of equals the older. */
+function byUrgency(
+  a: Pick<JobRecord, 'priority' | 'createdAt'>,
+  b: Pick<JobRecord, 'priority' | 'createdAt'>,
+): number {
+  return b.priority - a.priority || a.createdAt.localeCompare(b.createdAt);
 }
 
 /** What went wrong, in words, without the folders of this machine. */
-function wordsOf(error: unknown, folder?: string): string {
+function wordsOf(error: unknown, folder: string): string {
   const message = error instanceof Error ? error.message : String(error);
-  return folder === undefined ? message : message.replaceAll(`${folder}/`, '');
+  return message.replaceAll(`${folder}/`, '');
 }

@@ -59,12 +59,28 @@ export async function orderJob(body: unknown): Promise<string> {
   return press.enqueue(await orderToPayload(db, parseOrder(body), ffmpegEncoders()));
 }
 
-/** Queues a job again. Throws NotFoundError, and ConflictError for one that neither failed nor was stopped. */
+/** Queues a job again. Throws NotFoundError, and ConflictError for one that neither failed nor was stopped or paused. */
 export async function retryJob(id: string): Promise<void> {
   const { status } = await getJob(id);
-  if (status !== 'failed' && status !== 'cancelled')
+  if (status !== 'failed' && status !== 'cancelled' && status !== 'paused')
     throw new ConflictError(`This job is ${status}, so there is nothing to try again.`);
   await (await workshop()).press.retry(id);
+}
+
+/** Lets a job wait until it is queued again. Throws NotFoundError, and ConflictError for one that is not to be made. */
+export async function pauseJob(id: string): Promise<void> {
+  const { status } = await getJob(id);
+  if (status !== 'queued' && status !== 'running')
+    throw new ConflictError(`This job is ${status}, so it cannot be paused.`);
+  await (await workshop()).press.pause(id);
+}
+
+/** Puts a job before all others. Throws NotFoundError, and ConflictError for one that is over. */
+export async function putJobFirst(id: string): Promise<void> {
+  const { status } = await getJob(id);
+  if (status !== 'queued' && status !== 'running' && status !== 'paused')
+    throw new ConflictError(`This job is ${status} already, so nothing of it waits.`);
+  await (await workshop()).press.putFirst(id);
 }
 
 /** What several orders would come to; nothing is sent. */
@@ -134,7 +150,7 @@ export async function jobPaper(id: string, name: string): Promise<Response> {
 /** Stops a job that waits or runs. Throws NotFoundError, and ConflictError for one that is over. */
 export async function cancelJob(id: string): Promise<void> {
   const { status } = await getJob(id);
-  if (status !== 'queued' && status !== 'running')
+  if (status !== 'queued' && status !== 'running' && status !== 'paused')
     throw new ConflictError(`This job is ${status} already, so there is nothing to cancel.`);
   await (await workshop()).press.cancel(id);
 }

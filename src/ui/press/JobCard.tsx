@@ -27,6 +27,7 @@ interface Props {
 const STATUS = {
   queued: { tone: 'quiet', words: 'waiting' },
   running: { tone: 'look', words: 'on the press' },
+  paused: { tone: 'quiet', words: 'paused' },
   done: { tone: 'pass', words: 'done' },
   failed: { tone: 'stop', words: 'failed' },
   cancelled: { tone: 'quiet', words: 'stopped' },
@@ -42,7 +43,8 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
   const { doneFrames, totalFrames } = job.progress;
   const { tone, words } = STATUS[job.status];
   const unfinished = job.status === 'queued' || job.status === 'running';
-  const tell = (what: 'cancel' | 'retry'): void =>
+  const isPaused = job.status === 'paused';
+  const tell = (what: 'cancel' | 'retry' | 'pause' | 'first'): void =>
     void ask(`jobs/${job.id}/${what}`, { method: 'POST' }).catch((error: unknown) =>
       toast.error(wordsOf(error)),
     );
@@ -68,7 +70,18 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
             {`Download all ${job.files.length + job.papers.length}`}
           </a>
         )}
-        {unfinished && <Button onClick={() => tell('cancel')}>Stop</Button>}
+        {job.status === 'queued' && (
+          <Button title="Before all other jobs" onClick={() => tell('first')}>
+            Make next
+          </Button>
+        )}
+        {unfinished && (
+          <Button title="Files that are finished stay" onClick={() => tell('pause')}>
+            Pause
+          </Button>
+        )}
+        {isPaused && <Button onClick={() => tell('retry')}>Go on</Button>}
+        {(unfinished || isPaused) && <Button onClick={() => tell('cancel')}>Stop</Button>}
         {(job.status === 'failed' || job.status === 'cancelled') && (
           <Button title="Makes what is not finished yet" onClick={() => tell('retry')}>
             Try again
@@ -77,10 +90,10 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
         <ThingMenu thing={{ kind: 'job', id: job.id, name: job.name }} onChange={onAway} />
       </div>
       <p className="text-soft">{details.filter((part) => part !== '').join(' · ')}</p>
-      {unfinished && (
+      {(unfinished || isPaused) && (
         <ProgressBar label="Progress" done={doneFrames} total={totalFrames} className="mt-2 h-2" />
       )}
-      {unfinished && (
+      {(unfinished || isPaused) && (
         <p className="pt-1 font-mono text-[12px] text-soft">{`${doneFrames} of ${totalFrames} frames`}</p>
       )}
       {job.error !== null && (

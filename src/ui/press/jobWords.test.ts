@@ -5,6 +5,7 @@ import { reusedWords, timeLeft } from './jobWords';
 
 const job = (change: Partial<JobSummary>): JobSummary => ({
   id: 'j',
+  priority: 0,
   status: 'running',
   progress: { doneFrames: 100, totalFrames: 300, paintedFrames: 40 },
   files: [],

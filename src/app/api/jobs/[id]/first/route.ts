@@ -1,0 +1,13 @@
+import { respond } from '@/server/respond';
+import { putJobFirst } from '@/server/usecases/jobs';
+
+interface Context {
+  readonly params: Promise<{ readonly id: string }>;
+}
+
+export function POST(request: Request, { params }: Context): Promise<Response> {
+  return respond(request, async () => {
+    await putJobFirst((await params).id);
+    return Response.json({});
+  });
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "jobs" ADD COLUMN "priority" integer DEFAULT 0 NOT NULL;

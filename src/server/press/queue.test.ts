@@ -1,0 +1,124 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { tidelineStrap } from '../../../demo/templates';
+import type { JobSummary } from '@/contract/jobs';
+import { findJob } from '@/db/jobs';
+import type { OpenDatabase } from '@/db/open';
+import { openDatabase } from '@/db/open';
+import type { JobPayload } from '@/db/schema';
+import { Press } from './press';
+import { RenderPool } from './renderPool';
+
+/* In which order jobs and their titles are made, with two lanes. */
+let folder: string;
+let database: OpenDatabase;
+let press: Press;
+/** Every change of a job, as it was told. */
+let told: JobSummary[];
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'gilder-queue-'));
+  database = await openDatabase(folder);
+  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'), {
+    pictures: async () => new Map(),
+    videos: async () => new Map(),
+  });
+  told = [];
+  press.subscribe((job) => void told.push(job));
+  await press.start();
+}, 300_000);
+
+afterAll(async () => {
+  await press.stop();
+  await database.close();
+  rmSync(folder, { recursive: true });
+});
+
+let words = 0;
+
+/** A job of titles that nobody has made before. */
+function payload(name: string, titles: number, lengthFrames = 50): JobPayload {
+  return {
+    name,
+    output: 'mov-png',
+    format: 'classic-576',
+    rate: '25',
+    titles: Array.from({ length: titles }, (_, i) => ({
+      titleId: `t${i}`,
+      fileStem: `00${i}`,
+      document: tidelineStrap,
+      values: { name: `${name} ${words++}` },
+      lengthFrames,
+      onlyFrame: null,
+    })),
+  };
+}
+
+function when(isSo: (job: JobSummary) => boolean): Promise<JobSummary> {
+  return new Promise((resolve) => {
+    const leave = press.subscribe((job) => {
+      if (!isSo(job)) return;
+      leave();
+      resolve(job);
+    });
+  });
+}
+
+const ended = async (id: string): Promise<JobSummary> => {
+  const job = await findJob(database.db, id);
+  return job !== undefined && job.endedAt !== null
+    ? job
+    : when((one) => one.id === id && one.endedAt !== null);
+};
+
+test('jobs of one title are made side by side, as titles of one job are', async () => {
+  told.length = 0;
+  const ids = await Promise.all([press.enqueue(payload('a', 1)), press.enqueue(payload('b', 1))]);
+  await Promise.all(ids.map(ended));
+  const firstEnd = told.findIndex(({ endedAt }) => endedAt !== null);
+  const begun = told.slice(0, firstEnd).filter(({ status }) => status === 'running');
+  expect(new Set(begun.map(({ id }) => id))).toEqual(new Set(ids));
+}, 60_000);
+
+test('the one that is put first is made before those that wait longer, and before what is left of the one that runs', async () => {
+  const long = await press.enqueue(payload('long', 5));
+  const waits = await press.enqueue(payload('waits', 1));
+  const urgent = await press.enqueue(payload('urgent', 1));
+  await press.putFirst(urgent);
+  const ends: string[] = [];
+  const leave = press.subscribe(({ id, endedAt }) => void (endedAt !== null && ends.push(id)));
+  const [longJob, urgentJob] = await Promise.all([ended(long), ended(urgent), ended(waits)]);
+  leave();
+  expect(ends[0]).toBe(urgent);
+  expect(ends.indexOf(waits)).toBeGreaterThan(0);
+  expect([longJob.files.length, urgentJob.priority]).toEqual([5, 1]);
+}, 120_000);
+
+test('a job that is paused lets others go on, keeps what is finished and goes on where it was', async () => {
+  const id = await press.enqueue(payload('paused', 4));
+  const before = await when((job) => job.id === id && job.files.length > 0);
+  await press.pause(id);
+  expect((await findJob(database.db, id))?.status).toBe('paused');
+  const other = await ended(await press.enqueue(payload('other', 2)));
+  expect(other.status).toBe('done');
+  const paused = await findJob(database.db, id);
+  expect(paused).toMatchObject({ status: 'paused', endedAt: null, failures: [] });
+  await press.retry(id);
+  const job = await ended(id);
+  expect(job).toMatchObject({ status: 'done', error: null, progress: { doneFrames: 200 } });
+  expect(job.files).toHaveLength(4);
+  // Not made again.
+  expect(job.files).toEqual(expect.arrayContaining([...before.files]));
+}, 120_000);
+
+test('one that is stopped and tried again at once is made once', async () => {
+  const id = await press.enqueue(payload('again', 3));
+  await when((job) => job.id === id && job.status === 'running');
+  await press.cancel(id);
+  await press.retry(id);
+  const job = await ended(id);
+  expect(job).toMatchObject({ status: 'done', error: null });
+  expect(job.files.map(({ name }) => name).toSorted()).toEqual(['000.mov', '001.mov', '002.mov']);
+}, 120_000);
