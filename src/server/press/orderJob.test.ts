@@ -212,6 +212,7 @@ test('beside a job’s files go timelines that refer to them, and captions as fi
     'lantern-regatta-day-two-10-titles.otio',
     'lantern-regatta-day-two-10-titles.edl',
     'lantern-regatta-day-two-10-titles.csv',
+    'lantern-regatta-day-two-10-titles-sheet.pdf',
   ]);
   const files = payload.titles.map(({ titleId, fileStem }) => ({
     titleId,
@@ -225,12 +226,13 @@ test('beside a job’s files go timelines that refer to them, and captions as fi
     alphaErrorMax: 0,
     reused: false,
   }));
-  const text = (name: string): string => String(paperOf(payload, files, name)?.bytes);
-  const otio = text('lantern-regatta-day-two-10-titles.otio');
+  const text = async (name: string): Promise<string> =>
+    String((await paperOf(payload, files, name, folder))?.bytes);
+  const otio = await text('lantern-regatta-day-two-10-titles.otio');
   const named = [...otio.matchAll(/"target_url": "([^"]*)"/g)].map(([, url]) => decodeURIComponent(url));
   expect(named.toSorted()).toEqual(files.map(({ name }) => name).toSorted());
-  expect(text('lantern-regatta-day-two-10-titles.csv')).toContain('Ilse Marrow');
-  expect(paperOf(payload, files, 'other.csv')).toBeUndefined();
+  expect(await text('lantern-regatta-day-two-10-titles.csv')).toContain('Ilse Marrow');
+  expect(await paperOf(payload, files, 'other.csv', folder)).toBeUndefined();
   // A list of one track for each lane.
   const twoLanes = payload.titles.map((title, i) =>
     'parts' in title || title.place === undefined || i > 0
@@ -240,7 +242,8 @@ test('beside a job’s files go timelines that refer to them, and captions as fi
   expect(paperNames({ ...payload, titles: twoLanes })).toContain(
     'lantern-regatta-day-two-10-titles-lane-3.edl',
   );
-  expect(paperNames(await order('png-sequence'))).toEqual([]);
+  expect(paperNames(await order('png-sequence'))).toEqual(['lantern-regatta-day-two-10-titles-sheet.pdf']);
+  expect(paperNames(await order('mov-png', ['title-4']))).toEqual([]);
   const programme = { titles: false, trackId: 'captions-en', captionFiles: ['srt', 'stl'] };
   const captions = await orderToPayload(
     database.db,
@@ -248,7 +251,7 @@ test('beside a job’s files go timelines that refer to them, and captions as fi
     ALL,
   );
   expect(paperNames(captions)).toEqual(['english.srt', 'english.stl']);
-  expect(String(paperOf(captions, [], 'english.srt')?.bytes)).toMatch(/^1\r?\n00:00:/);
+  expect(String((await paperOf(captions, [], 'english.srt', folder))?.bytes)).toMatch(/^1\r?\n00:00:/);
 });
 
 test('fill and key are two files of each title, in one job', async () => {

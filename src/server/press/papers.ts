@@ -1,13 +1,21 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
 import { PLACED_FORMATS } from '@/core/formats/placed';
 import type { PlacedFiles } from '@/core/formats/placed/placedFiles';
 import { OUTPUTS } from '@/core/outputs';
+import { FORMATS } from '@/core/frame/formats';
+import { labelOf } from '@/core/time/timecode';
 import { clockOf } from '@/core/time/clock';
 import { RATES } from '@/core/time/rates';
+import { serverFonts } from '../fontFiles';
+import type { SheetEntry } from './contactSheet';
+import { contactSheetPdf } from './contactSheet';
+import { posterName } from './posterName';
 import type { JobPaper, JobPayload, JobPlace, JobTitle } from '@/db/schema';
 import { fileSlug } from '@/core/kit/fileSlug';
 
-type Papers = Pick<JobPayload, 'name' | 'output' | 'rate' | 'drop' | 'titles' | 'papers'>;
+type Papers = Pick<JobPayload, 'name' | 'output' | 'format' | 'rate' | 'drop' | 'titles' | 'papers'>;
 
 type PlacedTitle = JobTitle & { readonly place: JobPlace; readonly timecodeFrame: number };
 
@@ -48,17 +56,40 @@ function timelinesOf(job: Papers): NamedPart[] {
   });
 }
 
-/** The names of what goes beside a job's files: captions as files, and timelines that refer to its files. */
-export function paperNames(job: Papers): string[] {
-  return [...(job.papers ?? []).map(({ name }) => name), ...timelinesOf(job).map(({ name }) => name)];
+/** The name of the sheet with a job's titles at rest; none for a whole programme. */
+function sheetName(job: Papers): string | null {
+  const titles = new Set(job.titles.flatMap((title) => ('parts' in title ? [] : title.titleId)));
+  // One title by itself needs no sheet.
+  return titles.size < 2 ? null : `${stemOf(job)}-sheet.pdf`;
 }
 
-/** What goes beside a job's files under a name, as the job's files are now; undefined for a name that it does not have. */
-export function paperOf(
+/** The names of what goes beside a job's files: captions as files, timelines that refer to its files, and a sheet of them. */
+export function paperNames(job: Papers): string[] {
+  const sheet = sheetName(job);
+  return [
+    ...(job.papers ?? []).map(({ name }) => name),
+    ...timelinesOf(job).map(({ name }) => name),
+    ...(sheet === null ? [] : [sheet]),
+  ];
+}
+
+interface Paper {
+  readonly bytes: Buffer;
+  readonly mediaType: string;
+}
+
+/**
+ * What goes beside a job's files under a name, as the job's files are now; undefined for a name that it does not have.
+ * `folder`: where its files lie.
+ */
+export async function paperOf(
   job: Papers,
   files: readonly FileFacts[],
   name: string,
-): { readonly bytes: Buffer; readonly mediaType: string } | undefined {
+  folder: string,
+): Promise<Paper | undefined> {
+  if (name === sheetName(job))
+    return { bytes: await sheetOf(job, files, folder), mediaType: 'application/pdf' };
   const kept = job.papers?.find((paper: JobPaper) => paper.name === name);
   if (kept !== undefined) return { bytes: Buffer.from(kept.base64, 'base64'), mediaType: kept.mediaType };
   const timeline = timelinesOf(job).find((one) => one.name === name);
@@ -95,4 +126,41 @@ function placedFilesOf(job: Papers, files: readonly FileFacts[]): PlacedFiles {
       };
     }),
   };
+}
+
+/** The titles of a job at rest, as far as they are made, in the order in which they stand in it. */
+async function sheetOf(job: Papers, files: readonly FileFacts[], folder: string): Promise<Buffer> {
+  const made = new Map(files.filter(({ plane }) => plane !== 'key').map((file) => [file.titleId, file]));
+  const titles = job.titles.filter(
+    (title): title is JobTitle => !('parts' in title) && title.plane !== 'key',
+  );
+  const rate = RATES.get(job.rate);
+  const mode = job.drop === true ? 'drop' : 'non-drop';
+  const entries = titles.map(async (title): Promise<SheetEntry> => {
+    const { titleId, document, lengthFrames, timecodeFrame, place, fileStem } = title;
+    const file = made.get(titleId);
+    const picture = file && (await readFile(join(folder, posterName(file.name))).catch(() => null));
+    const number = place === undefined ? '' : String(place.number).padStart(3, '0');
+    const seconds = (lengthFrames * rate.denominator) / rate.numerator;
+    const times = [
+      ...(timecodeFrame === undefined ? [] : [labelOf(timecodeFrame, { rate, mode })]),
+      `${seconds.toFixed(1)} s`,
+      document.name,
+      ...(file === undefined ? ['not made'] : []),
+    ];
+    const words = place?.words ?? '';
+    return {
+      number,
+      words: words === '' ? fileStem : words,
+      times: times.join(' · '),
+      picture: picture ?? null,
+    };
+  });
+  const { widthPx, heightPx, pixelAspect } = FORMATS.get(job.format);
+  return contactSheetPdf({
+    heading: job.name,
+    entries: await Promise.all(entries),
+    shape: (widthPx * pixelAspect.across) / pixelAspect.down / heightPx,
+    fonts: await serverFonts(),
+  });
 }

@@ -16,14 +16,10 @@ import { layGroundSound } from './ground/groundSound';
 import type { Pixels } from './pictures/picture';
 import { PICTURE_CODECS } from './pictures/pictureCodecs';
 import { planeOf } from './planes';
+import { posterName } from './posterName';
 import { createSink } from './sinks';
 import type { Sources } from './sources';
 import { verifyFile } from './verifyFile';
-
-/** The file with a picture of a rendered file at rest. */
-export function posterName(name: string): string {
-  return `${name}.rest.png`;
-}
 
 /** Whether it is a whole programme that becomes a file. */
 function isProgramme(content: JobContent): content is JobProgramme {

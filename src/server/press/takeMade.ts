@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
 import type { MadeFile } from '@/db/renders';
 import { hashFile } from '../hashFile';
-import { posterName } from './renderTitle';
+import { posterName } from './posterName';
 
 /**
  * Puts a file that was made before into another folder, under another name, if it is still as it was then; null where

@@ -12,7 +12,7 @@ import { roomBytes } from '../incoming/disk';
 import { isThere } from '../isThere';
 import { paperOf } from '../press/papers';
 import { previewJobs } from '../press/previewOrders';
-import { posterName } from '../press/renderTitle';
+import { posterName } from '../press/posterName';
 import { zipFiles } from '../press/zipFiles';
 import { ConflictError, NotFoundError, readId } from '../respond';
 import { sendFile } from '../sendFile';
@@ -116,10 +116,11 @@ export async function jobZip(id: string): Promise<Response> {
       'Files of this job are no longer in the data folder. Send its titles to the press again.',
     );
   const payload = papers.length === 0 ? undefined : await findPayload(db, id);
-  const beside = papers.flatMap((paper) => {
-    const made = payload && paperOf(payload, files, paper);
-    return made === undefined ? [] : [{ name: paper, bytes: made.bytes }];
-  });
+  const beside: { readonly name: string; readonly bytes: Uint8Array }[] = [];
+  for (const paper of payload === undefined ? [] : papers) {
+    const made = payload && (await paperOf(payload, files, paper, folder));
+    if (made !== undefined) beside.push({ name: paper, bytes: made.bytes });
+  }
   const saveAs = `${fileSlug(name) || 'titles'}.zip`;
   return new Response(streamToWeb(Readable.from(zipFiles([...zipped, ...beside]), { objectMode: false })), {
     headers: {
@@ -132,10 +133,10 @@ export async function jobZip(id: string): Promise<Response> {
 
 /** What goes beside a job's files, as they are now. Throws NotFoundError for a name that the job does not have. */
 export async function jobPaper(id: string, name: string): Promise<Response> {
-  const { db } = await workshop();
+  const { db, press } = await workshop();
   const { files } = await getJob(id);
   const payload = await findPayload(db, id);
-  const paper = payload && paperOf(payload, files, name);
+  const paper = payload && (await paperOf(payload, files, name, press.folderOf(id)));
   if (paper === undefined) throw new NotFoundError(`There is no file "${wellFormedText(name)}" in this job.`);
   return new Response(new Uint8Array(paper.bytes), {
     headers: {

@@ -1,0 +1,4 @@
+/** The file with a picture of a rendered file at rest. */
+export function posterName(name: string): string {
+  return `${name}.rest.png`;
+}
