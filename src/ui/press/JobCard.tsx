@@ -41,7 +41,9 @@ export function fileHref(jobId: string, name: string): string {
 /** A job: its progress and its files. */
 export function JobCard({ job, viewed, onView, onAway }: Props) {
   const { doneFrames, totalFrames } = job.progress;
-  const { tone, words } = STATUS[job.status];
+  const { tone, words: status } = STATUS[job.status];
+  const isNext = job.status === 'queued' && job.priority > 0;
+  const words = isNext ? 'waiting, next' : status;
   const unfinished = job.status === 'queued' || job.status === 'running';
   const isPaused = job.status === 'paused';
   const tell = (what: 'cancel' | 'retry' | 'pause' | 'first'): void =>
@@ -70,7 +72,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
             {`Download all ${job.files.length + job.papers.length}`}
           </a>
         )}
-        {job.status === 'queued' && (
+        {job.status === 'queued' && !isNext && (
           <Button title="Before all other jobs" onClick={() => tell('first')}>
             Make next
           </Button>

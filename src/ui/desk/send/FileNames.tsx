@@ -61,7 +61,7 @@ export function FileNames({ pattern, onChange, names, alike }: Props) {
         id="file-names-example"
         className={
           problem === null
-            ? 'col-start-2 truncate pt-0.5 text-[12.5px] text-soft'
+            ? 'col-span-2 col-start-2 pt-0.5 text-[12.5px] text-soft'
             : 'col-span-2 col-start-2 text-[12.5px] text-stop-ink'
         }
       >

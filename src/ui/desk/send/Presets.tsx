@@ -14,9 +14,17 @@ import { changeHouse, useHouse } from '../../shared/useHouse';
 export type PresetChoices = Omit<SendPreset, 'id' | 'name'>;
 
 interface Props {
+  /** What is chosen now; whatever else it has is not kept. */
   readonly choices: PresetChoices;
   readonly onChoose: (choices: PresetChoices) => void;
 }
+
+const presetOf = ({ outputs, names, premultiplied, fine }: PresetChoices): PresetChoices => ({
+  outputs,
+  names,
+  premultiplied,
+  fine,
+});
 
 /** The presets of the House: one of them in place of what is chosen, or what is chosen kept as one. */
 export function Presets({ choices, onChoose }: Props) {
@@ -25,7 +33,7 @@ export function Presets({ choices, onChoose }: Props) {
   const current = presets.find((preset) => isChosen(preset, choices));
   const keep = async (name: string): Promise<void> => {
     setKeeping(false);
-    const own = { ...choices, id: nanoid(8), name };
+    const own = { ...presetOf(choices), id: nanoid(8), name };
     try {
       // Under a name that is there already it takes that one's place.
       await changeHouse((house) => ({
@@ -52,7 +60,7 @@ export function Presets({ choices, onChoose }: Props) {
           ]}
           onChange={(id) => {
             const preset = presets.find((one) => one.id === id);
-            if (preset !== undefined) onChoose(preset);
+            if (preset !== undefined) onChoose(presetOf(preset));
           }}
         />
       )}

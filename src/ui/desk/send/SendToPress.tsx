@@ -150,7 +150,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
           onChange={setWanted}
         />
       )}
-      <Presets choices={choices} onChoose={(preset) => choose({ ...preset, outputs: preset.outputs })} />
+      <Presets choices={choices} onChoose={choose} />
       <KindTicks offered={offered} chosen={choices.outputs} onChange={(outputs) => choose({ outputs })} />
       <FileNames
         pattern={names}
