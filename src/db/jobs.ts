@@ -9,7 +9,22 @@ export interface JobRecord extends JobState {
   readonly payload: JobPayload;
 }
 
-const { payload: _, away: _away, awayAt: _awayAt, ...summaryColumns } = getTableColumns(jobs);
+const {
+  payload: _,
+  away: _away,
+  awayAt: _awayAt,
+  clientId: _clientId,
+  clientKey: _clientKey,
+  orderHash: _orderHash,
+  ...summaryColumns
+} = getTableColumns(jobs);
+
+/** Who ordered a job, and what they call it. */
+export interface ClientOrder {
+  readonly clientId: string;
+  readonly clientKey: string | null;
+  readonly orderHash: string;
+}
 
 interface Times {
   readonly createdAt: Date;
@@ -56,6 +71,22 @@ export async function findJob(db: Db, id: string): Promise<JobSummary | undefine
   return rows.map(withTimes)[0];
 }
 
+/** A job of a client; undefined for one that is not its own. */
+export async function findClientJob(db: Db, clientId: string, id: string): Promise<JobSummary | undefined> {
+  const own = and(eq(jobs.id, id), eq(jobs.clientId, clientId));
+  return (await db.select(summaryColumns).from(jobs).where(own)).map(withTimes)[0];
+}
+
+/** The job that a client ordered under a key of its own, with the hash of what it asked for; undefined for none. */
+export async function findByClientKey(
+  db: Db,
+  clientId: string,
+  clientKey: string,
+): Promise<{ readonly id: string; readonly orderHash: string | null } | undefined> {
+  const own = and(eq(jobs.clientId, clientId), eq(jobs.clientKey, clientKey));
+  return (await db.select({ id: jobs.id, orderHash: jobs.orderHash }).from(jobs).where(own))[0];
+}
+
 /** What a job was ordered to do, or undefined. */
 export async function findPayload(db: Db, id: string): Promise<JobPayload | undefined> {
   return (await db.select({ payload: jobs.payload }).from(jobs).where(eq(jobs.id, id)))[0]?.payload;
@@ -68,13 +99,14 @@ export async function insertJob(
   payload: JobPayload,
   totalFrames: number,
   papers: readonly string[] = [],
+  client: ClientOrder | null = null,
 ): Promise<void> {
   const { name, output, format, rate, titles } = payload;
   const progress = { doneFrames: 0, totalFrames, paintedFrames: 0 };
   const listed = { name, output, format, rate, titleCount: titles.length, papers };
   await db
     .insert(jobs)
-    .values({ id, status: 'queued', payload, ...listed, progress, files: [], error: null });
+    .values({ id, status: 'queued', payload, ...listed, ...client, progress, files: [], error: null });
 }
 
 /** The most urgent of the jobs that wait, of equals the one that waits longest; or undefined. `except`: ids to pass over. */

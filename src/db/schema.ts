@@ -318,6 +318,12 @@ export const jobs = pgTable(
     format: text().notNull(),
     rate: text().notNull(),
     titleCount: integer('title_count').notNull(),
+    /** The client that ordered it; null for what was sent from the desk. */
+    clientId: text('client_id'),
+    /** What the client calls its order, so that it is taken once. */
+    clientKey: text('client_key'),
+    /** SHA-256 of what the client asked for. */
+    orderHash: text('order_hash'),
     /** The higher, the sooner. */
     priority: integer().notNull().default(0),
     /** The names of what goes beside its files. */
@@ -335,7 +341,24 @@ export const jobs = pgTable(
   (table) => [
     index('jobs_status').on(table.status, table.createdAt),
     index('jobs_newest').on(table.createdAt, table.id),
+    uniqueIndex('jobs_client_key').on(table.clientId, table.clientKey),
   ],
+);
+
+/** Other systems that may order; their keys are kept as hashes only. */
+export const clients = pgTable(
+  'clients',
+  {
+    id: text().primaryKey(),
+    name: text().notNull(),
+    keyHash: text('key_hash').notNull(),
+    /** The beginning of the key, by which people tell it from others. */
+    keyStart: text('key_start').notNull(),
+    createdAt: now(),
+    usedAt: timestamp('used_at', { withTimezone: true, mode: 'date' }),
+    withdrawnAt: timestamp('withdrawn_at', { withTimezone: true, mode: 'date' }),
+  },
+  (table) => [uniqueIndex('clients_key').on(table.keyHash)],
 );
 
 /** Files that were made, by what decides their bytes. */

@@ -8,16 +8,18 @@ import { templateSchema } from '../../core/model/templateSchema';
 import { refusalSchema } from '../refusal';
 import type { JsonSchema } from './jsonSchema';
 import { jsonSchemaOf } from './jsonSchema';
-import type { Operation } from './operations';
+import type { Operation } from './operation';
 import { OPERATIONS } from './operations';
 
 const REFUSALS: Readonly<Record<number, string>> = {
   400: 'Something that was sent is not as it has to be; the problems say where, what was expected and what was got.',
+  401: 'It needs a key that is in force.',
   403: 'It was asked for under another name of this machine, or by another site.',
   404: 'There is no such thing.',
   409: 'It was changed elsewhere since, is in use, or is over.',
   410: 'It was deleted, and can be brought back.',
   416: 'It has no such part.',
+  429: 'Too much was asked for in this minute.',
   507: 'There is no room on the disk.',
 };
 const ALWAYS = [400, 403];
@@ -74,6 +76,7 @@ export function describeApi(): JsonSchema {
     servers: [{ url: 'http://127.0.0.1:4400' }],
     paths,
     components: {
+      securitySchemes: { key: { type: 'http', scheme: 'bearer', description: 'A key of the House.' } },
       schemas: Object.fromEntries([...NAMED].map(([schema, name]) => [name, jsonSchemaOf(schema, NAMED)])),
     },
   };
@@ -88,6 +91,7 @@ function describeOperation({
   answer,
   status = 200,
   refusals = [],
+  byKey = false,
 }: Operation): JsonSchema {
   const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
     name,
@@ -104,12 +108,13 @@ function describeOperation({
   return {
     operationId: `${method}${path.replace(/[{}]/g, '').replace(/\/(\w)/g, (_, letter: string) => letter.toUpperCase())}`,
     summary: says,
+    ...(byKey ? { security: [{ key: [] }] } : {}),
     ...(inPath.length + inQuery.length > 0 ? { parameters: [...inPath, ...inQuery] } : {}),
     ...(body === undefined ? {} : { requestBody: { required: true, content: contentOf(body) } }),
     responses: {
       [status]: { description: says, ...(answer === null ? {} : { content: contentOf(answer) }) },
       ...Object.fromEntries(
-        [...ALWAYS, ...refusals].map((code) => [
+        [...ALWAYS, ...(byKey ? [401, 429] : []), ...refusals].map((code) => [
           code,
           {
             description: REFUSALS[code],

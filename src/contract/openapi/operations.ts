@@ -36,22 +36,8 @@ import {
 import { settingsSchema } from '../../core/model/project';
 import { houseSchema } from '../../core/model/house';
 import { templateSchema } from '../../core/model/templateSchema';
-
-/** One thing that can be asked of the server. */
-export interface Operation {
-  readonly method: 'get' | 'head' | 'post' | 'put' | 'patch' | 'delete' | 'options';
-  /** Under /api, with names in braces for the parts that change. */
-  readonly path: string;
-  readonly says: string;
-  readonly query?: Readonly<Record<string, string>>;
-  /** What is sent along: a JSON body, or a file as it is. */
-  readonly body?: yup.Schema | 'file';
-  /** What comes back: JSON, or the media type of anything else; null for nothing. */
-  readonly answer: yup.Schema | string | null;
-  readonly status?: number;
-  /** The refusals that belong to it, beside those that every request may get. */
-  readonly refusals?: readonly number[];
-}
+import { CLIENT_OPERATIONS } from './clientOperations';
+import type { Operation } from './operation';
 
 const listOf = (schema: yup.Schema): yup.Schema => yup.array().of(schema).required();
 const made = yup.object({ id: text() });
@@ -464,5 +450,6 @@ export const OPERATIONS: readonly Operation[] = [
     answer: yup.object({ before: text() }),
     refusals: [404, 409, 507],
   },
+  ...CLIENT_OPERATIONS,
   { method: 'get', path: '/openapi', says: 'This description.', answer: yup.object() },
 ];

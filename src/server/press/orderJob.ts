@@ -11,22 +11,22 @@ import { MASTER_ID } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import type { FieldValues, Template } from '@/core/model/template';
-import type { Output, Plane } from '@/core/outputs/output';
+import type { Output } from '@/core/outputs/output';
 import { OUTPUTS } from '@/core/outputs';
 import { USUAL_NAMES } from '@/core/outputs/namePattern';
-import { hasGround, isStill, missingFor, planesOf } from '@/core/outputs/output';
+import { hasGround, isStill, planesOf } from '@/core/outputs/output';
 import { fieldText } from '@/core/project/cells';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
-import { stretchTiming } from '@/core/titleTime/stretch';
 import { clockOf } from '@/core/time/clock';
 import { RATES } from '@/core/time/rates';
 import { framesPerDay } from '@/core/time/timecode';
 import type { Db } from '@/db/open';
 import { findHouse } from '@/db/house';
 import { findProject } from '@/db/projects';
-import type { JobContent, JobPayload, JobProgramme, JobTitle } from '@/db/schema';
+import type { JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { captionPapers } from './captionPapers';
+import { inPlanes, refuseMissing, refuseShape, restingFrame } from './jobFiles';
 import { nameFiles } from './nameFiles';
 import { programmeToJob } from './orderProgramme';
 
@@ -50,24 +50,13 @@ export async function orderToPayload(
   encoders: ReadonlySet<string> | null,
 ): Promise<JobPayload> {
   const output = OUTPUTS.get(order.output);
-  const missing = missingFor(output, encoders);
-  if (missing !== null) {
-    const advice = 'Install the Debian package ffmpeg, or choose a PNG still or sequence.';
-    throw InputError.of('Output', `${missing} on this machine`, 'none', advice);
-  }
+  refuseMissing(output, encoders);
   const project = await findProject(db, order.projectId);
   if (project === undefined) throw InputError.of('Project', 'a project that exists', order.projectId);
   const delivery = deliveryOf(project.plan, order.deliveryId ?? MASTER_ID);
   if (hasGround(output) && !order.programme)
     throw InputError.of('Output', 'the whole programme for a file with its pictures', output.label);
-  const format = FORMATS.get(delivery.format);
-  if (output.squareOnly && format.pixelAspect.across !== format.pixelAspect.down)
-    throw InputError.of(
-      `Delivery “${delivery.name}”`,
-      `a format with square pixels for ${output.label}`,
-      format.label,
-      'Choose another kind of file for it.',
-    );
+  refuseShape(output, FORMATS.get(delivery.format), `Delivery “${delivery.name}”`);
   const contents = await (order.programme
     ? programmeOf(db, project, order.programme, delivery, output)
     : titlesOf(db, project, order, delivery, output));
@@ -86,23 +75,6 @@ export async function orderToPayload(
     titles: inPlanes(named.contents, planesOf(output, order.premultiplied === true)),
     papers: captionPapers(project, order.programme?.trackId ?? null, order.programme?.captionFiles ?? []),
   };
-}
-
-const PLANE_NAMES: Readonly<Partial<Record<Plane, string>>> = {
-  fill: 'fill',
-  shapedFill: 'fill',
-  key: 'key',
-};
-
-/** A file of each content for each of the planes, named by it where there are several. */
-function inPlanes(contents: readonly JobContent[], planes: readonly Plane[]): JobContent[] {
-  return contents.flatMap((content) =>
-    planes.map((plane) => {
-      const name = PLANE_NAMES[plane];
-      const fileStem = name === undefined ? content.fileStem : `${content.fileStem}-${name}`;
-      return { ...content, fileStem, ...(plane === 'straight' ? {} : { plane }) };
-    }),
-  );
 }
 
 /** A file for each title that is asked for. */
@@ -239,10 +211,4 @@ function titleToJob(title: Title, number: number, edition: EditionRecord | undef
     fadeOutFrames: title.fadeOutFrames,
     onlyFrame: null,
   };
-}
-
-/** A frame in the middle of the hold. */
-function restingFrame(title: JobTitle, rateId: string): number {
-  const timing = stretchTiming(title.document.timing, title.lengthFrames, RATES.get(rateId));
-  return Math.min(timing.totalFrames - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
 }

@@ -2,7 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { FileFacts, JobSummary } from '@/contract/jobs';
-import type { JobRecord } from '@/db/jobs';
+import type { ClientOrder, JobRecord } from '@/db/jobs';
 import { findJob, insertJob, nextQueuedJob, putFirst, requeueInterrupted, updateJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
 import { findRender, putRender } from '@/db/renders';
@@ -46,11 +46,11 @@ export class Press {
     this.work();
   }
 
-  /** Queues a job and gives its id. */
-  async enqueue(payload: JobPayload): Promise<string> {
+  /** Queues a job, for a client where one ordered it, and gives its id. */
+  async enqueue(payload: JobPayload, client: ClientOrder | null = null): Promise<string> {
     const id = nanoid(12);
     const totalFrames = payload.titles.reduce((sum, title) => sum + framesOf(payload, title), 0);
-    await insertJob(this.db, id, payload, totalFrames, paperNames(payload));
+    await insertJob(this.db, id, payload, totalFrames, paperNames(payload), client);
     await this.tell(id);
     this.work();
     return id;

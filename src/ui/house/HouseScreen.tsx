@@ -10,6 +10,7 @@ import { TopBar } from '../shared/TopBar';
 import { AreasSection } from './AreasSection';
 import { CaptionsSection } from './CaptionsSection';
 import { ChecksSection } from './ChecksSection';
+import { ClientsSection } from './ClientsSection';
 import { ColoursSection } from './ColoursSection';
 import { CreditsSection } from './CreditsSection';
 import { FacesSection } from './FacesSection';
@@ -44,6 +45,7 @@ const SECTIONS = [
   { id: 'presets', label: 'Sending', Part: PresetsSection },
   { id: 'checks', label: 'Checks', Part: ChecksSection },
   { id: 'areas', label: 'Safe areas', Part: AreasSection },
+  { id: 'clients', label: 'Other systems', Part: ClientsSection },
   { id: 'room', label: 'Room', Part: RoomSection },
   { id: 'backups', label: 'Backups', Part: BackupsSection },
 ] as const;

@@ -1,0 +1,153 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { nanoid } from 'nanoid';
+import type { ClientFacts, ClientTemplate, MadeClient, RenderOrder, RenderState } from '@/contract/clients';
+import { newClientSchema, renderOrderSchema } from '@/contract/clients';
+import type { JobSummary } from '@/contract/jobs';
+import type { EditionRecord } from '@/contract/templates';
+import { InputError } from '@/core/kit/inputError';
+import { checkValue } from '@/core/model/check';
+import { findAssets } from '@/db/assets';
+import { insertClient, listClients, withdrawClient } from '@/db/clients';
+import { findByClientKey, findClientJob } from '@/db/jobs';
+import { listShelf, readEditions } from '@/db/templates';
+import { renderPayload } from '../clients/renderPayload';
+import { hashKey } from '../clients/respondToClient';
+import { ffmpegEncoders } from '../press/ffmpeg';
+import { ConflictError, NotFoundError, readId } from '../respond';
+import { workshop } from '../workshop';
+
+/** The systems that may order, the newest first. */
+export async function getClients(): Promise<ClientFacts[]> {
+  return listClients((await workshop()).db);
+}
+
+/** Makes a key for a system; it is told this once and kept as a hash only. Throws InputError. */
+export async function makeClient(body: unknown): Promise<MadeClient> {
+  const { name } = checkValue<{ readonly name: string }>(newClientSchema, body, 'Client');
+  const key = `gld_${randomBytes(30).toString('base64url')}`;
+  const id = nanoid(12);
+  const { db } = await workshop();
+  await insertClient(db, { id, name, keyHash: hashKey(key), keyStart: key.slice(0, 8) });
+  return { id, key };
+}
+
+/** Withdraws a key: nothing can be asked with it any more. Throws NotFoundError. */
+export async function withdraw(id: string): Promise<void> {
+  const { db } = await workshop();
+  if (!(await withdrawClient(db, readId(id, 'client'))))
+    throw new NotFoundError(`There is no client "${id}" with a key in force.`);
+}
+
+/** The released templates on the shelf, and what can be filled into them. */
+export async function clientTemplates(): Promise<ClientTemplate[]> {
+  const { db } = await workshop();
+  const shelf = await listShelf(db);
+  const editions = await readEditions(
+    db,
+    shelf.map(({ id }) => id),
+  );
+  const byId = new Map(editions.map((edition) => [edition.id, edition]));
+  return shelf.flatMap(({ id }) => {
+    const edition = byId.get(id);
+    return edition === undefined ? [] : [templateOf(edition)];
+  });
+}
+
+function templateOf({ id, templateId, number, document }: EditionRecord): ClientTemplate {
+  const { name, kind, rate, formats, timing, fields } = document;
+  return {
+    edition: id,
+    template: templateId,
+    number,
+    name,
+    kind,
+    rate,
+    seconds: timing.inSeconds + timing.holdSeconds + timing.outSeconds,
+    formats: [...formats],
+    fields: fields.map(({ id: field, label, kind: what, help, required, limits }) => ({
+      id: field,
+      label,
+      kind: what,
+      help,
+      required,
+      maxLength: limits.maxLength,
+      choices: limits.choices?.map(({ value }) => value),
+    })),
+  };
+}
+
+/**
+ * Takes an order of a client; gives its id. The same order under the same key of the client's own is taken once. Throws
+ * InputError, and ConflictError for another order under that key.
+ */
+export async function orderRender(
+  client: ClientFacts,
+  body: unknown,
+  ownKey: string | null,
+): Promise<string> {
+  const order = checkValue<RenderOrder>(renderOrderSchema, body, 'Order');
+  const clientKey = ownKey === null ? null : checkOwnKey(ownKey);
+  const { db, press } = await workshop();
+  const orderHash = createHash('sha256').update(JSON.stringify(order)).digest('hex');
+  const taken = async (): Promise<string | null> => {
+    const before = clientKey === null ? undefined : await findByClientKey(db, client.id, clientKey);
+    if (before === undefined) return null;
+    if (before.orderHash === orderHash) return before.id;
+    throw new ConflictError(`Another order was sent under "${clientKey}" before.`);
+  };
+  const known = await taken();
+  if (known !== null) return known;
+  const [edition] = await readEditions(db, [order.edition]);
+  if (edition === undefined) throw InputError.of('Order, edition', 'an edition that exists', order.edition);
+  const ids = Object.values(order.values).filter((value) => typeof value === 'string' && value.length <= 64);
+  const here = new Set((await findAssets(db, ids.map(String))).map(({ id }) => id));
+  const payload = renderPayload(order, {
+    edition,
+    encoders: ffmpegEncoders(),
+    hasPicture: (id) => here.has(id),
+  });
+  try {
+    return await press.enqueue(payload, { clientId: client.id, clientKey, orderHash });
+  } catch (error) {
+    // Sent twice at once: the other one came first.
+    const other = await taken();
+    if (other !== null) return other;
+    throw error;
+  }
+}
+
+function checkOwnKey(key: string): string {
+  if (/^[\x21-\x7e]{1,120}$/.test(key)) return key;
+  throw InputError.of('Idempotency-Key', '1 to 120 letters, figures and signs without spaces', key);
+}
+
+/** How an order of a client stands. Throws NotFoundError for one that is not its own. */
+export async function renderState(client: ClientFacts, id: string): Promise<RenderState> {
+  const { db } = await workshop();
+  const job = await findClientJob(db, client.id, readId(id, 'render'));
+  if (job === undefined) throw new NotFoundError(`There is no render "${id}" of this client.`);
+  return stateOf(job);
+}
+
+/** A job as a client sees it. */
+export function stateOf({ id, status, progress, error, createdAt, endedAt, files }: JobSummary): RenderState {
+  return {
+    id,
+    status,
+    doneFrames: progress.doneFrames,
+    totalFrames: progress.totalFrames,
+    error,
+    createdAt,
+    endedAt,
+    files: files.map(({ name, bytes, sha256, widthPx, heightPx, frames, plane = 'straight' }) => ({
+      name,
+      href: `/api/v1/renders/${id}/files/${encodeURIComponent(name)}`,
+      bytes,
+      sha256,
+      widthPx,
+      heightPx,
+      frames,
+      plane,
+    })),
+  };
+}
