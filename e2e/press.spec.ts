@@ -44,7 +44,7 @@ test('one word changed among forty titles makes one file again, and timelines re
 
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'All 40 titles' }).click();
-  await chooseKinds(page, /^PNG still One/);
+  await chooseKinds(page, /^PNG still$/);
   await send(page);
   const first = await newestJob(page);
   expect(first.files).toHaveLength(40);
@@ -111,7 +111,7 @@ test('a programme goes out over its pictures by keys, with captions beside it; f
   }).toPass({ timeout: 30_000 });
   // Pictures lie under whole programmes only.
   await expect(page.getByRole('checkbox', { name: /^MP4/ })).toHaveCount(0);
-  await chooseKinds(page, /^Fill and key/);
+  await chooseKinds(page, /^Fill and key, ProRes/);
   await page.getByRole('checkbox', { name: 'Colours premultiplied' }).focus();
   await page.keyboard.press('Space');
   await expect(page.getByText('Makes 2 files.')).toBeVisible();
@@ -127,7 +127,7 @@ test('a programme goes out over its pictures by keys, with captions beside it; f
   await page.goto(desk);
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'The whole programme' }).click();
-  await chooseKinds(page, /^MP4/);
+  await chooseKinds(page, /^MP4, H.264/);
   await page.getByRole('checkbox', { name: 'Timecode and title numbers burnt in' }).check();
   await send(page);
   const waiting = page.waitForEvent('download');

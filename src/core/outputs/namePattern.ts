@@ -14,7 +14,7 @@ export const NAME_TOKENS = [
   { id: 'rate', label: 'Rate', note: 'such as 25p or 25i' },
   { id: 'id', label: 'Lasting id', note: 'stays when titles are added before it or moved' },
 ] as const;
-export type NameToken = (typeof NAME_TOKENS)[number]['id'];
+type NameToken = (typeof NAME_TOKENS)[number]['id'];
 
 /** What each token stands for in one file. */
 export type NameFacts = Readonly<Record<NameToken, string>>;

@@ -22,7 +22,7 @@ export const OUTPUT_GROUPS = [
   { id: 'sequence', label: 'Sequences, zipped' },
   { id: 'still', label: 'Stills at rest' },
 ] as const;
-export type OutputGroup = (typeof OUTPUT_GROUPS)[number]['id'];
+type OutputGroup = (typeof OUTPUT_GROUPS)[number]['id'];
 
 /** A kind of file that the press makes. */
 export interface Output {

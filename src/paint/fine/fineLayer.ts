@@ -20,7 +20,7 @@ export function fineLayer(area: Rect): FineLayer {
 }
 
 /** How a layer is laid on another: over it, or as far as that one is (`atop`, `in`) or is not (`out`) opaque. */
-export type Laying = 'over' | 'atop' | 'in' | 'out';
+type Laying = 'over' | 'atop' | 'in' | 'out';
 
 interface LaidBy {
   /** The part of the picture that may change. */

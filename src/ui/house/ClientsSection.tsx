@@ -41,6 +41,7 @@ export function ClientsSection() {
         <KeepForm
           label="Name of the client"
           placeholder="Name of the system"
+          action="Make a key"
           onKeep={(name) => void make(name)}
         />
       </div>

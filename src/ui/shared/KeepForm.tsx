@@ -5,11 +5,13 @@ import { Button } from './Button';
 interface Props {
   readonly label: string;
   readonly placeholder: string;
+  /** What its button says. */
+  readonly action?: string;
   readonly onKeep: (name: string) => void;
 }
 
 /** Keeps something under a name. */
-export function KeepForm({ label, placeholder, onKeep }: Props) {
+export function KeepForm({ label, placeholder, action = 'Keep', onKeep }: Props) {
   const [typed, setTyped] = useState('');
   const name = typed.trim();
   return (
@@ -31,7 +33,7 @@ export function KeepForm({ label, placeholder, onKeep }: Props) {
         className="h-8 min-w-0 flex-1 rounded-lg border border-line-strong bg-field px-2.5"
       />
       <Button look="plain" type="submit" disabled={name === ''}>
-        Keep
+        {action}
       </Button>
     </form>
   );

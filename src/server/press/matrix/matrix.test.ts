@@ -203,7 +203,10 @@ async function checkSaid(asked: MatrixCase, { name, frames }: FileFacts): Promis
   const said = probeFile(path);
   expect(said).toMatchObject({ size: `${widthPx}x${heightPx}`, packets: frames });
   if (isStill(OUTPUTS.get(asked.output))) return;
-  expect(said.rate).toBe(`${rate.numerator}/${rate.denominator}`);
+  // WebM's times are whole milliseconds: of a few frames only about how many come in a second can be told.
+  const [frameCount, ofSeconds] = said.rate.split('/').map(Number);
+  const perSecond = rate.numerator / rate.denominator;
+  expect(frameCount / ofSeconds / perSecond).toBeCloseTo(1, name.endsWith('.webm') ? 2 : 9);
   for (const seconds of said.lasts)
     if (!Number.isNaN(seconds)) expect(seconds).toBeCloseTo(rate.denominator / rate.numerator, 2);
   if (name.endsWith('.png')) return;

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
 import type { MissingOutputs } from '@/contract/jobs';
 import type { Output } from '@/core/outputs/output';
 import { OUTPUT_GROUPS } from '@/core/outputs/output';
@@ -64,6 +64,7 @@ interface KindProps {
 }
 
 function Kind({ output: { label, short, note }, on, lacks, onAbout, onToggle }: KindProps) {
+  const about = useId();
   return (
     <label
       onMouseEnter={onAbout}
@@ -75,7 +76,8 @@ function Kind({ output: { label, short, note }, on, lacks, onAbout, onToggle }: 
     >
       <input
         type="checkbox"
-        aria-label={`${label}. ${note} ${lackWords(lacks)}`.trim()}
+        aria-label={label}
+        aria-describedby={about}
         className="accent-leaf"
         checked={on}
         // What was chosen elsewhere can still be taken out.
@@ -84,6 +86,9 @@ function Kind({ output: { label, short, note }, on, lacks, onAbout, onToggle }: 
         onChange={(event) => onToggle(event.target.checked)}
       />
       {short}
+      <span id={about} hidden>
+        {`${note} ${lackWords(lacks)}`}
+      </span>
     </label>
   );
 }
