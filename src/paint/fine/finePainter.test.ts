@@ -76,7 +76,9 @@ describe('every demo template', () => {
   );
 });
 
-const boxOf = (paint: Extract<DisplayItem, { kind: 'fill' }>['paint'], opacity = 1): DisplayItem => ({
+type Fill = Extract<DisplayItem, { kind: 'fill' }>;
+
+const boxOf = (paint: Fill['paint'], opacity = 1): Fill => ({
   kind: 'fill',
   outline: rectOutline({ x: 0, y: 0, width: 1000, height: 8 }),
   paint,
@@ -136,4 +138,57 @@ test('in eight bits a slow gradient is dithered and keeps its mean; flat colours
   const flat = toEightBits(layerOf([boxOf({ kind: 'solid', colour: '#37a2c9' })]));
   for (let at = 0; at < flat.length; at += 4)
     expect([flat[at], flat[at + 1], flat[at + 2], flat[at + 3]]).toEqual([0x37, 0xa2, 0xc9, 255]);
+});
+
+describe('one on another', () => {
+  const at = (items: readonly DisplayItem[], x: number): number[] => {
+    const pixels = toSixteenBits(layerOf(items));
+    return [...pixels.subarray(x * 4, x * 4 + 4)].map((value) => Math.round(value / 257));
+  };
+  const left = (colour: string, opacity = 1): Fill => ({
+    ...boxOf({ kind: 'solid', colour }, opacity),
+    matrix: [0.5, 0, 0, 1, 0, 0],
+  });
+
+  test('what lies atop is seen as far as what is below is opaque, and no further', () => {
+    const items: DisplayItem[] = [
+      left('#ff0000', 0.5),
+      { kind: 'atop', items: [boxOf({ kind: 'solid', colour: '#0000ff' })] },
+    ];
+    expect(at(items, 100)).toEqual([0, 0, 255, 128]);
+    expect(at(items, 900)).toEqual([0, 0, 0, 0]);
+  });
+
+  test('a mask takes away what it does not reach, or what it covers', () => {
+    const masked = (mode: 'in' | 'out', mask: DisplayItem): DisplayItem => ({
+      kind: 'mask',
+      mode,
+      items: [boxOf({ kind: 'solid', colour: '#00ff00' })],
+      mask: [mask],
+    });
+    expect(at([masked('in', left('#ffffff', 0.25))], 100)).toEqual([0, 255, 0, 64]);
+    expect(at([masked('in', left('#ffffff'))], 900)).toEqual([0, 0, 0, 0]);
+    expect(at([masked('out', left('#ffffff', 0.25))], 100)).toEqual([0, 255, 0, 191]);
+    expect(at([masked('out', left('#ffffff'))], 900)).toEqual([0, 255, 0, 255]);
+  });
+
+  test('a conic gradient begins where it says and goes clockwise', () => {
+    const stops = [
+      { at: 0, colour: '#000000', opacity: 1 },
+      { at: 1, colour: '#ffffff', opacity: 1 },
+    ];
+    // From above, round a point in the middle of the lower edge of the first row: left of it three quarters are gone.
+    const turn: DisplayItem = boxOf({
+      kind: 'conic',
+      centre: { x: 500, y: 4 },
+      startRadians: -Math.PI / 2,
+      stops,
+    });
+    const row = (x: number): number => {
+      const pixels = toSixteenBits(layerOf([turn]));
+      return pixels[(4 * 1000 + x) * 4] / 65_535;
+    };
+    expect(row(900)).toBeCloseTo(0.25, 2);
+    expect(row(100)).toBeCloseTo(0.75, 2);
+  });
 });

@@ -59,6 +59,37 @@ test.each([
   expect(() => payloadOf(body)).toThrow(words);
 });
 
+test('choices, colours, numbers, switches and pictures are checked as what they are', () => {
+  const field = { help: '', required: false, section: '', automatic: null, targets: [] };
+  const document: Template = {
+    ...tidelineStrap,
+    fields: [
+      {
+        ...field,
+        id: 'mood',
+        label: 'Mood',
+        kind: 'choice',
+        limits: { choices: [{ value: 'calm', label: 'Calm' }] },
+      },
+      { ...field, id: 'tint', label: 'Tint', kind: 'colour', limits: {} },
+      { ...field, id: 'count', label: 'Count', kind: 'number', limits: {} },
+      { ...field, id: 'on', label: 'On', kind: 'switch', limits: {} },
+      { ...field, id: 'mark', label: 'Mark', kind: 'picture', limits: {} },
+    ],
+  };
+  const good = { mood: 'calm', tint: '#1f6454', count: 4, on: false, mark: 'here' };
+  const [title] = payloadOf({ values: good }, document).titles;
+  expect('parts' in title ? null : title.values).toEqual(good);
+  for (const [id, value, expected] of [
+    ['mood', 'wild', 'one of calm'],
+    ['tint', 'green', 'a colour such as'],
+    ['count', '4', 'a number'],
+    ['on', 'yes', 'true or false'],
+    ['mark', 'gone', 'a picture that is here'],
+  ])
+    expect(() => payloadOf({ values: { ...good, [id]: value } }, document)).toThrow(expected);
+});
+
 test('everything that is wrong is told at once, and every demo template can be filled in', () => {
   expect(() => payloadOf({ values: { name: 1, role: 2 } })).toThrow(/name[^]*role/);
   for (const document of DEMO_TEMPLATES) {

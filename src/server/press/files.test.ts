@@ -318,6 +318,15 @@ test('colour goes on outwards from what is seen, and nothing that is seen change
   expect(seen(pixels, 0, 0)).toEqual([0, 0, 0, 0]);
 });
 
+test('a difference of 16 bits is said in steps of 255 too', () => {
+  const painted = Uint16Array.from([65_535, 0, 0, 65_535]);
+  const decoded = Uint16Array.from([65_535 - 2 * 257, 0, 0, 65_535]);
+  expect(compareFrame(decoded, painted)).toEqual({ alphaMax: 0, colourMean: 0.67, colourMax: 2 });
+  const thinner = compareFrame(Uint16Array.from([65_535, 0, 0, 65_535 - 257]), painted);
+  expect([thinner.alphaMax, thinner.colourMax]).toEqual([1, 1]);
+  expect(() => compareFrame(new Uint8ClampedArray(4), painted)).toThrow(/another size/);
+});
+
 test('a difference is what is seen over black, grey and white', () => {
   const of = (painted: number[], decoded: number[]) =>
     compareFrame(Uint8Array.from(decoded), Uint8Array.from(painted));

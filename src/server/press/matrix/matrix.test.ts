@@ -232,6 +232,8 @@ describe('what is decoded is what was painted, and what is said is true', () => 
       const planes = planesOf(output, asked.premultiplied);
       const files = await Promise.all(planes.map((plane) => make(asked, plane, at)));
       expect(files).toHaveLength(isFillAndKey(output) ? 2 : 1);
+      const bits = asked.fine || output.fine === 'always' ? output.bits : 8;
+      expect(files.map((file) => file.bits)).toEqual(files.map(() => bits));
       for (const file of files) await checkSaid(asked, file);
       // Light that is turned into colours by itself is right where it is opaque; the file's own check knows the rest.
       if (output.linear) return;
