@@ -29,15 +29,16 @@ interface LaidBy {
   readonly by?: Laying;
 }
 
-/** Lays a layer on another (Porter and Duff 1984, colours multiplied by alpha). `in` and `out` keep what lies below. */
+/**
+ * Lays a layer on another (Porter and Duff 1984, colours multiplied by alpha); `in` and `out` keep what lies below.
+ * Nothing changes outside the area of both.
+ */
 export function layFine(
   below: FineLayer,
   above: FineLayer,
   { area, opacity = 1, by = 'over' }: LaidBy,
 ): void {
   const within = intersectRects(intersectRects(below.area, above.area), area);
-  // What a mask does not reach is masked all the same.
-  if (by === 'in') clearOutside(below, within);
   for (let y = within.y; y < within.y + within.height; y++) {
     const at = indexOf(below.area, within.x, y);
     const from = indexOf(above.area, within.x, y);
@@ -95,18 +96,6 @@ function maskRow(
   for (const plane of planes)
     for (let i = 0; i < count; i++)
       plane[at + i] *= share < 0 ? 1 + mask[from + i] * share : mask[from + i] * share;
-}
-
-function clearOutside({ area, planes }: FineLayer, kept: Rect): void {
-  for (let y = area.y; y < area.y + area.height; y++) {
-    const row = indexOf(area, area.x, y);
-    const [left, right] = [kept.x - area.x, kept.x + kept.width - area.x];
-    const isKept = y >= kept.y && y < kept.y + kept.height && kept.width > 0;
-    for (const plane of planes) {
-      plane.fill(0, row, row + (isKept ? left : area.width));
-      if (isKept) plane.fill(0, row + right, row + area.width);
-    }
-  }
 }
 
 /** A layer moved by whole pixels and parts of one; between pixels they are mixed. */

@@ -153,9 +153,9 @@ describe('one on another', () => {
   test('what lies atop is seen as far as what is below is opaque, and no further', () => {
     const items: DisplayItem[] = [
       left('#ff0000', 0.5),
-      { kind: 'atop', items: [boxOf({ kind: 'solid', colour: '#0000ff' })] },
+      { kind: 'atop', items: [boxOf({ kind: 'solid', colour: '#000080' })] },
     ];
-    expect(at(items, 100)).toEqual([0, 0, 255, 128]);
+    expect(at(items, 100)).toEqual([0, 0, 128, 128]);
     expect(at(items, 900)).toEqual([0, 0, 0, 0]);
   });
 
