@@ -89,7 +89,7 @@ await shoot('send', '/desk/lantern-regatta-2', async (page) => {
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'The whole programme' }).click();
   await page.getByLabel('Captions that are painted').selectOption({ label: 'English' });
-  await page.getByRole('checkbox', { name: /^MP4/ }).check();
+  await page.getByRole('checkbox', { name: /^MP4, H.264/ }).check();
   await page.getByRole('checkbox', { name: 'WebVTT' }).check();
   await page.getByText(/^How long|^Takes/).waitFor();
 });

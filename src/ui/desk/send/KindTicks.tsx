@@ -21,7 +21,7 @@ export function KindTicks({ offered, chosen, onChange }: Props) {
   const [about, setAbout] = useState<string | null>(null);
   const told = offered.find(({ id }) => id === about) ?? offered.find(({ id }) => chosen.includes(id));
   return (
-    <fieldset className="mt-3">
+    <fieldset className="mt-2">
       <legend className="caps pb-1 text-soft">Kinds of file</legend>
       <div className="grid grid-cols-[132px_1fr] gap-x-2 gap-y-1.5">
         {OUTPUT_GROUPS.map(({ id: group, label }) => {

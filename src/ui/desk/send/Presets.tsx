@@ -46,7 +46,7 @@ export function Presets({ choices, onChoose }: Props) {
     }
   };
   return (
-    <div className="mt-3 grid grid-cols-[132px_1fr_150px] items-center gap-x-2">
+    <div className="mt-2 grid grid-cols-[132px_1fr_150px] items-center gap-x-2">
       <span className="text-soft">Preset</span>
       {keeping ? (
         <KeepForm label="Name of the preset" placeholder="Name it" onKeep={(name) => void keep(name)} />

@@ -13,7 +13,7 @@ interface Props {
 /** Choices of which any number can be taken, each with a word of what it is. */
 export function Ticks({ label, choices, chosen, onChange, columns = 2 }: Props) {
   return (
-    <fieldset className="mt-3">
+    <fieldset className="mt-2">
       <legend className="caps pb-1 text-soft">{label}</legend>
       <div className={classes('grid gap-1.5', columns === 3 ? 'grid-cols-3' : 'grid-cols-2')}>
         {choices.map(({ id, label: name, note }) => {
@@ -33,8 +33,8 @@ export function Ticks({ label, choices, chosen, onChange, columns = 2 }: Props) 
                 onChange={() => onChange(on ? chosen.filter((one) => one !== id) : [...chosen, id])}
               />
               <span className="min-w-0">
-                <span className="block font-semibold">{name}</span>
-                <span className="block text-[12.5px] text-soft">{note}</span>
+                <span className="font-semibold">{name}</span>{' '}
+                <span className="text-[12.5px] text-soft">{note}</span>
               </span>
             </label>
           );
