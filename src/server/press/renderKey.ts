@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { OUTPUTS } from '@/core/outputs';
+import { shadesOf } from '@/core/outputs/output';
 import type { Template } from '@/core/model/template';
 import type { JobContent, JobPayload, JobTitle } from '@/db/schema';
 import { CODING_VERSION } from './sinks';
@@ -24,7 +26,9 @@ export function renderKey(payload: JobPayload, content: JobContent, root = proce
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
   const painted =
     'parts' in rest ? { ...rest, documents: rest.documents.map(documentHash) } : withoutPlace(rest);
-  const coding = { version: CODING_VERSION, output, format, interlaced, rate, drop, language, fine };
+  // What is always painted finely is the same file, asked for or not.
+  const shades = shadesOf(OUTPUTS.get(output), fine === true);
+  const coding = { version: CODING_VERSION, output, format, interlaced, rate, drop, language, shades };
   return hashOf({ painter: painterHash(root), coding, painted });
 }
 

@@ -186,6 +186,17 @@ describe('the viewer', () => {
     });
   });
 
+  test.each([
+    [{ bits: 10, fine: true }, '10 bits a channel'],
+    [{ bits: 8, fine: true }, '8 bits a channel, dithered from more'],
+    [{ bits: 8 }, null],
+  ])('says how many bits there are where they are not the usual ones: %j', (more, words) => {
+    open([{ ...done, files: [file('deep.mov', more)] }]);
+    const depth = within(viewer()).queryByText('Depth');
+    if (words === null) expect(depth).toBeNull();
+    else expect(depth?.nextElementSibling).toHaveTextContent(words);
+  });
+
   test('says what it is for while nothing is finished', () => {
     open([job('a')]);
     expect(viewer()).toHaveTextContent('A finished file is shown here');

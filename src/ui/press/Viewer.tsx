@@ -5,7 +5,7 @@ import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
-import { comparedFacts, hasAlphaIn, isStillJob } from './fileWords';
+import { comparedFacts, depthFacts, hasAlphaIn, isStillJob } from './fileWords';
 import { fileHref } from './JobCard';
 
 export interface Viewed {
@@ -78,9 +78,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
         ] as const)),
     ['Coding', codingOf(file)],
     ['Pixels', PLANES[file.plane ?? 'straight']],
-    ...(file.bits === undefined || file.bits === 8
-      ? []
-      : [['Depth', `${file.bits} bits a channel`] as const]),
+    ...depthFacts(file),
     ['Size', bytesToWords(file.bytes)],
     ...comparedFacts(file),
   ];

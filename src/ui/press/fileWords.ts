@@ -26,6 +26,12 @@ export function comparedFacts(file: FileFacts): readonly (readonly [string, stri
   ];
 }
 
+/** How many bits a channel a file has where they are not the usual eight, and whether they were dithered down to these. */
+export function depthFacts({ bits = 8, fine = false }: FileFacts): readonly (readonly [string, string])[] {
+  if (bits > 8) return [['Depth', `${bits} bits a channel`]];
+  return fine ? [['Depth', '8 bits a channel, dithered from more']] : [];
+}
+
 /** Whether a job's files are single pictures, which have no rate. */
 export function isStillJob({ output }: Pick<JobSummary, 'output'>): boolean {
   const kind = OUTPUTS.find(output);
