@@ -120,6 +120,17 @@ export async function nextQueuedJob(db: Db, except: readonly string[] = []): Pro
   return rows.map(withTimes)[0];
 }
 
+/** Marks a job as running; false for one that does not wait any more. */
+export async function startJob(db: Db, id: string): Promise<boolean> {
+  const waiting = and(eq(jobs.id, id), eq(jobs.status, 'queued'));
+  const started = await db
+    .update(jobs)
+    .set({ status: 'running', startedAt: new Date() })
+    .where(waiting)
+    .returning({ id: jobs.id });
+  return started.length > 0;
+}
+
 /** Makes a job more urgent than all others that are not over. */
 export async function putFirst(db: Db, id: string): Promise<void> {
   const most = sql<number>`(select coalesce(max(priority), 0) + 1 from jobs where ended_at is null)`;

@@ -3,7 +3,15 @@ import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { FileFacts, JobSummary } from '@/contract/jobs';
 import type { ClientOrder, JobRecord } from '@/db/jobs';
-import { findJob, insertJob, nextQueuedJob, putFirst, requeueInterrupted, updateJob } from '@/db/jobs';
+import {
+  findJob,
+  insertJob,
+  nextQueuedJob,
+  putFirst,
+  requeueInterrupted,
+  startJob,
+  updateJob,
+} from '@/db/jobs';
 import type { Db } from '@/db/open';
 import { findRender, putRender } from '@/db/renders';
 import type { JobContent, JobPayload } from '@/db/schema';
@@ -161,11 +169,10 @@ export class Press {
       const [first] = [...this.running.values()].filter((one) => one.hasWaiting).sort(byUrgency);
       // One that was stopped and is queued again waits until its last title has been let go.
       const queued = await nextQueuedJob(this.db, [...this.running.keys()]);
-      const running =
-        queued === undefined || (first !== undefined && byUrgency(first, queued) <= 0)
-          ? first
-          : await this.begin(queued);
+      const isQueuedNext = queued !== undefined && (first === undefined || byUrgency(first, queued) > 0);
+      const running = isQueuedNext ? await this.begin(queued) : first;
       if (running === undefined) return null;
+      if (running === null) continue;
       const title = running.take();
       if (title !== undefined) return { running, title };
       await this.endWhenOver(running);
@@ -173,17 +180,25 @@ export class Press {
     return null;
   }
 
-  private async begin(job: JobRecord): Promise<RunningJob> {
+  /** Puts a job on the press; null for one that was stopped meanwhile, or that cannot be begun and has failed. */
+  private async begin(job: JobRecord): Promise<RunningJob | null> {
+    if (!(await startJob(this.db, job.id))) return null;
     const folder = this.folderOf(job.id);
-    mkdirSync(folder, { recursive: true });
-    const running = new RunningJob(job, folder, async (state) => {
-      await updateJob(this.db, job.id, state);
+    try {
+      mkdirSync(folder, { recursive: true });
+      const running = new RunningJob(job, folder, async (state) => {
+        await updateJob(this.db, job.id, state);
+        await this.tell(job.id);
+      });
+      this.running.set(job.id, running);
       await this.tell(job.id);
-    });
-    this.running.set(job.id, running);
-    await updateJob(this.db, job.id, { status: 'running', startedAt: new Date() });
-    await this.tell(job.id);
-    return running;
+      return running;
+    } catch (error) {
+      const failed = { status: 'failed', error: wordsOf(error, folder), endedAt: new Date() } as const;
+      await updateJob(this.db, job.id, failed);
+      await this.tell(job.id);
+      return null;
+    }
   }
 
   private async endWhenOver(running: RunningJob): Promise<void> {

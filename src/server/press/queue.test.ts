@@ -122,3 +122,18 @@ test('one that is stopped and tried again at once is made once', async () => {
   expect(job).toMatchObject({ status: 'done', error: null });
   expect(job.files.map(({ name }) => name).toSorted()).toEqual(['000.mov', '001.mov', '002.mov']);
 }, 120_000);
+
+test('a job that cannot even be begun fails with the reason, and those behind it are made', async () => {
+  const broken = { ...payload('broken', 1), output: 'wax-roll' };
+  const [bad, good] = [await press.enqueue(broken), await press.enqueue(payload('behind', 1))];
+  expect(await ended(bad)).toMatchObject({ status: 'failed', error: expect.stringContaining('wax-roll') });
+  expect((await ended(good)).status).toBe('done');
+}, 60_000);
+
+test('many jobs at once that are stopped as they come never stay behind as running', async () => {
+  const ids = await Promise.all(Array.from({ length: 8 }, (_, i) => press.enqueue(payload(`burst ${i}`, 1))));
+  await Promise.all(ids.map((id) => press.cancel(id)));
+  const last = await ended(await press.enqueue(payload('last', 1)));
+  expect(last.status).toBe('done');
+  for (const id of ids) expect(['cancelled', 'done']).toContain((await findJob(database.db, id))?.status);
+}, 60_000);
