@@ -9,7 +9,7 @@ import { SCENES } from '@/core/scenes';
 import { sceneItems } from '@/core/scenes/scene';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
-import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
+import { designFrames, restingFrame, stretchTiming } from '@/core/titleTime/stretch';
 import { frameToSeconds, RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { serverSurfaces } from '@/server/raster';
@@ -66,7 +66,7 @@ function paintTile(
   const rate = RATES.get(template.rate);
   const timing = stretchTiming(template.timing, designFrames(template.timing, rate), rate);
   const title = compile(sampleTemplate(template, sampleId), sampleValues(template, sampleId), format, fonts);
-  const middle = frameToSeconds(timing.inFrames + Math.floor(timing.holdFrames / 2), rate);
+  const middle = frameToSeconds(restingFrame(timing), rate);
   painter.paint(context, title.frame(middle, timing));
   return tile;
 }

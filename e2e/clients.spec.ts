@@ -56,6 +56,11 @@ test('another system gets a key in the House, orders and fetches with it, and is
   const [{ edition }] = (await (await request.get('/api/v1/templates', { headers })).json()).filter(
     ({ name }: { name: string }) => name === 'Tideline strap',
   );
+  const told = await (await request.get(`/api/v1/templates/${edition}`, { headers })).json();
+  expect(told.fields.map(({ id, required }: { id: string; required: boolean }) => [id, required])).toEqual(
+    expect.arrayContaining([['name', true]]),
+  );
+  expect((await request.get('/api/v1/templates/none', { headers })).status()).toBe(404);
   const data = { edition, values: { name: 'Noor', role: 'Desk' }, output: 'png-still' };
   const [one, two] = await Promise.all([0, 1].map(() => request.post('/api/v1/renders', { headers, data })));
   expect([one.status(), (await one.json()).id]).toEqual([201, (await two.json()).id]);

@@ -2,8 +2,11 @@ import * as yup from 'yup';
 import { OUTPUTS } from '../core/outputs';
 import { PLANES } from '../core/outputs/output';
 import { FIELD_KINDS } from '../core/model/template';
+import { FORMATS } from '../core/frame/formats';
+import { idOf } from '../core/model/schemaParts';
+import { RATES } from '../core/time/rates';
 import type { TypeOf } from './schema';
-import { figure, flag, moment, momentOrNull, sha256, text, whole } from './schema';
+import { figure, flag, moment, momentOrNull, sha256, text, texts, whole } from './schema';
 
 /** A system that may order, as the House shows it. */
 export const clientFactsSchema = yup.object({
@@ -26,18 +29,26 @@ export const newClientSchema = yup
 export const madeClientSchema = yup.object({ id: text(), key: text() });
 export type MadeClient = TypeOf<typeof madeClientSchema>;
 
-/** A released template as a client sees it: what it can fill in. */
-export const clientTemplateSchema = yup.object({
+const inList = {
   /** What an order names. */
   edition: text(),
   template: text(),
   number: whole(),
   name: text(),
   kind: text(),
-  rate: text(),
   /** How long the design is. */
   seconds: figure(),
-  formats: yup.array().of(text()).required(),
+  formats: texts(),
+};
+
+/** A released template as a list tells a client of it. */
+export const clientTemplateSchema = yup.object(inList);
+export type ClientTemplate = TypeOf<typeof clientTemplateSchema>;
+
+/** A released template with what a client can fill in. */
+export const clientTemplateFieldsSchema = yup.object({
+  ...inList,
+  rate: text(),
   fields: yup
     .array()
     .of(
@@ -55,7 +66,7 @@ export const clientTemplateSchema = yup.object({
     )
     .required(),
 });
-export type ClientTemplate = TypeOf<typeof clientTemplateSchema>;
+export type ClientTemplateFields = TypeOf<typeof clientTemplateFieldsSchema>;
 
 /** A still or a video of a template with words, without a project. */
 export const renderOrderSchema = yup
@@ -67,8 +78,8 @@ export const renderOrderSchema = yup
       .string()
       .required()
       .oneOf(OUTPUTS.list.map(({ id }) => id)),
-    format: yup.string().max(32),
-    rate: yup.string().max(16),
+    format: idOf(FORMATS).notRequired(),
+    rate: idOf(RATES).notRequired(),
     seconds: yup.number().min(0.2).max(3600),
     language: yup.string().max(35),
     interlaced: yup.boolean(),

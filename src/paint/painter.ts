@@ -1,16 +1,15 @@
 import { growBlur, itemBounds, listBounds, neededWithin } from '@/core/display/bounds';
 import { invertMap } from '@/core/display/homography';
 import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/list';
-import type { Outline } from '@/core/display/outline';
-import { replayOutline } from '@/core/display/outline';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Rect } from '@/core/kit/rect';
 import { blurAxes } from './blurAxes';
 import { Exposure } from './exposure';
 import { brightnessToAlpha, warpPixels } from './pixels';
-import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from './surface';
+import type { Surface, SurfaceContext, SurfaceMaker } from './surface';
 import { SurfacePool } from './surfacePool';
 import { place, visible } from './visible';
+import { OutlinePaths } from './outlinePaths';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
 
@@ -28,10 +27,11 @@ interface Canvas {
  * first gets a surface that is no larger than what of it can be seen.
  */
 export class Painter {
-  private readonly paths = new WeakMap<Outline, SurfacePath>();
+  private readonly paths: OutlinePaths;
   private readonly pool: SurfacePool;
 
   constructor(private readonly maker: SurfaceMaker) {
+    this.paths = new OutlinePaths(maker);
     this.pool = new SurfacePool(maker);
   }
 
@@ -83,7 +83,7 @@ export class Painter {
     place(context, item.matrix, area);
     context.globalAlpha = item.opacity;
     context.fillStyle = paintStyle(context, item.paint, tint);
-    context.fill(this.pathOf(item.outline));
+    context.fill(this.paths.of(item.outline));
     context.globalAlpha = 1;
   }
 
@@ -93,7 +93,7 @@ export class Painter {
     context.strokeStyle = paintStyle(context, item.paint, tint);
     context.lineWidth = item.width;
     context.lineJoin = 'round';
-    context.stroke(this.pathOf(item.outline));
+    context.stroke(this.paths.of(item.outline));
     context.globalAlpha = 1;
   }
 
@@ -243,15 +243,6 @@ export class Painter {
     context.drawImage(surface.image, 0, 0, width, height, x - of.x, y - of.y, width, height);
     context.globalAlpha = 1;
     this.pool.giveBack(surface);
-  }
-
-  private pathOf(outline: Outline): SurfacePath {
-    const known = this.paths.get(outline);
-    if (known !== undefined) return known;
-    const path = this.maker.path();
-    replayOutline(outline, path);
-    this.paths.set(outline, path);
-    return path;
   }
 }
 

@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import {
   clientFactsSchema,
+  clientTemplateFieldsSchema,
   clientTemplateSchema,
   madeClientSchema,
   newClientSchema,
@@ -40,8 +41,16 @@ export const CLIENT_OPERATIONS: readonly Operation[] = [
   {
     method: 'get',
     path: '/v1/templates',
-    says: 'The released templates, and what can be filled into them.',
+    says: 'The released templates.',
     answer: listOf(clientTemplateSchema),
+    byKey: true,
+  },
+  {
+    method: 'get',
+    path: '/v1/templates/{edition}',
+    says: 'A released template with what can be filled into it.',
+    answer: clientTemplateFieldsSchema,
+    refusals: [404],
     byKey: true,
   },
   {

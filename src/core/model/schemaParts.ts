@@ -40,11 +40,12 @@ export const idOf = (registry: Registry<{ readonly id: string }>): yup.StringSch
   yup
     .string()
     .required()
-    .test(
-      'known',
-      `one of ${registry.list.map((item) => item.id).join(', ')}`,
-      (value) => registry.find(value) !== undefined,
-    );
+    .test({
+      name: 'known',
+      message: `one of ${registry.list.map((item) => item.id).join(', ')}`,
+      skipAbsent: true,
+      test: (value) => registry.find(value) !== undefined,
+    });
 
 /** An object with exactly these properties. */
 export function exactly(shape: yup.ObjectShape): yup.ObjectSchema<object> {

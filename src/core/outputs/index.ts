@@ -9,6 +9,7 @@ const USUAL = {
   bits: 8,
   fine: 'asked',
   fields: true,
+  timecode: false,
   squareOnly: false,
   linear: false,
   canPremultiply: false,
@@ -40,6 +41,7 @@ const WATCH = {
   ...USUAL,
   group: 'watch',
   extension: 'mp4',
+  timecode: true,
   colourTolerance: { mean: 6, most: 255 },
 } as const;
 
@@ -53,6 +55,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     short: 'MOV, lossless',
     note: 'PNG coded, exact to the last bit.',
     extension: 'mov',
+    timecode: true,
     frames: 'png',
   },
   {
@@ -63,6 +66,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     short: 'ProRes 4444',
     note: 'The usual exchange in post-production.',
     extension: 'mov',
+    timecode: true,
     encoders: ['prores_ks'],
     bits: 10,
     canPremultiply: true,
@@ -114,6 +118,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     short: 'ProRes 422 HQ',
     note: 'Two MOV files of the same frames, for keyers.',
     extension: 'mov',
+    timecode: true,
     encoders: ['prores_ks'],
     bits: 10,
   },
@@ -124,6 +129,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     short: 'DNxHR HQX, MXF',
     note: 'Two MXF files of the same frames, ten bits.',
     extension: 'mxf',
+    timecode: true,
     fields: false,
     squareOnly: true,
     encoders: ['dnxhd'],
@@ -136,6 +142,7 @@ export const OUTPUTS = createRegistry<Output>('output', [
     short: 'MPEG-2 4:2:2, MXF',
     note: 'Two MXF files of the same frames, for playout servers.',
     extension: 'mxf',
+    timecode: true,
     encoders: ['mpeg2video'],
   },
   {

@@ -45,6 +45,8 @@ export interface Output {
   readonly fine: 'asked' | 'always';
   /** Whether frames can be two fields each; it has whole frames otherwise, also in interlaced deliveries. */
   readonly fields: boolean;
+  /** Whether it says where in its programme its first frame stands. */
+  readonly timecode: boolean;
   /** Whether it cannot say that pixels are wider or narrower than high. */
   readonly squareOnly: boolean;
   /** Whether its pixels are light and not what is shown: linear and multiplied by alpha. */

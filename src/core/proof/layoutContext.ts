@@ -12,6 +12,7 @@ import type { LayoutContext, TitleContext } from './check';
 import type { Eyes } from './eyes';
 import type { Speller } from './speller';
 import type { ProofSurroundings } from './titleContext';
+import { restingFrame } from '../titleTime/stretch';
 
 /** What a proof works with. */
 export interface ProofTools {
@@ -45,7 +46,6 @@ export function layoutContext(
     own === undefined || template.areas.some(({ format }) => format === delivery.format)
       ? shown.compiled.format
       : { ...shown.compiled.format, ownTitleSafe: own };
-  const restingFrame = Math.min(timing.totalFrames - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
   const missingPictures =
     pictures === undefined
       ? []
@@ -57,7 +57,7 @@ export function layoutContext(
     delivery,
     shown,
     safe: safeArea(counted, 'titleSafe'),
-    restingFrame,
+    restingFrame: restingFrame(timing),
     eyes,
     missingPictures,
     showAt,

@@ -24,6 +24,15 @@ export function designFrames(timing: Timing, rate: FrameRate): number {
   return Math.max(SHORTEST_FRAMES, secondsToNearestFrames(total, rate));
 }
 
+/** The frame in the middle of the hold, which stands for a title where one picture has to. */
+export function restingFrame({
+  totalFrames,
+  inFrames,
+  holdFrames,
+}: Pick<TitleTiming, 'totalFrames' | 'inFrames' | 'holdFrames'>): number {
+  return Math.min(totalFrames - 1, inFrames + Math.floor(holdFrames / 2));
+}
+
 /**
  * Divides a length among in, hold and out: in and out keep their timing and the hold takes the rest.
  * Below in + out both shrink in proportion, down to one frame each; lengths under two frames count as two.

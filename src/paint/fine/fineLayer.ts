@@ -40,60 +40,46 @@ export function layFine(
 ): void {
   const within = intersectRects(intersectRects(below.area, above.area), area);
   for (let y = within.y; y < within.y + within.height; y++) {
-    const at = indexOf(below.area, within.x, y);
-    const from = indexOf(above.area, within.x, y);
-    if (by === 'over') layRow(below, at, above, from, within.width, opacity);
-    else if (by === 'atop') layRowAtop(below, at, above, from, within.width, opacity);
-    else maskRow(below, at, above, from, within.width, by === 'in' ? opacity : -opacity);
+    const rows = {
+      below: below.planes,
+      at: indexOf(below.area, within.x, y),
+      above: above.planes,
+      from: indexOf(above.area, within.x, y),
+      count: within.width,
+    };
+    if (by === 'over' || by === 'atop') layRow(rows, opacity, by === 'atop');
+    else maskRow(rows, by === 'in' ? opacity : -opacity);
   }
 }
 
-function layRow(
-  { planes: [r, g, b, a] }: FineLayer,
-  at: number,
-  { planes: [ar, ag, ab, aa] }: FineLayer,
-  from: number,
-  count: number,
-  opacity: number,
-): void {
-  for (let end = at + count; at < end; at++, from++) {
+/** As many pixels of two layers, each from a place of its own on. */
+interface Rows {
+  readonly below: FineLayer['planes'];
+  readonly at: number;
+  readonly above: FineLayer['planes'];
+  readonly from: number;
+  readonly count: number;
+}
+
+/** `atop`: as far as what is below is opaque, which stays as opaque as it is. */
+function layRow(rows: Rows, opacity: number, atop: boolean): void {
+  const [r, g, b, a] = rows.below;
+  const [ar, ag, ab, aa] = rows.above;
+  for (let at = rows.at, from = rows.from; at < rows.at + rows.count; at++, from++) {
     const alpha = aa[from] * opacity;
     if (alpha === 0) continue;
+    const share = atop ? opacity * a[at] : opacity;
     const rest = 1 - alpha;
-    r[at] = ar[from] * opacity + r[at] * rest;
-    g[at] = ag[from] * opacity + g[at] * rest;
-    b[at] = ab[from] * opacity + b[at] * rest;
-    a[at] = alpha + a[at] * rest;
-  }
-}
-
-function layRowAtop(
-  { planes: [r, g, b, a] }: FineLayer,
-  at: number,
-  { planes: [ar, ag, ab, aa] }: FineLayer,
-  from: number,
-  count: number,
-  opacity: number,
-): void {
-  for (let end = at + count; at < end; at++, from++) {
-    const rest = 1 - aa[from] * opacity;
-    const share = opacity * a[at];
     r[at] = ar[from] * share + r[at] * rest;
     g[at] = ag[from] * share + g[at] * rest;
     b[at] = ab[from] * share + b[at] * rest;
+    a[at] = aa[from] * share + a[at] * rest;
   }
 }
 
 /** `share` below 0: keeps what the mask does not cover. */
-function maskRow(
-  { planes }: FineLayer,
-  at: number,
-  { planes: [, , , mask] }: FineLayer,
-  from: number,
-  count: number,
-  share: number,
-): void {
-  for (const plane of planes)
+function maskRow({ below, above: [, , , mask], at, from, count }: Rows, share: number): void {
+  for (const plane of below)
     for (let i = 0; i < count; i++)
       plane[at + i] *= share < 0 ? 1 + mask[from + i] * share : mask[from + i] * share;
 }
@@ -130,7 +116,8 @@ export function sampleFine({ area, planes }: FineLayer, x: number, y: number, in
   }
 }
 
-const indexOf = (area: Rect, x: number, y: number): number => (y - area.y) * area.width + x - area.x;
+/** Where a pixel of an area is in its planes. */
+export const indexOf = (area: Rect, x: number, y: number): number => (y - area.y) * area.width + x - area.x;
 
 const holds = (area: Rect, x: number, y: number): boolean =>
   x >= area.x && y >= area.y && x < area.x + area.width && y < area.y + area.height;

@@ -9,7 +9,7 @@ import { FORMATS } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import { IDENTITY } from '@/core/kit/matrix';
 import { frameToSeconds, RATES } from '@/core/time/rates';
-import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
+import { designFrames, restingFrame, stretchTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
 import { serverFonts } from '../../server/fontFiles';
@@ -67,7 +67,7 @@ describe('every demo template', () => {
       );
       const rate = RATES.get('25');
       const timing = stretchTiming(template.timing, designFrames(template.timing, rate), rate);
-      for (const frame of [8, timing.inFrames + Math.floor(timing.holdFrames / 2)]) {
+      for (const frame of [8, restingFrame(timing)]) {
         const list = compiled.frame(frameToSeconds(frame, rate), timing);
         expect(apart(toEightBits(fine.paint(list)), painted(list))).toBeLessThan(1);
       }

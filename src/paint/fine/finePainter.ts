@@ -1,8 +1,6 @@
 import { growBlur, itemBounds, listBounds, neededWithin } from '@/core/display/bounds';
 import { invertMap } from '@/core/display/homography';
 import type { DisplayItem, DisplayList, HexColour } from '@/core/display/list';
-import type { Outline } from '@/core/display/outline';
-import { replayOutline } from '@/core/display/outline';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Matrix } from '@/core/kit/matrix';
 import { mapPoint } from '@/core/kit/matrix';
@@ -14,8 +12,9 @@ import { SurfacePool } from '../surfacePool';
 import { place, visible } from '../visible';
 import type { FineColour } from './fineColour';
 import { fineColour } from './fineColour';
-import type { FineLayer } from './fineLayer';
-import { fineLayer, layFine, movedFine, sampleFine } from './fineLayer';
+import type { Channels, FineLayer } from './fineLayer';
+import { fineLayer, indexOf, layFine, movedFine, sampleFine } from './fineLayer';
+import { OutlinePaths } from '../outlinePaths';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
 
@@ -33,10 +32,11 @@ interface On {
  * `Painter`, and of the same geometry.
  */
 export class FinePainter {
-  private readonly paths = new WeakMap<Outline, SurfacePath>();
+  private readonly paths: OutlinePaths;
   private readonly pool: SurfacePool;
 
   constructor(private readonly maker: SurfaceMaker) {
+    this.paths = new OutlinePaths(maker);
     this.pool = new SurfacePool(maker);
   }
 
@@ -103,11 +103,11 @@ export class FinePainter {
     place(context, item.matrix, area);
     context.fillStyle = '#ffffff';
     context.strokeStyle = '#ffffff';
-    draw(context, this.pathOf(item.outline));
+    draw(context, this.paths.of(item.outline));
     const covered = this.pixelsOf(surface, area);
     const back = item.paint.kind === 'solid' ? null : inverseOf(item.matrix);
     const colour = fineColour(item.paint, on.tint);
-    layFine(on.layer, coloured(covered, area, item.opacity, colour, back), { area });
+    layPixels(on.layer, covered, area, item.opacity, colourAt(colour, area, back));
   }
 
   private paintImage(on: On, item: Of<'image'>): void {
@@ -129,12 +129,9 @@ export class FinePainter {
       to.height,
     );
     const pixels = this.pixelsOf(surface, area);
-    const tint = on.tint === undefined ? null : fineColour({ kind: 'solid', colour: on.tint });
-    const layer =
-      tint === null
-        ? fromPixels(pixels, area, item.opacity)
-        : coloured(pixels, area, item.opacity, tint, null);
-    layFine(on.layer, layer, { area });
+    const colour =
+      on.tint === undefined ? ownColours(pixels) : colourAt(fineColour({ kind: 'solid', colour: on.tint }));
+    layPixels(on.layer, pixels, area, item.opacity, colour);
   }
 
   private paintGroup(on: On, item: Of<'group'>): void {
@@ -156,7 +153,7 @@ export class FinePainter {
     const area = visible(grown, neededWithin(item, on.area));
     if (area === null) return;
     const shape = this.layer(area, item.items, item.colour);
-    if (item.blurPx > 0) blurFine(shape, item.blurPx, item.blurPx);
+    if (item.blurPx > 0) blurTinted(shape, item.colour, item.blurPx);
     const { x, y } = item.offsetPx;
     layFine(on.layer, movedFine(shape, x, y), { area: on.area, opacity: item.opacity });
   }
@@ -206,57 +203,63 @@ export class FinePainter {
     this.pool.giveBack(surface);
     return pixels;
   }
-
-  private pathOf(outline: Outline): SurfacePath {
-    const known = this.paths.get(outline);
-    if (known !== undefined) return known;
-    const path = this.maker.path();
-    replayOutline(outline, path);
-    this.paths.set(outline, path);
-    return path;
-  }
 }
 
-/** A layer of a colour, as opaque as the alpha of some pixels. `back` leads from the picture to the colour's coordinates. */
-function coloured(
+/** The colour (not multiplied) and alpha of a pixel by its number. */
+type PixelColour = (at: number) => Channels<number>;
+
+/** A colour in the pixels of an area. `back` leads from the picture to the colour's coordinates; null where it is one colour. */
+function colourAt(colour: FineColour, area: Rect | null = null, back: Matrix | null = null): PixelColour {
+  if (area === null || back === null) {
+    const same = colour(0, 0);
+    return () => same;
+  }
+  return (at) => {
+    const [x, y] = [area.x + (at % area.width) + 0.5, area.y + Math.floor(at / area.width) + 0.5];
+    const own = mapPoint(back, { x, y });
+    return colour(own.x, own.y);
+  };
+}
+
+/** The colours that pixels have themselves; how opaque they are is asked of the pixels. */
+function ownColours(pixels: Uint8ClampedArray): PixelColour {
+  return (at) => [pixels[at * 4] / 255, pixels[at * 4 + 1] / 255, pixels[at * 4 + 2] / 255, 1];
+}
+
+/** Lays colours over what an area shows, as far as the alpha of some pixels goes. */
+function layPixels(
+  below: FineLayer,
   pixels: Uint8ClampedArray,
   area: Rect,
   opacity: number,
-  colour: FineColour,
-  back: Matrix | null,
-): FineLayer {
-  const layer = fineLayer(area);
-  const [r, g, b, a] = layer.planes;
-  let [red, green, blue, alpha] = colour(0, 0);
-  for (let at = 0; at < a.length; at++) {
-    const covered = pixels[at * 4 + 3];
+  colour: PixelColour,
+): void {
+  const [r, g, b, a] = below.planes;
+  for (let i = 0; i < area.width * area.height; i++) {
+    const covered = pixels[i * 4 + 3];
     if (covered === 0) continue;
-    if (back !== null) {
-      const [x, y] = [area.x + (at % area.width) + 0.5, area.y + Math.floor(at / area.width) + 0.5];
-      const own = mapPoint(back, { x, y });
-      [red, green, blue, alpha] = colour(own.x, own.y);
-    }
-    const share = (covered / 255) * alpha * opacity;
-    r[at] = red * share;
-    g[at] = green * share;
-    b[at] = blue * share;
-    a[at] = share;
+    const [red, green, blue, own] = colour(i);
+    const alpha = (covered / 255) * own * opacity;
+    const rest = 1 - alpha;
+    const at = indexOf(below.area, area.x + (i % area.width), area.y + Math.floor(i / area.width));
+    r[at] = red * alpha + r[at] * rest;
+    g[at] = green * alpha + g[at] * rest;
+    b[at] = blue * alpha + b[at] * rest;
+    a[at] = alpha + a[at] * rest;
   }
-  return layer;
 }
 
-/** A layer from straight-alpha pixels. */
-function fromPixels(pixels: Uint8ClampedArray, area: Rect, opacity: number): FineLayer {
-  const layer = fineLayer(area);
-  const [r, g, b, a] = layer.planes;
-  for (let at = 0; at < a.length; at++) {
-    const share = (pixels[at * 4 + 3] / 255) * opacity;
-    r[at] = (pixels[at * 4] / 255) * share;
-    g[at] = (pixels[at * 4 + 1] / 255) * share;
-    b[at] = (pixels[at * 4 + 2] / 255) * share;
-    a[at] = share;
-  }
-  return layer;
+/** Blurs what was painted in one colour: as far as it is, its alpha alone, which is a quarter of the work. */
+function blurTinted(layer: FineLayer, colour: HexColour, blurPx: number): void {
+  const { area, planes } = layer;
+  const tint = fineColour({ kind: 'solid', colour })(0, 0);
+  const [, , , alpha] = planes;
+  const isOf = (plane: Float32Array, i: number): boolean =>
+    plane.every((value, at) => Math.abs(value - tint[i] * alpha[at]) < 1e-5);
+  // A shadow of its own in it has a colour of its own.
+  if (![0, 1, 2].every((i) => isOf(planes[i], i))) return blurFine(layer, blurPx, blurPx);
+  blurPlane(alpha, area.width, area.height, blurPx, blurPx);
+  for (let i = 0; i < 3; i++) for (let at = 0; at < alpha.length; at++) planes[i][at] = tint[i] * alpha[at];
 }
 
 function blurFine({ area, planes }: FineLayer, acrossPx: number, downPx: number): void {

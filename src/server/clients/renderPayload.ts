@@ -5,6 +5,7 @@ import { fileSlug } from '@/core/kit/fileSlug';
 import type { InputProblem } from '@/core/kit/inputError';
 import { InputError, quoteValue } from '@/core/kit/inputError';
 import { LONGEST_WORDS } from '@/core/model/project';
+import { colour } from '@/core/model/schemaParts';
 import type { Field, FieldValue, FieldValues, Template } from '@/core/model/template';
 import { OUTPUTS } from '@/core/outputs';
 import { hasGround, isStill, planesOf } from '@/core/outputs/output';
@@ -12,7 +13,7 @@ import { airValue } from '@/core/resolve/fieldValue';
 import { RATES, secondsToNearestFrames, SHORTEST_FRAMES } from '@/core/time/rates';
 import { designFrames } from '@/core/titleTime/stretch';
 import type { JobPayload, JobTitle } from '@/db/schema';
-import { inPlanes, refuseMissing, refuseShape, restingFrame } from '../press/jobFiles';
+import { atRest, inPlanes, refuseMissing, refuseShape } from '../press/jobFiles';
 
 interface OrderedWith {
   readonly edition: EditionRecord;
@@ -32,9 +33,9 @@ export function renderPayload(
   refuseMissing(output, encoders);
   if (hasGround(output))
     throw InputError.of('Order, output', 'a kind of file without pictures of a programme', output.label);
-  const format = known(FORMATS, 'format', order.format ?? document.formats[0] ?? 'wide-1080');
+  const format = FORMATS.get(order.format ?? document.formats[0]);
   refuseShape(output, format, 'Order, format');
-  const rate = known(RATES, 'rate', order.rate ?? document.rate);
+  const rate = RATES.get(order.rate ?? document.rate);
   const values = valuesOf(document, order.values, hasPicture);
   const lengthFrames =
     order.seconds === undefined
@@ -43,7 +44,7 @@ export function renderPayload(
   const fileStem =
     fileSlug(order.name ?? '') || fileSlug(`${document.name} ${firstWords(document, values)}`) || 'title';
   const title: JobTitle = { titleId: 'render', fileStem, document, values, lengthFrames, onlyFrame: null };
-  const shown = isStill(output) ? { ...title, onlyFrame: restingFrame(title, rate.id) } : title;
+  const shown = isStill(output) ? atRest(title, rate.id) : title;
   return {
     name: fileStem,
     output: output.id,
@@ -54,17 +55,6 @@ export function renderPayload(
     ...(order.language === undefined ? {} : { language: order.language }),
     titles: inPlanes([shown], planesOf(output, order.premultiplied === true)),
   };
-}
-
-interface Known<T> {
-  readonly list: readonly { readonly id: string }[];
-  find(id: string): T | undefined;
-}
-
-function known<T>(family: Known<T>, what: string, id: string): T {
-  const found = family.find(id);
-  if (found !== undefined) return found;
-  throw InputError.of(`Order, ${what}`, `one of ${family.list.map((one) => one.id).join(', ')}`, id);
 }
 
 function firstWords({ fields }: Template, values: FieldValues): string {
@@ -102,8 +92,6 @@ function valuesOf(document: Template, sent: object, hasPicture: OrderedWith['has
   return Object.fromEntries(values);
 }
 
-const COLOUR = /^#[0-9a-f]{6}$/i;
-
 function isFor(
   { kind, limits, required }: Field,
   value: unknown,
@@ -115,7 +103,7 @@ function isFor(
     case 'switch':
       return typeof value === 'boolean';
     case 'colour':
-      return typeof value === 'string' && COLOUR.test(value);
+      return colour.isValidSync(value);
     case 'choice':
       return limits.choices?.some((choice) => choice.value === value) ?? false;
     case 'picture':

@@ -18,15 +18,17 @@ beforeAll(async () => {
 });
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function redPicture(): Buffer {
+function redPicture(): string {
   const canvas = createCanvas(160, 90);
   const context = canvas.getContext('2d');
   context.fillStyle = '#c81020';
   context.fillRect(0, 45, 160, 45);
-  return canvas.toBuffer('image/png');
+  const path = join(folder, 'red.png');
+  writeFileSync(path, canvas.toBuffer('image/png'));
+  return path;
 }
 
-const entry = (number: string, words: string, picture: Buffer | null): SheetEntry => ({
+const entry = (number: string, words: string, picture: string | null): SheetEntry => ({
   number,
   words,
   times: '00:00:27:00 · 5.0 s',
@@ -46,10 +48,20 @@ async function paintPage(pdf: Buffer, page: number): Promise<(x: number, y: numb
   return (x, y) => [...context.getImageData(x, y, 1, 1).data.subarray(0, 3)];
 }
 
+// What poppler makes of a picture that it shows smaller: a hundredth darker.
+const RED = [0xc8, 0x10, 0x20];
+function expectRed(colour: number[]): void {
+  colour.forEach((value, i) => expect(Math.abs(value - RED[i])).toBeLessThanOrEqual(3));
+}
+
 test('pictures lie over grey in rows of four, numbers and words of every script below, twelve a page', async () => {
   const words = ['Ilse Marrow', 'نور الهلالي', 'सीमा घाटे', 'Ярослава Ивчук'];
   const entries = Array.from({ length: 13 }, (_, i) =>
-    entry(String(i + 1).padStart(3, '0'), words[i % 4], i === 2 ? null : redPicture()),
+    entry(
+      String(i + 1).padStart(3, '0'),
+      words[i % 4],
+      i === 2 ? null : i === 5 ? join(folder, 'gone.png') : redPicture(),
+    ),
   );
   const pdf = await contactSheetPdf({ heading: 'Thirteen titles', entries, shape: 16 / 9, fonts });
   const said = (writeFileSync(join(folder, 'a.pdf'), pdf), execFileSync('pdfinfo', [join(folder, 'a.pdf')]));
@@ -60,9 +72,10 @@ test('pictures lie over grey in rows of four, numbers and words of every script 
   // 182 points wide, 102 high, from 36 across and 62 down.
   for (const column of [0, 1, 3]) {
     expect(at(36 + column * 196 + 90, 62 + 20)).toEqual([0x5d, 0x64, 0x62]);
-    expect(at(36 + column * 196 + 90, 62 + 90)).toEqual([0xc8, 0x10, 0x20]);
+    expectRed(at(36 + column * 196 + 90, 62 + 90));
   }
-  // One that is not made has no picture.
+  // One that is not made, or is gone, has no picture.
+  expect(at(36 + 196 + 90, 62 + 146 + 90)).toEqual([0x5d, 0x64, 0x62]);
   expect(at(36 + 2 * 196 + 90, 62 + 90)).toEqual([0x5d, 0x64, 0x62]);
   const inkIn = (left: number, right: number, top: number, bottom: number): number => {
     let ink = 0;
@@ -76,7 +89,7 @@ test('pictures lie over grey in rows of four, numbers and words of every script 
     expect(inkIn(left, left + 180, 180, 192)).toBeGreaterThan(25);
   }
   const second = await paintPage(pdf, 2);
-  expect(second(36 + 90, 62 + 90)).toEqual([0xc8, 0x10, 0x20]);
+  expectRed(second(36 + 90, 62 + 90));
   expect(second(36 + 196 + 90, 62 + 90)).toEqual([255, 255, 255]);
 }, 60_000);
 
@@ -86,7 +99,7 @@ test('tall pictures stand six in a row, and words that are too long stay within 
   const entries = Array.from({ length: 7 }, () => entry('', long, redPicture()));
   const at = await paintPage(await contactSheetPdf({ heading: 'Tall', entries, shape: 9 / 16, fonts }), 1);
   // 116 points wide, 206 high.
-  expect(at(36 + 5 * 130 + 58, 62 + 180)).toEqual([0xc8, 0x10, 0x20]);
+  expectRed(at(36 + 5 * 130 + 58, 62 + 180));
   for (let y = 62 + 206 + 4; y < 62 + 206 + 28; y++)
     for (let x = 36 + 117; x < 36 + 129; x++) expect(at(x, y)[0]).toBeGreaterThan(200);
 }, 60_000);

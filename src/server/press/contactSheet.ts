@@ -1,5 +1,6 @@
-import { loadImage, PDFDocument } from '@napi-rs/canvas';
-import type { SKRSContext2D } from '@napi-rs/canvas';
+import { readFile } from 'node:fs/promises';
+import { createCanvas, loadImage, PDFDocument } from '@napi-rs/canvas';
+import type { Canvas, SKRSContext2D } from '@napi-rs/canvas';
 import { PLAIN_CAPTION } from '@/core/captions/plainCaption';
 import { customFormatId, FORMATS } from '@/core/frame/formats';
 import type { DisplayItem } from '@/core/display/list';
@@ -23,8 +24,8 @@ export interface SheetEntry {
   readonly words: string;
   /** Where it stands, and how long. */
   readonly times: string;
-  /** Its picture at rest as a PNG; null where there is none. */
-  readonly picture: Uint8Array | null;
+  /** Where a picture of it at rest lies; null where there is none. */
+  readonly picture: string | null;
 }
 
 interface SheetOf {
@@ -45,6 +46,8 @@ const NUMBER = 24;
 const MOST_LETTERS = 44;
 const LABEL = 2 * LINE + 6;
 const GROUND = '#5d6462';
+// 216 to the inch.
+const PIXELS_A_POINT = 3;
 // Lines are laid out larger, so that letters do not fall on whole points.
 const FINER = 6;
 
@@ -69,7 +72,8 @@ export async function contactSheetPdf({ heading, entries, shape, fonts }: SheetO
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.fillStyle = GROUND;
       context.fillRect(x, y, width, height);
-      if (picture !== null) context.drawImage(await loadImage(picture), x, y, width, height);
+      const image = picture === null ? null : await readSmall(picture, width, height);
+      if (image !== null) context.drawImage(image, x, y, width, height);
       // By itself, so that it stands before words of any direction.
       const indent = number === '' ? 0 : NUMBER;
       const top = y + height + 4;
@@ -98,6 +102,20 @@ interface LineAt {
   readonly x: number;
   readonly y: number;
   readonly width: number;
+}
+
+/**
+ * A picture no finer than print shows it: whole frames would make the sheet many times as large and slow. null for one
+ * that is gone.
+ */
+async function readSmall(path: string, width: number, height: number): Promise<Canvas | null> {
+  const image = await readFile(path).then(loadImage, () => null);
+  if (image === null) return null;
+  const small = createCanvas(width * PIXELS_A_POINT, height * PIXELS_A_POINT);
+  const context = small.getContext('2d');
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(image, 0, 0, small.width, small.height);
+  return small;
 }
 
 /** Writes a line of words with the type setter of the titles; what is too long is squeezed and made smaller. */

@@ -3,7 +3,7 @@ import type { FrameFormat } from '@/core/frame/formats';
 import type { Output, Plane } from '@/core/outputs/output';
 import { missingFor } from '@/core/outputs/output';
 import { RATES } from '@/core/time/rates';
-import { stretchTiming } from '@/core/titleTime/stretch';
+import { restingFrame, stretchTiming } from '@/core/titleTime/stretch';
 import type { JobContent, JobTitle } from '@/db/schema';
 
 /** Throws InputError for a kind of file that needs what this machine does not have. `encoders`: those of its ffmpeg, if any. */
@@ -38,8 +38,8 @@ export function inPlanes(contents: readonly JobContent[], planes: readonly Plane
   );
 }
 
-/** A frame in the middle of the hold. */
-export function restingFrame(title: JobTitle, rateId: string): number {
+/** A title as one picture of it at rest. */
+export function atRest(title: JobTitle, rateId: string): JobTitle {
   const timing = stretchTiming(title.document.timing, title.lengthFrames, RATES.get(rateId));
-  return Math.min(timing.totalFrames - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
+  return { ...title, onlyFrame: restingFrame(timing) };
 }

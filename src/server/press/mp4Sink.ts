@@ -1,9 +1,8 @@
-import { labelOf } from '@/core/time/timecode';
 import { isTopFirst, toVideo } from './colour';
 import { feedSink } from './feedSink';
 import { SOUND } from './ground/groundSound';
 import type { FrameSink, SinkOptions } from './sink';
-import { rawInput } from './sink';
+import { rawInput, timecodeArguments } from './sink';
 
 interface Coding {
   readonly args: readonly string[];
@@ -33,15 +32,11 @@ const AAC = '-c:a aac -b:a 192k'.split(' ');
 
 /** A video in an MP4, with sound where there is some; its index stands first, so that it plays while it comes. */
 function mp4Sink(coding: Coding, options: SinkOptions): FrameSink {
-  const { format, rate, timecode, sound, path, deep } = options;
+  const { format, sound, path, deep } = options;
   const heard =
     sound === null
       ? []
       : ['-f', 's16le', '-ar', String(SOUND.hertz), '-ac', String(SOUND.channels), '-i', sound];
-  const label =
-    timecode === null
-      ? []
-      : ['-timecode', labelOf(timecode.frame, { rate, mode: timecode.drop ? 'drop' : 'non-drop' })];
   const fields =
     format.interlaced === true && coding.fields !== null ? coding.fields(isTopFirst(format)) : [];
   return feedSink([
@@ -52,7 +47,7 @@ function mp4Sink(coding: Coding, options: SinkOptions): FrameSink {
     ...coding.args,
     ...['-pix_fmt', deep ? coding.deepFormat : 'yuv420p'],
     ...fields,
-    ...label,
+    ...timecodeArguments(options),
     ...['-movflags', '+faststart', '-f', 'mp4', path],
   ]);
 }

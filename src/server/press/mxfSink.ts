@@ -1,8 +1,7 @@
-import { labelOf } from '@/core/time/timecode';
 import { isTopFirst, toVideo } from './colour';
 import { feedSink } from './feedSink';
 import type { FrameSink, SinkOptions } from './sink';
-import { rawInput } from './sink';
+import { rawInput, timecodeArguments } from './sink';
 
 const DNXHR = '-c:v dnxhd -profile:v dnxhr_hqx -pix_fmt yuv422p10le'.split(' ');
 /** Every frame by itself, as finely as its 8 bits go. */
@@ -12,11 +11,7 @@ const MPEG2 =
   );
 
 function mxfSink(coding: readonly string[], options: SinkOptions): FrameSink {
-  const { format, rate, timecode, path } = options;
-  const label =
-    timecode === null
-      ? []
-      : ['-timecode', labelOf(timecode.frame, { rate, mode: timecode.drop ? 'drop' : 'non-drop' })];
+  const { format, path } = options;
   const fields =
     format.interlaced === true ? ['-flags', '+ildct+ilme', '-top', isTopFirst(format) ? '1' : '0'] : [];
   return feedSink([
@@ -24,7 +19,7 @@ function mxfSink(coding: readonly string[], options: SinkOptions): FrameSink {
     ...toVideo(format),
     ...coding,
     ...fields,
-    ...label,
+    ...timecodeArguments(options),
     '-f',
     'mxf',
     path,

@@ -26,7 +26,7 @@ import { findProject } from '@/db/projects';
 import type { JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { captionPapers } from './captionPapers';
-import { inPlanes, refuseMissing, refuseShape, restingFrame } from './jobFiles';
+import { atRest, inPlanes, refuseMissing, refuseShape } from './jobFiles';
 import { nameFiles } from './nameFiles';
 import { programmeToJob } from './orderProgramme';
 
@@ -119,7 +119,7 @@ async function titlesOf(
         edition: edition?.number,
       },
     };
-    return isStill(output) ? { ...job, onlyFrame: restingFrame(job, project.settings.rate) } : job;
+    return isStill(output) ? atRest(job, project.settings.rate) : job;
   });
 }
 

@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
 import { PLACED_FORMATS } from '@/core/formats/placed';
@@ -98,14 +97,18 @@ export async function paperOf(
   return { bytes: Buffer.from(text), mediaType: timeline.format.mediaType };
 }
 
+/** The file of each title; of a pair the fill, whose key has the same place. */
+function filesByTitle(files: readonly FileFacts[]): ReadonlyMap<string, FileFacts> {
+  return new Map(files.filter(({ plane }) => plane !== 'key').map((file) => [file.titleId, file]));
+}
+
 function placedFilesOf(job: Papers, files: readonly FileFacts[]): PlacedFiles {
   const rate = RATES.get(job.rate);
-  // Of a pair the fill is in the timeline; its key has the same place.
-  const made = new Map(files.filter(({ plane }) => plane !== 'key').map((file) => [file.titleId, file]));
+  const made = filesByTitle(files);
   const titles = placedTitles(job);
   const [first] = titles;
   const startFrame = first.timecodeFrame - first.place.startFrame;
-  const { extension } = OUTPUTS.get(job.output);
+  const { timecode: saysTimecode } = OUTPUTS.get(job.output);
   return {
     name: job.name,
     clock: clockOf(rate, {
@@ -121,8 +124,7 @@ function placedFilesOf(job: Papers, files: readonly FileFacts[]): PlacedFiles {
         template: document.name,
         lengthFrames,
         fileFrames: file?.frames ?? lengthFrames,
-        // Only our MOV files say a timecode of their own.
-        firstLabel: extension === 'mov' ? timecodeFrame : null,
+        firstLabel: saysTimecode ? timecodeFrame : null,
       };
     }),
   };
@@ -130,16 +132,15 @@ function placedFilesOf(job: Papers, files: readonly FileFacts[]): PlacedFiles {
 
 /** The titles of a job at rest, as far as they are made, in the order in which they stand in it. */
 async function sheetOf(job: Papers, files: readonly FileFacts[], folder: string): Promise<Buffer> {
-  const made = new Map(files.filter(({ plane }) => plane !== 'key').map((file) => [file.titleId, file]));
+  const made = filesByTitle(files);
   const titles = job.titles.filter(
     (title): title is JobTitle => !('parts' in title) && title.plane !== 'key',
   );
   const rate = RATES.get(job.rate);
   const mode = job.drop === true ? 'drop' : 'non-drop';
-  const entries = titles.map(async (title): Promise<SheetEntry> => {
+  const entries = titles.map((title): SheetEntry => {
     const { titleId, document, lengthFrames, timecodeFrame, place, fileStem } = title;
     const file = made.get(titleId);
-    const picture = file && (await readFile(join(folder, posterName(file.name))).catch(() => null));
     const number = place === undefined ? '' : String(place.number).padStart(3, '0');
     const seconds = (lengthFrames * rate.denominator) / rate.numerator;
     const times = [
@@ -153,13 +154,13 @@ async function sheetOf(job: Papers, files: readonly FileFacts[], folder: string)
       number,
       words: words === '' ? fileStem : words,
       times: times.join(' · '),
-      picture: picture ?? null,
+      picture: file === undefined ? null : join(folder, posterName(file.name)),
     };
   });
   const { widthPx, heightPx, pixelAspect } = FORMATS.get(job.format);
   return contactSheetPdf({
     heading: job.name,
-    entries: await Promise.all(entries),
+    entries,
     shape: (widthPx * pixelAspect.across) / pixelAspect.down / heightPx,
     fonts: await serverFonts(),
   });

@@ -9,7 +9,7 @@ import type { FrameFormat } from '@/core/frame/formats';
 import { paintedFormat } from '@/core/frame/formats';
 import { showTitle } from '@/core/project/deliver';
 import { groundItems } from '@/core/project/ground';
-import { stretchTiming } from '@/core/titleTime/stretch';
+import { restingFrame, stretchTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { FrameRate } from '@/core/time/rates';
 import { RATES } from '@/core/time/rates';
@@ -79,7 +79,7 @@ function titleFrames(title: JobTitle, { format, rate, fonts, pictures }: Tools, 
   const timing = stretchTiming(document.timing, lengthFrames, rate);
   const start = onlyFrame ?? 0;
   const end = onlyFrame === null ? timing.totalFrames : start + 1;
-  const resting = Math.min(end - 1, timing.inFrames + Math.floor(timing.holdFrames / 2));
+  const resting = restingFrame(timing);
   const moving = [Math.floor(timing.inFrames / 2), timing.totalFrames - 1 - Math.floor(timing.outFrames / 2)];
   const compared = onlyFrame === null ? [...moving, resting] : [onlyFrame];
   return { listAt: (frame) => shown.frame(frame), start, end, resting: onlyFrame ?? resting, compared };

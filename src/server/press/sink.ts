@@ -1,5 +1,6 @@
 import type { Plane } from '@/core/outputs/output';
 import type { FrameFormat } from '@/core/frame/formats';
+import { labelOf } from '@/core/time/timecode';
 import type { FrameRate } from '@/core/time/rates';
 import type { StartTimecode } from './mov/movFile';
 
@@ -31,6 +32,12 @@ export interface SinkOptions {
 /** The rate as ffmpeg takes it. */
 export function rateArgument(rate: FrameRate): string {
   return `${rate.numerator}/${rate.denominator}`;
+}
+
+/** Where the first frame stands, as ffmpeg takes it; nothing where that is not known. */
+export function timecodeArguments({ timecode, rate }: SinkOptions): string[] {
+  if (timecode === null) return [];
+  return ['-timecode', labelOf(timecode.frame, { rate, mode: timecode.drop ? 'drop' : 'non-drop' })];
 }
 
 /** How raw frames are announced on ffmpeg's standard input. */

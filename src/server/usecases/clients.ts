@@ -1,9 +1,15 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { nanoid } from 'nanoid';
-import type { ClientFacts, ClientTemplate, MadeClient, RenderOrder, RenderState } from '@/contract/clients';
+import type {
+  ClientFacts,
+  ClientTemplate,
+  ClientTemplateFields,
+  MadeClient,
+  RenderOrder,
+  RenderState,
+} from '@/contract/clients';
 import { newClientSchema, renderOrderSchema } from '@/contract/clients';
 import type { JobSummary } from '@/contract/jobs';
-import type { EditionRecord } from '@/contract/templates';
 import { InputError } from '@/core/kit/inputError';
 import { checkValue } from '@/core/model/check';
 import { findAssets } from '@/db/assets';
@@ -38,22 +44,28 @@ export async function withdraw(id: string): Promise<void> {
     throw new NotFoundError(`There is no client "${id}" with a key in force.`);
 }
 
-/** The released templates on the shelf, and what can be filled into them. */
+/** The released templates on the shelf. */
 export async function clientTemplates(): Promise<ClientTemplate[]> {
   const { db } = await workshop();
-  const shelf = await listShelf(db);
-  const editions = await readEditions(
-    db,
-    shelf.map(({ id }) => id),
+  return (await listShelf(db)).map(
+    ({ id, templateId, number, name, kind, formats, inSeconds, holdSeconds, outSeconds }) => ({
+      edition: id,
+      template: templateId,
+      number,
+      name,
+      kind,
+      seconds: inSeconds + holdSeconds + outSeconds,
+      formats,
+    }),
   );
-  const byId = new Map(editions.map((edition) => [edition.id, edition]));
-  return shelf.flatMap(({ id }) => {
-    const edition = byId.get(id);
-    return edition === undefined ? [] : [templateOf(edition)];
-  });
 }
 
-function templateOf({ id, templateId, number, document }: EditionRecord): ClientTemplate {
+/** A released template with what can be filled into it. Throws NotFoundError. */
+export async function clientTemplate(edition: string): Promise<ClientTemplateFields> {
+  const { db } = await workshop();
+  const [found] = await readEditions(db, [readId(edition, 'edition')]);
+  if (found === undefined) throw new NotFoundError(`There is no edition "${edition}".`);
+  const { id, templateId, number, document } = found;
   const { name, kind, rate, formats, timing, fields } = document;
   return {
     edition: id,

@@ -15,6 +15,8 @@ export interface Probed {
   readonly packets: number;
   readonly colour: string;
   readonly fields: string;
+  /** The label of its first frame; null where it says none. */
+  readonly timecode: string | null;
   readonly aspect: string;
   /** Each different length of a frame once, in seconds. */
   readonly lasts: readonly number[];
@@ -22,11 +24,14 @@ export interface Probed {
 
 export function probeFile(path: string): Probed {
   const entries =
-    'stream=codec_name,width,height,r_frame_rate,color_space,color_primaries,color_transfer,field_order,sample_aspect_ratio:packet=duration_time';
+    'stream=codec_name,width,height,r_frame_rate,color_space,color_primaries,color_transfer,field_order,sample_aspect_ratio:stream_tags=timecode:format_tags=timecode:packet=duration_time';
   const args = ['-v', 'error', '-select_streams', 'v:0', '-of', 'json', '-show_entries', entries, path];
   const said = JSON.parse(execFileSync('ffprobe', args, { maxBuffer: MOST_BYTES }).toString()) as {
-    readonly streams: readonly Readonly<Record<string, string>>[];
+    readonly streams: readonly (Readonly<Record<string, string>> & {
+      readonly tags?: { readonly timecode?: string };
+    })[];
     readonly packets: readonly { readonly duration_time: string }[];
+    readonly format?: { readonly tags?: { readonly timecode?: string } };
   };
   const [stream] = said.streams;
   return {
@@ -37,6 +42,7 @@ export function probeFile(path: string): Probed {
     colour: [stream.color_space, stream.color_primaries, stream.color_transfer].join(),
     fields: stream.field_order ?? 'unknown',
     aspect: stream.sample_aspect_ratio ?? 'none',
+    timecode: stream.tags?.timecode ?? said.format?.tags?.timecode ?? null,
     lasts: [...new Set(said.packets.map(({ duration_time }) => Number(duration_time)))],
   };
 }

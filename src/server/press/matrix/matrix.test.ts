@@ -12,6 +12,7 @@ import { isFillAndKey, isStill, planesOf } from '@/core/outputs/output';
 import { showTitle } from '@/core/project/deliver';
 import { testBox, testTemplate, testText } from '@/core/testing';
 import type { FontLibrary } from '@/core/text/fontLibrary';
+import { labelOf } from '@/core/time/timecode';
 import type { FrameRate } from '@/core/time/rates';
 import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
@@ -32,6 +33,8 @@ const CASES = process.env.MATRIX === 'whole' ? WHOLE_MATRIX : SHORT_MATRIX;
 
 const FRAMES = 14;
 const RESTING = 6;
+/** Where the title stands, as a count of frames from midnight. */
+const START = 1800;
 
 /** A box that slides for as long as the title, half opaque, over a round one with a gradient, and words. */
 const slide = {
@@ -96,7 +99,7 @@ function make(asked: MatrixCase, plane: FileFacts['plane'], at: number): Promise
       values: {},
       lengthFrames: FRAMES,
       onlyFrame: isStill(OUTPUTS.get(output)) ? RESTING : null,
-      timecodeFrame: 1800,
+      timecodeFrame: START,
     },
     folder,
     pool,
@@ -220,6 +223,9 @@ async function checkSaid(asked: MatrixCase, { name, frames }: FileFacts): Promis
     name.endsWith('.webm') ? 2 : name.endsWith('.mxf') ? 1 : 6,
   );
   const order = heightPx === 480 ? /^bb|^bt|^tb/ : /^tt|^tb/;
+  const mode = asked.rate === '29.97' ? 'drop' : 'non-drop';
+  const { timecode } = OUTPUTS.get(asked.output);
+  expect(said.timecode).toBe(timecode ? labelOf(START, { rate, mode }) : null);
   if (asked.interlaced) expect(said.fields).toMatch(order);
   else expect(['progressive', 'unknown']).toContain(said.fields);
 }

@@ -5,7 +5,7 @@ import { paintedFormat } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import { titleFrame, titleIn } from '@/core/project/deliver';
 import { spanAt } from '@/core/project/lanes';
-import { stretchTiming } from '@/core/titleTime/stretch';
+import { restingFrame, stretchTiming } from '@/core/titleTime/stretch';
 import { frameToSeconds } from '@/core/time/rates';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { useClipBackdrop } from '../../picture/useClipBackdrop';
@@ -79,6 +79,5 @@ function restingFrameOf(
   timing: Parameters<typeof stretchTiming>[0],
   rate: Parameters<typeof stretchTiming>[2],
 ): number {
-  const { totalFrames, inFrames, holdFrames } = stretchTiming(timing, title.lengthFrames, rate);
-  return Math.min(totalFrames - 1, inFrames + Math.floor(holdFrames / 2));
+  return restingFrame(stretchTiming(timing, title.lengthFrames, rate));
 }

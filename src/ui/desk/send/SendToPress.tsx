@@ -81,7 +81,8 @@ function SendDialog({ flush, onClose }: DialogProps) {
       return isProgramme ? { ...order, programme } : order;
     }),
   );
-  const preview = useOrderPreview(sent.length === 0 || patternProblem(names) !== null ? NONE : orders, flush);
+  const canSend = sent.length > 0 && orders.length > 0 && patternProblem(names) === null;
+  const preview = useOrderPreview(canSend ? orders : NONE, flush);
   const send = async (): Promise<void> => {
     setBusy(true);
     setProblem('');
@@ -111,11 +112,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
             <OrderEstimate preview={preview} />
           </div>
           <Button onClick={onClose}>Cancel</Button>
-          <Button
-            look="gold"
-            disabled={busy || sent.length === 0 || jobCount === 0 || patternProblem(names) !== null}
-            onClick={() => void send()}
-          >
+          <Button look="gold" disabled={busy || !canSend} onClick={() => void send()}>
             {left.stops + left.unseen + left.unknown > 0 ? 'Send anyway' : 'Send'}
           </Button>
         </>
