@@ -1,4 +1,4 @@
-import { linearOf, luminance } from './luminance';
+import { linearLuminance, linearOf } from './luminance';
 
 /** What is watched of a pixel: its luminance, or how red it is. */
 interface Signal {
@@ -41,7 +41,11 @@ export class FlashWatch {
   private readonly light: Signal[];
   private readonly red: Signal[];
 
+  /** The colours that were seen last, three numbers a pixel; below 0 before any was. */
+  private readonly seen: Float64Array;
+
   constructor(private readonly count: number) {
+    this.seen = new Float64Array(count * 3).fill(-1);
     this.light = Array.from({ length: count }, newSignal);
     this.red = Array.from({ length: count }, newSignal);
   }
@@ -49,13 +53,26 @@ export class FlashWatch {
   /** Takes the picture that is shown from a time on: red, green and blue of 0 to 255 by pixel. */
   see(seconds: number, colourAt: (pixel: number) => readonly [number, number, number]): void {
     for (let i = 0; i < this.count; i++) {
-      const [red, green, blue] = colourAt(i);
-      watch(this.light[i], luminance(red, green, blue), seconds, isFlash, true);
-      const [r, g, b] = [linearOf(red), linearOf(green), linearOf(blue)];
+      const colour = colourAt(i);
+      // What stays as it is changes nothing, and most of a picture does.
+      if (!this.isNew(i, colour)) continue;
+      const [r, g, b] = [linearOf(colour[0]), linearOf(colour[1]), linearOf(colour[2])];
+      watch(this.light[i], linearLuminance(r, g, b), seconds, isFlash, true);
       const sum = r + g + b;
       const saturated = sum > 0 && r / sum >= SATURATED;
       watch(this.red[i], Math.max(0, (r - g - b) * RED_SCALE), seconds, isRedFlash, saturated);
     }
+  }
+
+  private isNew(pixel: number, colour: readonly [number, number, number]): boolean {
+    const { seen } = this;
+    let isNew = false;
+    for (let part = 0, at = pixel * 3; part < 3; part++, at++) {
+      if (seen[at] === colour[part]) continue;
+      seen[at] = colour[part];
+      isNew = true;
+    }
+    return isNew;
   }
 
   /** The second with the most flashes that more than a quarter of the picture makes in it. */
