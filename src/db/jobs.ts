@@ -1,13 +1,8 @@
-import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
-import type { JobState, JobSummary } from '@/contract/jobs';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, notExists, or, sql } from 'drizzle-orm';
+import type { FileFacts, JobProgress, JobSummary } from '@/contract/jobs';
 import type { Db } from './open';
 import type { JobPayload } from './schema';
-import { jobs } from './schema';
-
-/** A job with all that it was ordered to do. */
-export interface JobRecord extends JobState {
-  readonly payload: JobPayload;
-}
+import { jobs, runs } from './schema';
 
 const {
   payload: _,
@@ -16,8 +11,20 @@ const {
   clientId: _clientId,
   clientKey: _clientKey,
   orderHash: _orderHash,
-  ...summaryColumns
+  ...ownColumns
 } = getTableColumns(jobs);
+
+const summaryColumns = {
+  ...ownColumns,
+  /** With what is done of the titles that are being made. */
+  progress: sql<JobProgress>`(
+    select jsonb_build_object(
+      'totalFrames', (jobs.progress->>'totalFrames')::int,
+      'doneFrames', (jobs.progress->>'doneFrames')::int + coalesce(sum(done_frames), 0),
+      'paintedFrames', (jobs.progress->>'paintedFrames')::int + coalesce(sum(painted_frames), 0)
+    ) from runs where job_id = jobs.id
+  )`,
+};
 
 /** Who ordered a job, and what they call it. */
 export interface ClientOrder {
@@ -34,7 +41,7 @@ interface Times {
 
 function withTimes<T extends Times>(
   row: T,
-): Omit<T, keyof Times> & Pick<JobState, 'createdAt' | 'startedAt' | 'endedAt'> {
+): Omit<T, keyof Times> & Pick<JobSummary, 'createdAt' | 'startedAt' | 'endedAt'> {
   return {
     ...row,
     createdAt: row.createdAt.toISOString(),
@@ -109,32 +116,15 @@ export async function insertJob(
     .values({ id, status: 'queued', payload, ...listed, ...client, progress, files: [], error: null });
 }
 
-/** The most urgent of the jobs that wait, of equals the one that waits longest; or undefined. `except`: ids to pass over. */
-export async function nextQueuedJob(db: Db, except: readonly string[] = []): Promise<JobRecord | undefined> {
-  const rows = await db
-    .select()
-    .from(jobs)
-    .where(and(eq(jobs.status, 'queued'), notInArray(jobs.id, [...except])))
-    .orderBy(desc(jobs.priority), asc(jobs.createdAt))
-    .limit(1);
-  return rows.map(withTimes)[0];
-}
-
-/** Marks a job as running; false for one that does not wait any more. */
-export async function startJob(db: Db, id: string): Promise<boolean> {
-  const waiting = and(eq(jobs.id, id), eq(jobs.status, 'queued'));
-  const started = await db
-    .update(jobs)
-    .set({ status: 'running', startedAt: new Date() })
-    .where(waiting)
-    .returning({ id: jobs.id });
-  return started.length > 0;
-}
-
-/** Makes a job more urgent than all others that are not over. */
-export async function putFirst(db: Db, id: string): Promise<void> {
+/** Makes a job more urgent than all others that are not over; gives how urgent it is. */
+export async function putFirst(db: Db, id: string): Promise<number> {
   const most = sql<number>`(select coalesce(max(priority), 0) + 1 from jobs where ended_at is null)`;
-  await db.update(jobs).set({ priority: most }).where(eq(jobs.id, id));
+  const changed = await db
+    .update(jobs)
+    .set({ priority: most })
+    .where(eq(jobs.id, id))
+    .returning({ priority: jobs.priority });
+  return changed[0]?.priority ?? 0;
 }
 
 /** Changes some of a job's columns. */
@@ -151,10 +141,37 @@ export async function updateJob(
   await db.update(jobs).set(change).where(eq(jobs.id, id));
 }
 
-/** Queues again what was running when the last process ended. Files that were finished stay finished. */
-export async function requeueInterrupted(db: Db): Promise<void> {
+/** What is to be put in the queue of a job. */
+export interface UnfinishedJob {
+  readonly id: string;
+  readonly priority: number;
+  readonly payload: JobPayload;
+  readonly files: readonly FileFacts[];
+}
+
+const unfinishedColumns = {
+  id: jobs.id,
+  priority: jobs.priority,
+  payload: jobs.payload,
+  files: jobs.files,
+};
+
+/** A job with what it was ordered to do, or undefined. */
+export async function findUnfinished(db: Db, id: string): Promise<UnfinishedJob | undefined> {
+  return (await db.select(unfinishedColumns).from(jobs).where(eq(jobs.id, id)))[0];
+}
+
+/** The ids of jobs that wait or run, the oldest first; of those that nobody is at work on it is said that they wait. */
+export async function unfinishedJobs(db: Db): Promise<readonly string[]> {
+  const atWork = db.select({ id: runs.id }).from(runs).where(eq(runs.jobId, jobs.id));
   await db
     .update(jobs)
     .set({ status: 'queued' })
-    .where(inArray(jobs.status, ['running']));
+    .where(and(eq(jobs.status, 'running'), notExists(atWork)));
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(inArray(jobs.status, ['queued', 'running']))
+    .orderBy(asc(jobs.createdAt), asc(jobs.id));
+  return rows.map(({ id }) => id);
 }

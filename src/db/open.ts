@@ -1,60 +1,40 @@
-import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
-import { drizzle } from 'drizzle-orm/pglite';
-import { migrate } from 'drizzle-orm/pglite/migrator';
 import { noteEmptiedWords } from './bringOver';
-import { lockFolder } from './folderLock';
-import * as schema from './schema';
+import { openEmbedded } from './embedded';
+import { openServer } from './server';
+import type * as schema from './schema';
 import { completeListed } from './templates';
 
 /** Either driver's database; repositories know no more than this. */
 export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 
+/** Something that processes tell one another by the database: a job changed, or titles wait to be made. */
+export type Channel = 'gilder_jobs' | 'gilder_titles';
+
 export interface OpenDatabase {
   readonly db: Db;
+  /** Runs a statement with its values, or several statements without any. */
+  runSql(text: string, values?: unknown[]): Promise<{ readonly rows: Record<string, unknown>[] }>;
+  /** Calls back with what is told on a channel, by whichever process, until the returned function is called. */
+  listen(channel: Channel, heard: (told: string) => void): Promise<() => void>;
+  /** Whether other processes may be at work on it. */
+  readonly isShared: boolean;
   close(): Promise<void>;
 }
 
-const MIGRATIONS = join(process.cwd(), 'src', 'db', 'migrations');
-
-/** Opens the database in a data folder, for this process alone, and brings its tables up to date. */
+/**
+ * Opens the application's database for this process alone, and brings its tables up to date: the one in a data folder,
+ * or the server's that `DATABASE_URL` names.
+ */
 export async function openDatabase(dataFolder: string): Promise<OpenDatabase> {
-  mkdirSync(dataFolder, { recursive: true });
-  const unlock = await lockFolder(dataFolder);
+  const url = process.env.DATABASE_URL ?? '';
+  const open = url === '' ? await openEmbedded(dataFolder) : await openServer(url, { alone: dataFolder });
   try {
-    const path = join(dataFolder, 'database');
-    if (!existsSync(path)) await createDatabase(path);
-    const { client, db } = await openTables(path);
-    await completeListed(db);
-    await noteEmptiedWords(db);
-    return {
-      db,
-      close: async () => {
-        await client.close();
-        unlock();
-      },
-    };
+    await completeListed(open.db);
+    await noteEmptiedWords(open.db);
+    return open;
   } catch (error) {
-    unlock();
+    await open.close();
     throw error;
   }
-}
-
-async function openTables(path: string): Promise<{ readonly client: PGlite; readonly db: Db }> {
-  const client = await PGlite.create(path);
-  const db = drizzle(client, { schema, casing: 'snake_case' });
-  await migrate(db, { migrationsFolder: MIGRATIONS });
-  return { client, db };
-}
-
-// Made under another name and renamed once it is whole, so that a process that is killed while it makes one leaves
-// nothing that the next would take for a database.
-async function createDatabase(path: string): Promise<void> {
-  const unfinished = `${path}.new`;
-  rmSync(unfinished, { recursive: true, force: true });
-  const { client } = await openTables(unfinished);
-  await client.close();
-  renameSync(unfinished, path);
 }

@@ -10,6 +10,7 @@ import {
   text,
   timestamp,
   uniqueIndex,
+  uuid,
 } from 'drizzle-orm/pg-core';
 import type { FileFacts, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
@@ -343,6 +344,34 @@ export const jobs = pgTable(
     index('jobs_newest').on(table.createdAt, table.id),
     uniqueIndex('jobs_client_key').on(table.clientId, table.clientKey),
   ],
+);
+
+/** Processes that make titles, as long as they say that they are there. */
+export const machines = pgTable('machines', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  /** How many titles it makes side by side. */
+  lanes: integer().notNull(),
+  seenAt: timestamp('seen_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+});
+
+/** Titles that are being made, by the id of their task. Who loses its row has lost the title to others. */
+export const runs = pgTable(
+  'runs',
+  {
+    id: uuid().primaryKey(),
+    /** New for each try. */
+    token: text().notNull(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id, { onDelete: 'cascade' }),
+    doneFrames: integer('done_frames').notNull().default(0),
+    paintedFrames: integer('painted_frames').notNull().default(0),
+  },
+  (table) => [index('runs_job').on(table.jobId), index('runs_machine').on(table.machineId)],
 );
 
 /** Other systems that may order; their keys are kept as hashes only. */

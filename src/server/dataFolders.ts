@@ -7,6 +7,8 @@ export interface DataFolders {
   readonly mediaFolder: string;
   /** Where the files of pictures lie. */
   readonly pictureFolder: string;
+  /** Where the folders lie with the files of jobs. */
+  readonly renderFolder: string;
   /** Where files lie while they come in. */
   readonly incomingFolder: string;
 }
@@ -17,6 +19,7 @@ export function foldersIn(dataFolder: string): DataFolders {
     dataFolder,
     mediaFolder: join(dataFolder, 'media'),
     pictureFolder: join(dataFolder, 'pictures'),
+    renderFolder: join(dataFolder, 'renders'),
     incomingFolder: join(dataFolder, 'incoming'),
   };
 }

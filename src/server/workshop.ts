@@ -7,11 +7,11 @@ import { openDatabase } from '@/db/open';
 import type { DataFolders } from './dataFolders';
 import { foldersIn } from './dataFolders';
 import { News } from './news';
-import { keepPicture, readPictures } from './pictures/pictureFiles';
+import { keepPicture } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
-import { videosHere } from './videoFiles';
+import { sourcesIn } from './sourcesIn';
 
 /** Everything that lives as long as the server does. */
 export interface Workshop extends DataFolders {
@@ -35,14 +35,17 @@ export function workshop(): Promise<Workshop> {
 
 async function openWorkshop(): Promise<Workshop> {
   const dataFolder = process.env.GILDER_DATA ?? join(process.cwd(), 'data');
-  const { db, close } = await openDatabase(dataFolder);
+  const database = await openDatabase(dataFolder);
+  const { db, close } = database;
   const folders = foldersIn(dataFolder);
-  const { pictureFolder, mediaFolder } = folders;
+  const { pictureFolder } = folders;
   if (process.env.GILDER_DEMO !== 'off') await putInDemo(db, pictureFolder);
   await takeOutBytes(db, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
-  const press = new Press(db, new RenderPool(), join(dataFolder, 'renders'), {
-    pictures: (ids) => readPictures(db, pictureFolder, ids),
-    videos: (ids) => videosHere(mediaFolder, ids),
+  const press = await Press.open({
+    database,
+    pool: new RenderPool(),
+    folder: folders.renderFolder,
+    sources: sourcesIn(db, folders),
   });
   await press.start();
   const shop: Workshop = {

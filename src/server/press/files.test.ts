@@ -62,6 +62,7 @@ function make(
     pool,
     sources: { pictures: async () => new Map(), videos: async () => new Map() },
     signal: new AbortController().signal,
+    token: 'try',
     onFrames: () => undefined,
   });
 }

@@ -90,6 +90,7 @@ const make = (
     pool,
     sources: { pictures: async () => new Map(), videos: async () => videos },
     signal: new AbortController().signal,
+    token: 'try',
     onFrames: () => undefined,
   });
 const here = (): ReadonlyMap<string, string> => new Map([['steps', join(folder, 'steps.mov')]]);
@@ -213,6 +214,7 @@ test('an interlaced programme is two fields a frame, in standard definition with
     pool,
     sources: { pictures: async () => new Map(), videos: async () => here() },
     signal: new AbortController().signal,
+    token: 'try',
     onFrames: () => undefined,
   });
   const said = execFileSync('ffprobe', [

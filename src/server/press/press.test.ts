@@ -34,9 +34,11 @@ let press: Press;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-press-'));
   database = await openDatabase(folder);
-  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'), {
-    pictures: async () => new Map(),
-    videos: async () => new Map(),
+  press = await Press.open({
+    database,
+    pool: new RenderPool(2),
+    folder: join(folder, 'renders'),
+    sources: { pictures: async () => new Map(), videos: async () => new Map() },
   });
   await press.start();
 }, 300_000);

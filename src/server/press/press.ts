@@ -1,57 +1,63 @@
-import { mkdirSync } from 'node:fs';
+import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { FileFacts, JobSummary } from '@/contract/jobs';
-import type { ClientOrder, JobRecord } from '@/db/jobs';
-import {
-  findJob,
-  insertJob,
-  nextQueuedJob,
-  putFirst,
-  requeueInterrupted,
-  startJob,
-  updateJob,
-} from '@/db/jobs';
-import type { Db } from '@/db/open';
-import { findRender, putRender } from '@/db/renders';
+import type { JobSummary } from '@/contract/jobs';
+import { OUTPUTS } from '@/core/outputs';
+import type { ClientOrder } from '@/db/jobs';
+import { findJob, findUnfinished, insertJob, putFirst, unfinishedJobs, updateJob } from '@/db/jobs';
+import type { Db, OpenDatabase } from '@/db/open';
+import type { Machine } from '@/db/runs';
+import { dropGone, haltJob, machinesThere, tellAll } from '@/db/runs';
 import type { JobContent, JobPayload } from '@/db/schema';
+import { titleMaker } from './makeTitle';
 import { paperNames } from './papers';
-import { renderKey } from './renderKey';
+import { PressMachine } from './pressMachine';
 import type { RenderPool } from './renderPool';
-import { framesOf, renderTitle } from './renderTitle';
-import { RunningJob } from './runningJob';
+import { framesOf } from './renderTitle';
 import type { Sources } from './sources';
-import { takeMade } from './takeMade';
+import { TitleQueue } from './titleQueue';
 
-interface Task {
-  readonly running: RunningJob;
-  readonly title: JobContent;
+interface PressOf {
+  readonly database: OpenDatabase;
+  readonly pool: RenderPool;
+  /** Where the folders of jobs lie. */
+  readonly folder: string;
+  readonly sources: Sources;
 }
 
-/**
- * Takes titles from the jobs in the queue, the most urgent job first, and renders as many side by side as there are
- * lanes, whether they are of one job or of several.
- */
+/** Takes orders, puts their titles into the queue, and tells what becomes of them, whichever machine makes them. */
 export class Press {
-  private readonly running = new Map<string, RunningJob>();
   private readonly listeners = new Set<(job: JobSummary) => void>();
-  private lanesAtWork = 0;
-  private isNews = false;
-  // One after the other, so that no title is taken twice.
-  private taking: Promise<unknown> = Promise.resolve();
-  private stopped = false;
+  private readonly db: Db;
+  private readonly leave: (() => void)[] = [];
 
-  constructor(
-    private readonly db: Db,
-    private readonly pool: RenderPool,
-    private readonly folder: string,
-    private readonly sources: Sources,
-  ) {}
+  private constructor(
+    private readonly of: PressOf,
+    private readonly queue: TitleQueue,
+    /** Makes titles in this process. */
+    private readonly machine: PressMachine,
+  ) {
+    this.db = of.database.db;
+  }
 
-  /** Takes up what the last process left unfinished. */
+  /** Opens the press of a database; it begins when it is started. */
+  static async open(of: PressOf): Promise<Press> {
+    const { database, pool, folder, sources } = of;
+    const queue = await TitleQueue.open(database);
+    if (!database.isShared) await dropGone(database.db, 'all');
+    const maker = titleMaker({ db: database.db, pool, folder, sources });
+    const lanes = pool.size;
+    const machine = new PressMachine({ database, queue, maker, name: hostname(), lanes });
+    const press = new Press(of, queue, machine);
+    press.leave.push(await database.listen('gilder_jobs', (id) => press.hear(id)));
+    await machine.start();
+    return press;
+  }
+
+  /** Takes up what was left unfinished. */
   async start(): Promise<void> {
-    await requeueInterrupted(this.db);
-    this.work();
+    for (const id of await unfinishedJobs(this.db)) await this.putInQueue(id);
+    await tellAll(this.db, 'gilder_titles', '');
   }
 
   /** Queues a job, for a client where one ordered it, and gives its id. */
@@ -59,16 +65,16 @@ export class Press {
     const id = nanoid(12);
     const totalFrames = payload.titles.reduce((sum, title) => sum + framesOf(payload, title), 0);
     await insertJob(this.db, id, payload, totalFrames, paperNames(payload), client);
-    await this.tell(id);
-    this.work();
+    await this.queue.put(id, [...payload.titles.keys()], 0);
+    await this.tell(id, 'queued');
     return id;
   }
 
   /** Queues a job again that failed, was stopped or waits; files that are finished stay. */
   async retry(id: string): Promise<void> {
     await updateJob(this.db, id, { status: 'queued', error: null, failures: [], endedAt: null });
-    await this.tell(id);
-    this.work();
+    await this.putInQueue(id);
+    await this.tell(id, 'queued');
   }
 
   /** Stops a job that waits or runs; files that are finished stay. */
@@ -83,10 +89,7 @@ export class Press {
 
   /** Puts a job before all others; what is painted at the moment is finished first. */
   async putFirst(id: string): Promise<void> {
-    await putFirst(this.db, id);
-    const running = this.running.get(id);
-    const job = await findJob(this.db, id);
-    if (running !== undefined && job !== undefined) running.priority = job.priority;
+    await this.queue.prioritise(id, await putFirst(this.db, id));
     await this.tell(id);
   }
 
@@ -96,160 +99,61 @@ export class Press {
     return () => this.listeners.delete(listener);
   }
 
-  /** Ends without marking running jobs: the next start takes them up again. */
+  /** Ends without marking running jobs: they are taken up by others, or at the next start. */
   async stop(): Promise<void> {
-    this.stopped = true;
-    for (const { abort } of this.running.values()) abort.abort();
-    await this.pool.close();
+    for (const leave of this.leave) leave();
+    await this.machine.stop();
+    await this.of.pool.close();
   }
 
-  /** How many titles are rendered side by side. */
-  get lanes(): number {
-    return this.pool.size;
+  /** The machines that make titles. */
+  machines(): Promise<Machine[]> {
+    return machinesThere(this.db);
+  }
+
+  /** How many titles are made side by side, by all machines. */
+  async lanes(): Promise<number> {
+    return (await this.machines()).reduce((sum, { lanes }) => sum + lanes, 0);
   }
 
   /** The folder with a job's files. */
   folderOf(jobId: string): string {
-    return join(this.folder, jobId);
+    return join(this.of.folder, jobId);
   }
 
-  private async halt(id: string, change: Parameters<typeof updateJob>[2]): Promise<void> {
+  /** Puts those titles of a job into the queue that have no file yet. */
+  private async putInQueue(id: string): Promise<void> {
+    const job = await findUnfinished(this.db, id);
+    if (job === undefined) return;
+    // By name: a title may become two files.
+    const made = new Set(job.files.map(({ name }) => name));
+    const { titles, output } = job.payload;
+    const extension = OUTPUTS.find(output)?.extension ?? '';
+    const isMade = ({ fileStem }: JobContent): boolean => made.has(`${fileStem}.${extension}`);
+    const waiting = [...titles.keys()].filter((i) => !isMade(titles[i]));
+    await this.queue.put(id, waiting, job.priority);
+  }
+
+  private async halt(id: string, change: Parameters<typeof haltJob>[2]): Promise<void> {
     const job = await findJob(this.db, id);
-    if (job === undefined || !['queued', 'running', 'paused'].includes(job.status)) return;
-    await updateJob(this.db, id, change);
-    this.running.get(id)?.abort.abort();
-    await this.tell(id);
+    if (job === undefined || job.endedAt !== null) return;
+    // Before it says that it is halted: it may be queued again from then on.
+    await this.queue.withdraw(id, job.titleCount);
+    if (await haltJob(this.db, id, change)) await this.tell(id);
   }
 
-  private async tell(id: string): Promise<void> {
+  private async tell(id: string, news?: 'queued'): Promise<void> {
+    await tellAll(this.db, 'gilder_jobs', id);
+    if (news === 'queued') await tellAll(this.db, 'gilder_titles', '');
+  }
+
+  private hear(id: string): void {
     if (this.listeners.size === 0) return;
-    const job = await findJob(this.db, id);
-    if (job !== undefined) for (const listener of this.listeners) listener(job);
+    const pass = async (): Promise<void> => {
+      const job = await findJob(this.db, id);
+      if (job !== undefined) for (const listener of this.listeners) listener(job);
+    };
+    // Where the database does not answer, what came of a job is seen with the next news.
+    void pass().catch(() => undefined);
   }
-
-  /** Sees to it that as many lanes are at work as there are. */
-  private work(): void {
-    this.isNews = true;
-    while (this.lanesAtWork < this.pool.size && !this.stopped) {
-      this.lanesAtWork++;
-      // Where the database cannot be written to, the next start takes up what is left.
-      this.lane().catch(() => this.lanesAtWork--);
-    }
-  }
-
-  private async lane(): Promise<void> {
-    for (;;) {
-      const task = await this.take();
-      if (task === null) {
-        // What was queued while it looked is looked for once more; it ends in the same step in which it asks.
-        if (!this.isNews) break;
-        this.isNews = false;
-        continue;
-      }
-      const { running, title } = task;
-      try {
-        await this.make(running, title);
-      } finally {
-        running.release();
-        await this.endWhenOver(running);
-      }
-    }
-    this.lanesAtWork--;
-  }
-
-  private take(): Promise<Task | null> {
-    const next = this.taking.then(() => this.nextTask());
-    this.taking = next.catch(() => undefined);
-    return next;
-  }
-
-  /** The next title of the most urgent job; null while there is none. */
-  private async nextTask(): Promise<Task | null> {
-    while (!this.stopped) {
-      const [first] = [...this.running.values()].filter((one) => one.hasWaiting).sort(byUrgency);
-      // One that was stopped and is queued again waits until its last title has been let go.
-      const queued = await nextQueuedJob(this.db, [...this.running.keys()]);
-      const isQueuedNext = queued !== undefined && (first === undefined || byUrgency(first, queued) > 0);
-      const running = isQueuedNext ? await this.begin(queued) : first;
-      if (running === undefined) return null;
-      if (running === null) continue;
-      const title = running.take();
-      if (title !== undefined) return { running, title };
-      await this.endWhenOver(running);
-    }
-    return null;
-  }
-
-  /** Puts a job on the press; null for one that was stopped meanwhile, or that cannot be begun and has failed. */
-  private async begin(job: JobRecord): Promise<RunningJob | null> {
-    if (!(await startJob(this.db, job.id))) return null;
-    const folder = this.folderOf(job.id);
-    try {
-      mkdirSync(folder, { recursive: true });
-      const running = new RunningJob(job, folder, async (state) => {
-        await updateJob(this.db, job.id, state);
-        await this.tell(job.id);
-      });
-      this.running.set(job.id, running);
-      await this.tell(job.id);
-      return running;
-    } catch (error) {
-      const failed = { status: 'failed', error: wordsOf(error, folder), endedAt: new Date() } as const;
-      await updateJob(this.db, job.id, failed);
-      await this.tell(job.id);
-      return null;
-    }
-  }
-
-  private async endWhenOver(running: RunningJob): Promise<void> {
-    const { id } = running.job;
-    if (!running.isOver || this.running.get(id) !== running) return;
-    this.running.delete(id);
-    if (this.stopped) return;
-    // One that was stopped says so already, and may be queued again by now.
-    if (running.isStopped) return this.work();
-    await updateJob(this.db, id, { ...running.outcome, endedAt: new Date() });
-    await this.tell(id);
-  }
-
-  /** Makes the file of a title, or takes it as it was made before. What cannot be made leaves the others alone. */
-  private async make(running: RunningJob, title: JobContent): Promise<void> {
-    const { job, folder } = running;
-    const { payload } = job;
-    const { pool, sources } = this;
-    try {
-      const key = renderKey(payload, title);
-      const made = await this.takeMade(key, title, folder);
-      const onFrames = (frames: number): void => running.count(frames);
-      const { signal } = running.abort;
-      const file = made ?? (await renderTitle({ payload, title, folder, pool, sources, signal, onFrames }));
-      await putRender(this.db, key, payload.output, { jobId: job.id, facts: { ...file, reused: false } });
-      await running.finish(title, file);
-    } catch (error) {
-      if (running.isStopped || this.stopped) return;
-      await running.fail(title, wordsOf(error, folder));
-    }
-  }
-
-  /** The file of a title as another job made it, in this job's folder; null where it has to be made. */
-  private async takeMade(key: string, title: JobContent, folder: string): Promise<FileFacts | null> {
-    const made = await findRender(this.db, key);
-    if (made === undefined) return null;
-    const taken = await takeMade(made, this.folderOf(made.jobId), folder, title.fileStem);
-    return taken && { ...made.facts, ...taken, titleId: title.titleId, reused: true };
-  }
-}
-
-/** The more urgent one first, and of equals the older. */
-function byUrgency(
-  a: Pick<JobRecord, 'priority' | 'createdAt'>,
-  b: Pick<JobRecord, 'priority' | 'createdAt'>,
-): number {
-  return b.priority - a.priority || a.createdAt.localeCompare(b.createdAt);
-}
-
-/** What went wrong, in words, without the folders of this machine. */
-function wordsOf(error: unknown, folder: string): string {
-  const message = error instanceof Error ? error.message : String(error);
-  return message.replaceAll(`${folder}/`, '');
 }

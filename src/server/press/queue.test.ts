@@ -21,9 +21,11 @@ let told: JobSummary[];
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-queue-'));
   database = await openDatabase(folder);
-  press = new Press(database.db, new RenderPool(2), join(folder, 'renders'), {
-    pictures: async () => new Map(),
-    videos: async () => new Map(),
+  press = await Press.open({
+    database,
+    pool: new RenderPool(2),
+    folder: join(folder, 'renders'),
+    sources: { pictures: async () => new Map(), videos: async () => new Map() },
   });
   told = [];
   press.subscribe((job) => void told.push(job));

@@ -56,6 +56,8 @@ export interface TitleRender {
   readonly payload: JobPayload;
   readonly title: JobContent;
   readonly folder: string;
+  /** What no other try of this title has: it may be that one has not ended yet. */
+  readonly token: string;
   readonly pool: RenderPool;
   readonly sources: Sources;
   readonly signal: AbortSignal;
@@ -68,6 +70,7 @@ export async function renderTitle({
   payload,
   title,
   folder,
+  token,
   pool,
   sources,
   signal,
@@ -78,7 +81,7 @@ export async function renderTitle({
   const format = paintedFormat(payload.format, payload.interlaced === true);
   const rate = RATES.get(payload.rate);
   const name = `${title.fileStem}.${output.extension}`;
-  const partial = join(folder, `${name}.part`);
+  const partial = join(folder, `${name}.${token}.part`);
   const timecode =
     title.timecodeFrame === undefined ? null : { frame: title.timecodeFrame, drop: payload.drop ?? false };
   const references: { frame: number; pixels: Pixels }[] = [];
@@ -86,7 +89,7 @@ export async function renderTitle({
   let framesPainted = 0;
   const pictures = await sources.pictures(picturesIn(title, format));
   const videos = await sources.videos(videosIn(title));
-  const samples = join(folder, `${name}.sound`);
+  const samples = `${partial}.sound`;
   const ground = 'ground' in title ? title.ground : undefined;
   const plane = planeOf(title);
   const shades = shadesOf(output, payload.fine === true);

@@ -1,5 +1,6 @@
-import { copyFile, link, rename, rm } from 'node:fs/promises';
+import { copyFile, link, rename } from 'node:fs/promises';
 import { join } from 'node:path';
+import { nanoid } from 'nanoid';
 import type { FileFacts } from '@/contract/jobs';
 import type { MadeFile } from '@/db/renders';
 import { hashFile } from '../hashFile';
@@ -29,8 +30,7 @@ export async function takeMade(
 
 /** In one step: who reads the old file reads it to its end. */
 async function put(from: string, to: string): Promise<void> {
-  const partial = `${to}.part`;
-  await rm(partial, { force: true });
+  const partial = `${to}.${nanoid(8)}.part`;
   await link(from, partial).catch(() => copyFile(from, partial));
   await rename(partial, to);
 }

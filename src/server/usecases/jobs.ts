@@ -88,7 +88,7 @@ export async function previewOrders(body: unknown): Promise<OrderPreview> {
   const { db, press, dataFolder } = await workshop();
   const payloads = [];
   for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpegEncoders()));
-  const { lanes } = press;
+  const lanes = await press.lanes();
   const preview = await previewJobs(payloads, { db, lanes, folderOf: (id) => press.folderOf(id) });
   return { ...preview, roomBytes: Math.max(0, await roomBytes(dataFolder)) };
 }

@@ -105,6 +105,7 @@ function make(asked: MatrixCase, plane: FileFacts['plane'], at: number): Promise
     pool,
     sources: { pictures: async () => new Map(), videos: async () => new Map() },
     signal: new AbortController().signal,
+    token: 'try',
     onFrames: () => undefined,
   });
 }

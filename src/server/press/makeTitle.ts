@@ -1,0 +1,81 @@
+import { mkdirSync } from 'node:fs';
+import { readdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { FileFacts } from '@/contract/jobs';
+import type { Db } from '@/db/open';
+import { findRender, putRender } from '@/db/renders';
+import type { JobContent, JobPayload } from '@/db/schema';
+import { renderKey } from './renderKey';
+import type { RenderPool } from './renderPool';
+import { renderTitle } from './renderTitle';
+import type { Sources } from './sources';
+import { takeMade } from './takeMade';
+
+/** A title of a job, to be made by one try of many that there may be. */
+export interface TitleWork {
+  readonly jobId: string;
+  readonly payload: JobPayload;
+  readonly title: JobContent;
+  /** What no other try has. */
+  readonly token: string;
+  readonly signal: AbortSignal;
+  /** Called as pictures come: how many frames one stands for. */
+  onFrames(frames: number): void;
+}
+
+/** Makes titles, in the folders of their jobs. */
+export interface TitleMaker {
+  /** Makes the file of a title, or takes it as it was made before. */
+  make(work: TitleWork): Promise<FileFacts>;
+  /** Removes what a try left that ended without a word. */
+  clear(jobId: string, token: string): Promise<void>;
+}
+
+interface MakerOf {
+  readonly db: Db;
+  readonly pool: RenderPool;
+  /** Where the folders of jobs lie. */
+  readonly folder: string;
+  readonly sources: Sources;
+}
+
+export function titleMaker({ db, pool, folder: root, sources }: MakerOf): TitleMaker {
+  const folderOf = (jobId: string): string => join(root, jobId);
+
+  /** The file of a title as another job made it, in this job's folder; null where it has to be made. */
+  const made = async (key: string, { jobId, title }: TitleWork): Promise<FileFacts | null> => {
+    const known = await findRender(db, key);
+    if (known === undefined) return null;
+    const taken = await takeMade(known, folderOf(known.jobId), folderOf(jobId), title.fileStem);
+    return taken && { ...known.facts, ...taken, titleId: title.titleId, reused: true };
+  };
+
+  const make = async (work: TitleWork): Promise<FileFacts> => {
+    const { jobId, payload, title } = work;
+    const folder = folderOf(jobId);
+    try {
+      mkdirSync(folder, { recursive: true });
+      const key = renderKey(payload, title);
+      const file = (await made(key, work)) ?? (await renderTitle({ ...work, folder, pool, sources }));
+      await putRender(db, key, payload.output, { jobId, facts: { ...file, reused: false } });
+      return file;
+    } catch (error) {
+      throw new Error(wordsOf(error, folder), { cause: error });
+    }
+  };
+
+  const clear = async (jobId: string, token: string): Promise<void> => {
+    const folder = folderOf(jobId);
+    const names = await readdir(folder).catch(() => []);
+    for (const name of names)
+      if (name.includes(`.${token}.part`)) await rm(join(folder, name), { recursive: true, force: true });
+  };
+
+  return { make, clear };
+}
+
+/** What went wrong, in words, without the folders of this machine. */
+function wordsOf(error: unknown, folder: string): string {
+  const message = error instanceof Error ? error.message : String(error);
+  return message.replaceAll(`${folder}/`, '');
+}

@@ -1,0 +1,215 @@
+import { nanoid } from 'nanoid';
+import { findPayload } from '@/db/jobs';
+import type { Db, OpenDatabase } from '@/db/open';
+import type { Machine, Run, RunOutcome } from '@/db/runs';
+import {
+  beginRun,
+  dropGone,
+  dropRun,
+  endRun,
+  reportRun,
+  sayGone,
+  sayThere,
+  tellAll,
+  tokensOf,
+} from '@/db/runs';
+import type { JobContent, JobPayload } from '@/db/schema';
+import type { TitleMaker } from './makeTitle';
+import { framesOf } from './renderTitle';
+import type { TitleQueue, TitleTask } from './titleQueue';
+
+// How often a machine says that it is there, and looks for what it was not told; a fifth of what makes it gone.
+const LOOK_EVERY_MS = 3000;
+// Progress is saved and told this often, not for each frame; less often where others share the database.
+const REPORT_EVERY_MS = { alone: 250, shared: 1000 };
+// The documents of a job are large, and its titles come one after the other.
+const MOST_PAYLOADS = 4;
+
+interface AtWork {
+  readonly run: Run;
+  readonly abort: AbortController;
+  /** Whether the database says so already. */
+  isBegun: boolean;
+}
+
+interface MachineOf {
+  readonly database: OpenDatabase;
+  readonly queue: TitleQueue;
+  readonly maker: TitleMaker;
+  readonly name: string;
+  /** How many titles are made side by side. */
+  readonly lanes: number;
+  /** Called with words about each title that it made or could not make. */
+  readonly onTitle?: (words: string) => void;
+}
+
+/** Takes titles from the queue and makes them, several side by side, until it is stopped. */
+export class PressMachine {
+  readonly self: Machine;
+  private readonly db: Db;
+  private readonly atWork = new Map<string, AtWork>();
+  private readonly payloads = new Map<string, JobPayload>();
+  private leave: (() => void)[] = [];
+  private timer: NodeJS.Timeout | undefined;
+  private lanesAtWork = 0;
+  private isNews = false;
+  private isStopped = false;
+
+  constructor(private readonly of: MachineOf) {
+    this.db = of.database.db;
+    this.self = { id: nanoid(12), name: of.name, lanes: of.lanes };
+  }
+
+  /** Joins the machines of the database, and begins. */
+  async start(): Promise<void> {
+    const { database } = this.of;
+    await sayThere(this.db, this.self);
+    this.leave = [
+      await database.listen('gilder_titles', () => this.work()),
+      await database.listen('gilder_jobs', (jobId) => {
+        const isMine = [...this.atWork.values()].some(({ run }) => run.jobId === jobId);
+        if (isMine) void this.letGo().catch(() => undefined);
+      }),
+    ];
+    if (database.isShared) {
+      // Where the database does not answer, the next look may find that it does.
+      this.timer = setInterval(() => void this.look().catch(() => undefined), LOOK_EVERY_MS);
+    }
+    this.work();
+  }
+
+  /** Stops at once; what was being made is left to others. */
+  async stop(): Promise<void> {
+    this.isStopped = true;
+    clearInterval(this.timer);
+    for (const leave of this.leave) leave();
+    const left = [...this.atWork.values()];
+    for (const { abort } of left) abort.abort();
+    await sayGone(this.db, this.self.id);
+    await this.of.queue.giveBack(left.map(({ run }) => run.id));
+    if (left.length > 0) await tellAll(this.db, 'gilder_titles', '');
+  }
+
+  /** Sees to it that as many lanes are at work as there are. */
+  private work(): void {
+    this.isNews = true;
+    while (this.lanesAtWork < this.of.lanes && !this.isStopped) {
+      this.lanesAtWork++;
+      // Where the database cannot be written to, what was taken is found again by whoever looks next.
+      this.lane().catch(() => this.lanesAtWork--);
+    }
+  }
+
+  private async lane(): Promise<void> {
+    while (!this.isStopped) {
+      const task = await this.of.queue.take();
+      if (task !== null) await this.begin(task);
+      // What was queued while it looked is looked for once more; it ends in the same step in which it asks.
+      else if (this.isNews) this.isNews = false;
+      else break;
+    }
+    this.lanesAtWork--;
+  }
+
+  private async begin({ id, jobId, index }: TitleTask): Promise<void> {
+    const run: Run = { id, jobId, token: nanoid(8), machineId: this.self.id };
+    const work: AtWork = { run, abort: new AbortController(), isBegun: false };
+    this.atWork.set(run.token, work);
+    try {
+      const begun = await beginRun(this.db, run);
+      if (begun === 'no job') await this.of.queue.remove([id]);
+      if (begun !== 'begun') return;
+      work.isBegun = true;
+      await tellAll(this.db, 'gilder_jobs', jobId);
+      const outcome = await this.make(work, index);
+      if (outcome === null || !(await endRun(this.db, run, outcome))) return;
+      await this.of.queue.remove([id]);
+      await tellAll(this.db, 'gilder_jobs', jobId);
+    } finally {
+      this.atWork.delete(run.token);
+    }
+  }
+
+  /** What comes of a title; null where it is not this machine's any more. */
+  private async make({ run, abort }: AtWork, index: number): Promise<RunOutcome | null> {
+    const payload = await this.payloadOf(run.jobId);
+    const title = payload?.titles[index];
+    if (payload === undefined || title === undefined) return null;
+    const { jobId, token } = run;
+    const onFrames = this.counter(run);
+    const { maker, onTitle } = this.of;
+    try {
+      const file = await maker.make({ jobId, payload, title, token, signal: abort.signal, onFrames });
+      onTitle?.(`${payload.name}: ${file.name}`);
+      return { file, frames: framesOf(payload, title) };
+    } catch (error) {
+      if (abort.signal.aborted) return null;
+      const message = error instanceof Error ? error.message : String(error);
+      onTitle?.(`${payload.name}: ${title.fileStem} could not be made. ${message}`);
+      return failureOf(title, message);
+    }
+  }
+
+  /** Counts the frames of a title, and says so from time to time. */
+  private counter(run: Run): (frames: number) => void {
+    const every = this.of.database.isShared ? REPORT_EVERY_MS.shared : REPORT_EVERY_MS.alone;
+    let [doneFrames, paintedFrames, toldAt] = [0, 0, 0];
+    const report = async (): Promise<void> => {
+      if (await reportRun(this.db, run, { doneFrames, paintedFrames }))
+        await tellAll(this.db, 'gilder_jobs', run.jobId);
+      else this.atWork.get(run.token)?.abort.abort();
+    };
+    return (frames) => {
+      doneFrames += frames;
+      paintedFrames++;
+      if (Date.now() - toldAt < every) return;
+      toldAt = Date.now();
+      void report().catch(() => undefined);
+    };
+  }
+
+  private async payloadOf(jobId: string): Promise<JobPayload | undefined> {
+    const payload = this.payloads.get(jobId) ?? (await findPayload(this.db, jobId));
+    if (payload === undefined) return undefined;
+    // The one that was asked for last stands last.
+    this.payloads.delete(jobId);
+    this.payloads.set(jobId, payload);
+    const [oldest] = this.payloads.keys();
+    if (this.payloads.size > MOST_PAYLOADS) this.payloads.delete(oldest);
+    return payload;
+  }
+
+  /** Says that it is there, takes care of what those left who are gone, and takes what it was not told of. */
+  private async look(): Promise<void> {
+    await sayThere(this.db, this.self);
+    await this.letGo();
+    const { queue, maker } = this.of;
+    for (const { jobId, token } of await dropGone(this.db)) await maker.clear(jobId, token);
+    const { givenUp, given } = await queue.recover();
+    for (const task of givenUp) await this.giveUp(task);
+    if (given) await tellAll(this.db, 'gilder_titles', '');
+    this.work();
+  }
+
+  /** Stops what is not this machine's any more, and gives back what it is not at any more. */
+  private async letGo(): Promise<void> {
+    const before = [...this.atWork.values()].filter(({ isBegun }) => isBegun);
+    const mine = await tokensOf(this.db, this.self.id);
+    for (const { run, abort } of before) if (!mine.has(run.token)) abort.abort();
+    for (const token of mine) if (!this.atWork.has(token)) await dropRun(this.db, token);
+  }
+
+  private async giveUp({ id, jobId, index }: TitleTask): Promise<void> {
+    const title = (await this.payloadOf(jobId))?.titles[index];
+    const run: Run = { id, jobId, token: nanoid(8), machineId: this.self.id };
+    if (title === undefined || (await beginRun(this.db, run)) !== 'begun') return;
+    const message =
+      'The machines that made it ended again and again before it was done. Look at what their memory and disks have left, then try again.';
+    await endRun(this.db, run, failureOf(title, message));
+    await tellAll(this.db, 'gilder_jobs', jobId);
+  }
+}
+
+const failureOf = ({ titleId, fileStem: name }: JobContent, message: string): RunOutcome => ({
+  failure: { titleId, name, message },
+});
