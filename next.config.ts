@@ -23,7 +23,7 @@ const config: NextConfig = {
       { source: '/:path*', headers: SAFE_HEADERS },
       { source: '/api/:path*', headers: [DATA_POLICY] },
     ]),
-  serverExternalPackages: ['@electric-sql/pglite', '@napi-rs/canvas', 'harfbuzzjs', 'pg'],
+  serverExternalPackages: ['@electric-sql/pglite', '@napi-rs/canvas', 'harfbuzzjs', 'pg', 'pg-boss'],
   // The check script runs the type checker on its own.
   typescript: { ignoreBuildErrors: true },
   turbopack: {

@@ -83,11 +83,17 @@ export type JobSummary = TypeOf<typeof jobSummarySchema>;
 /** What is told of a job but its order; times are ISO 8601. */
 export type JobState = Omit<JobSummary, 'name' | 'output' | 'format' | 'rate' | 'titleCount' | 'papers'>;
 
+/** A machine that makes titles, and how many it makes side by side. */
+export const pressMachineSchema = yup.object({ id: text(), name: text(), lanes: whole() });
+export type PressMachine = TypeOf<typeof pressMachineSchema>;
+
 /** A page of the press: jobs, the newest first, and whether there are older ones and this machine can make videos. */
 export const pressPageSchema = yup.object({
   jobs: yup.array().of(jobSummarySchema.required()).required(),
   hasMore: flag(),
   ffmpeg: flag(),
+  /** The machines that are there; null where none but this one can be. */
+  machines: yup.array().of(pressMachineSchema.required()).defined().nullable(),
 });
 export type PressPage = TypeOf<typeof pressPageSchema>;
 

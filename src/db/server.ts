@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import type { QueryResult } from 'pg';
 import { Client, Pool } from 'pg';
 import { lockFolder } from './folderLock';
 import { MIGRATIONS } from './migrationsFolder';
@@ -44,7 +45,11 @@ export async function openServer(url: string, { alone }: ServerOptions = {}): Pr
     await bringUpToDate(url);
     return {
       db: drizzle(pool, { schema, casing: 'snake_case' }),
-      runSql: async (text, values) => ({ rows: (await pool.query(text, values)).rows }),
+      runSql: async (text, values) => {
+        // Of several statements it gives the results of each.
+        const results: QueryResult | QueryResult[] = await pool.query(text, values);
+        return { rows: (Array.isArray(results) ? results.at(-1) : results)?.rows ?? [] };
+      },
       listen: (channel, heard) => news.listen(channel, heard),
       isShared: true,
       close,

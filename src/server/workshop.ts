@@ -9,6 +9,7 @@ import { foldersIn } from './dataFolders';
 import { News } from './news';
 import { keepPicture } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
+import { lanesAsked } from './press/machineSettings';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
 import { sourcesIn } from './sourcesIn';
@@ -43,7 +44,8 @@ async function openWorkshop(): Promise<Workshop> {
   await takeOutBytes(db, (hash, bytes) => keepPicture(pictureFolder, hash, bytes));
   const press = await Press.open({
     database,
-    pool: new RenderPool(),
+    // With a database of its own there is nobody else who could make anything.
+    pool: new RenderPool(lanesAsked(database.isShared ? 0 : 1)),
     folder: folders.renderFolder,
     sources: sourcesIn(db, folders),
   });

@@ -17,7 +17,7 @@ import { createMov } from './mov/movFile';
 import { readMov } from './mov/readMov';
 import { encodePng } from './pictures/png';
 import { RenderPool } from './renderPool';
-import { renderTitle } from './renderTitle';
+import { ONLY_ATTEMPT, renderTitle } from './renderTitle';
 
 /*
  * Finished files, read by ffprobe and ffmpeg: what they say of themselves, and what is decoded by a reader that believes it.
@@ -62,7 +62,7 @@ function make(
     pool,
     sources: { pictures: async () => new Map(), videos: async () => new Map() },
     signal: new AbortController().signal,
-    token: 'try',
+    attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,
   });
 }

@@ -7,6 +7,7 @@ import { findRender, putRender } from '@/db/renders';
 import type { JobContent, JobPayload } from '@/db/schema';
 import { renderKey } from './renderKey';
 import type { RenderPool } from './renderPool';
+import type { Attempt } from './renderTitle';
 import { renderTitle } from './renderTitle';
 import type { Sources } from './sources';
 import { takeMade } from './takeMade';
@@ -16,8 +17,7 @@ export interface TitleWork {
   readonly jobId: string;
   readonly payload: JobPayload;
   readonly title: JobContent;
-  /** What no other try has. */
-  readonly token: string;
+  readonly attempt: Attempt;
   readonly signal: AbortSignal;
   /** Called as pictures come: how many frames one stands for. */
   onFrames(frames: number): void;

@@ -8,7 +8,7 @@ import { motionOf } from '@/core/model/newMove';
 import { testBox, testTemplate } from '@/core/testing';
 import type { JobProgramme } from '@/db/schema';
 import { RenderPool } from './renderPool';
-import { renderTitle } from './renderTitle';
+import { ONLY_ATTEMPT, renderTitle } from './renderTitle';
 
 /*
  * Programmes over their pictures. The video's brightness says which of its frames is seen, its sound begins in the
@@ -90,7 +90,7 @@ const make = (
     pool,
     sources: { pictures: async () => new Map(), videos: async () => videos },
     signal: new AbortController().signal,
-    token: 'try',
+    attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,
   });
 const here = (): ReadonlyMap<string, string> => new Map([['steps', join(folder, 'steps.mov')]]);
@@ -214,7 +214,7 @@ test('an interlaced programme is two fields a frame, in standard definition with
     pool,
     sources: { pictures: async () => new Map(), videos: async () => here() },
     signal: new AbortController().signal,
-    token: 'try',
+    attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,
   });
   const said = execFileSync('ffprobe', [

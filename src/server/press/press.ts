@@ -1,4 +1,3 @@
-import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { JobSummary } from '@/contract/jobs';
@@ -9,6 +8,7 @@ import type { Db, OpenDatabase } from '@/db/open';
 import type { Machine } from '@/db/runs';
 import { dropGone, haltJob, machinesThere, tellAll } from '@/db/runs';
 import type { JobContent, JobPayload } from '@/db/schema';
+import { machineName } from './machineSettings';
 import { titleMaker } from './makeTitle';
 import { paperNames } from './papers';
 import { PressMachine } from './pressMachine';
@@ -47,7 +47,7 @@ export class Press {
     if (!database.isShared) await dropGone(database.db, 'all');
     const maker = titleMaker({ db: database.db, pool, folder, sources });
     const lanes = pool.size;
-    const machine = new PressMachine({ database, queue, maker, name: hostname(), lanes });
+    const machine = new PressMachine({ database, queue, maker, name: machineName(), lanes });
     const press = new Press(of, queue, machine);
     press.leave.push(await database.listen('gilder_jobs', (id) => press.hear(id)));
     await machine.start();
@@ -104,6 +104,11 @@ export class Press {
     for (const leave of this.leave) leave();
     await this.machine.stop();
     await this.of.pool.close();
+  }
+
+  /** Whether other machines may make titles too. */
+  get isShared(): boolean {
+    return this.of.database.isShared;
   }
 
   /** The machines that make titles. */

@@ -15,13 +15,12 @@ import {
 } from '@/db/runs';
 import type { JobContent, JobPayload } from '@/db/schema';
 import type { TitleMaker } from './makeTitle';
+import { FrameCount } from './frameCount';
 import { framesOf } from './renderTitle';
 import type { TitleQueue, TitleTask } from './titleQueue';
 
 // How often a machine says that it is there, and looks for what it was not told; a fifth of what makes it gone.
 const LOOK_EVERY_MS = 3000;
-// Progress is saved and told this often, not for each frame; less often where others share the database.
-const REPORT_EVERY_MS = { alone: 250, shared: 1000 };
 // The documents of a job are large, and its titles come one after the other.
 const MOST_PAYLOADS = 4;
 
@@ -39,7 +38,7 @@ interface MachineOf {
   readonly name: string;
   /** How many titles are made side by side. */
   readonly lanes: number;
-  /** Called with words about each title that it made or could not make. */
+  /** Called with words about each title that it made, or could not make. */
   readonly onTitle?: (words: string) => void;
 }
 
@@ -123,6 +122,7 @@ export class PressMachine {
       await tellAll(this.db, 'gilder_jobs', jobId);
       const outcome = await this.make(work, index);
       if (outcome === null || !(await endRun(this.db, run, outcome))) return;
+      this.of.onTitle?.(wordsOf(outcome));
       await this.of.queue.remove([id]);
       await tellAll(this.db, 'gilder_jobs', jobId);
     } finally {
@@ -135,37 +135,22 @@ export class PressMachine {
     const payload = await this.payloadOf(run.jobId);
     const title = payload?.titles[index];
     if (payload === undefined || title === undefined) return null;
-    const { jobId, token } = run;
-    const onFrames = this.counter(run);
-    const { maker, onTitle } = this.of;
+    const { signal } = abort;
+    const frames = new FrameCount(this.of.database.isShared, async (counted) => {
+      const isMine = await reportRun(this.db, run, counted);
+      if (isMine) await tellAll(this.db, 'gilder_jobs', run.jobId);
+      else abort.abort();
+    });
+    const attempt = { token: run.token, isWanted: () => reportRun(this.db, run, frames.counted) };
+    const { jobId } = run;
     try {
-      const file = await maker.make({ jobId, payload, title, token, signal: abort.signal, onFrames });
-      onTitle?.(`${payload.name}: ${file.name}`);
+      const onFrames = (count: number): void => frames.add(count);
+      const file = await this.of.maker.make({ jobId, payload, title, attempt, signal, onFrames });
       return { file, frames: framesOf(payload, title) };
     } catch (error) {
-      if (abort.signal.aborted) return null;
-      const message = error instanceof Error ? error.message : String(error);
-      onTitle?.(`${payload.name}: ${title.fileStem} could not be made. ${message}`);
-      return failureOf(title, message);
+      if (signal.aborted) return null;
+      return failureOf(title, error instanceof Error ? error.message : String(error));
     }
-  }
-
-  /** Counts the frames of a title, and says so from time to time. */
-  private counter(run: Run): (frames: number) => void {
-    const every = this.of.database.isShared ? REPORT_EVERY_MS.shared : REPORT_EVERY_MS.alone;
-    let [doneFrames, paintedFrames, toldAt] = [0, 0, 0];
-    const report = async (): Promise<void> => {
-      if (await reportRun(this.db, run, { doneFrames, paintedFrames }))
-        await tellAll(this.db, 'gilder_jobs', run.jobId);
-      else this.atWork.get(run.token)?.abort.abort();
-    };
-    return (frames) => {
-      doneFrames += frames;
-      paintedFrames++;
-      if (Date.now() - toldAt < every) return;
-      toldAt = Date.now();
-      void report().catch(() => undefined);
-    };
   }
 
   private async payloadOf(jobId: string): Promise<JobPayload | undefined> {
@@ -209,6 +194,11 @@ export class PressMachine {
     await tellAll(this.db, 'gilder_jobs', jobId);
   }
 }
+
+const wordsOf = (outcome: RunOutcome): string =>
+  'file' in outcome
+    ? `Made ${outcome.file.name}`
+    : `Could not make ${outcome.failure.name}: ${outcome.failure.message}`;
 
 const failureOf = ({ titleId, fileStem: name }: JobContent, message: string): RunOutcome => ({
   failure: { titleId, name, message },

@@ -52,12 +52,22 @@ function videosIn(content: JobContent): string[] {
   return [...new Set((content.ground?.clips ?? []).flatMap((clip) => videoOf(clip) ?? []))];
 }
 
+/** One try of several that there may be of a title, at the same time even. */
+export interface Attempt {
+  /** What no other try has. */
+  readonly token: string;
+  /** Whether nobody else has taken over meanwhile. */
+  isWanted(): Promise<boolean>;
+}
+
+/** Of a title that nobody else makes. */
+export const ONLY_ATTEMPT: Attempt = { token: 'only', isWanted: () => Promise.resolve(true) };
+
 export interface TitleRender {
   readonly payload: JobPayload;
   readonly title: JobContent;
   readonly folder: string;
-  /** What no other try of this title has: it may be that one has not ended yet. */
-  readonly token: string;
+  readonly attempt: Attempt;
   readonly pool: RenderPool;
   readonly sources: Sources;
   readonly signal: AbortSignal;
@@ -70,7 +80,7 @@ export async function renderTitle({
   payload,
   title,
   folder,
-  token,
+  attempt,
   pool,
   sources,
   signal,
@@ -81,7 +91,7 @@ export async function renderTitle({
   const format = paintedFormat(payload.format, payload.interlaced === true);
   const rate = RATES.get(payload.rate);
   const name = `${title.fileStem}.${output.extension}`;
-  const partial = join(folder, `${name}.${token}.part`);
+  const partial = join(folder, `${name}.${attempt.token}.part`);
   const timecode =
     title.timecodeFrame === undefined ? null : { frame: title.timecodeFrame, drop: payload.drop ?? false };
   const references: { frame: number; pixels: Pixels }[] = [];
@@ -150,6 +160,7 @@ export async function renderTitle({
       hasSound: heard,
       plane,
     });
+    if (!(await attempt.isWanted())) throw new Error('Another machine makes it now');
     await writeFile(join(folder, posterName(name)), poster.png);
     await rename(partial, join(folder, name));
     const { widthPx, heightPx } = format;

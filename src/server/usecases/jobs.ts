@@ -24,9 +24,10 @@ const JOBS_ON_A_PAGE = 50;
 
 /** A page of jobs, the newest first, and whether this machine can make videos. */
 export async function getPress(before?: string): Promise<PressPage> {
-  const { db } = await workshop();
+  const { db, press } = await workshop();
   const jobs = await listJobs(db, JOBS_ON_A_PAGE + 1, before);
   return {
+    machines: press.isShared ? await press.machines() : null,
     jobs: jobs.slice(0, JOBS_ON_A_PAGE),
     hasMore: jobs.length > JOBS_ON_A_PAGE,
     ffmpeg: hasFfmpeg(),

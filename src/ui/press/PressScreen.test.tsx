@@ -1,7 +1,7 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { act, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { FileFacts, JobSummary } from '@/contract/jobs';
+import type { FileFacts, JobSummary, PressPage } from '@/contract/jobs';
 import { jsonAnswer, renderScreen } from '../shared/forTest';
 import { PressScreen } from './PressScreen';
 
@@ -57,14 +57,17 @@ class Events {
 
 let asked: string[];
 let known: readonly JobSummary[];
+/** The machines that the server knows of. */
+let there: PressPage['machines'];
 const before = globalThis.fetch;
 beforeEach(() => {
   asked = [];
   known = [];
+  there = null;
   Object.defineProperty(globalThis, 'EventSource', { configurable: true, value: Events });
   globalThis.fetch = (url, request) => {
     asked.push(`${request?.method ?? 'GET'} ${String(url)}`);
-    return Promise.resolve(jsonAnswer(200, { jobs: known, hasMore: false, ffmpeg: true }));
+    return Promise.resolve(jsonAnswer(200, { jobs: known, hasMore: false, ffmpeg: true, machines: there }));
   };
 });
 afterEach(() => {
@@ -72,13 +75,28 @@ afterEach(() => {
 });
 const hear = (one: JobSummary): void => act(() => Events.latest?.onmessage?.({ data: JSON.stringify(one) }));
 const open = (jobs: readonly JobSummary[], ffmpeg = true): void =>
-  void renderScreen('/press', <PressScreen jobs={jobs} hasMore={false} ffmpeg={ffmpeg} />);
+  void renderScreen('/press', <PressScreen jobs={jobs} hasMore={false} ffmpeg={ffmpeg} machines={there} />);
 
 describe('the press', () => {
   test('says what to do when nothing was sent, and what cannot be made without ffmpeg', () => {
     open([], false);
     expect(screen.getByText(/^Nothing has been sent to the press yet/)).toBeInTheDocument();
     expect(screen.getByRole('alert')).toHaveTextContent('There is no ffmpeg on this machine');
+  });
+
+  test('says which machines make titles as they come and go, and nothing where no other can be', async () => {
+    open([]);
+    expect(screen.queryByText(/at once/)).toBeNull();
+    cleanup();
+    jest.useFakeTimers();
+    there = [{ id: 'a', name: 'loft', lanes: 0 }];
+    open([]);
+    expect(screen.getByRole('alert')).toHaveTextContent('No machine makes titles at the moment');
+    there = [...there, { id: 'b', name: 'cellar', lanes: 3 }, { id: 'c', name: 'yard', lanes: 1 }];
+    await act(() => jest.advanceTimersByTimeAsync(5000));
+    expect(screen.getByText('2 machines, 4 titles at once: cellar (3), yard (1)')).toBeInTheDocument();
+    expect(screen.queryByRole('alert')).toBeNull();
+    jest.useRealTimers();
   });
 
   test('follows a job from waiting to done as the server tells it', () => {

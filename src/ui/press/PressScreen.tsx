@@ -4,13 +4,14 @@ import type { PressPage } from '@/contract/jobs';
 import { Button } from '../shared/Button';
 import { TopBar } from '../shared/TopBar';
 import { JobCard } from './JobCard';
+import { Machines } from './Machines';
 import { Viewer } from './Viewer';
 import type { Viewed } from './Viewer';
 import { useJobs } from './useJobs';
 
 /** The press: what is being rendered, what is ready, and a look at it. */
 export function PressScreen(first: PressPage) {
-  const { jobs, hasMore, loadMore, reload } = useJobs(first);
+  const { jobs, hasMore, machines, loadMore, reload } = useJobs(first);
   const [chosen, setChosen] = useState<Viewed | null>(null);
   const latest = jobs.find((job) => job.files.length > 0);
   const viewed = chosen ?? (latest === undefined ? null : { job: latest, file: latest.files[0] });
@@ -23,6 +24,7 @@ export function PressScreen(first: PressPage) {
           the Debian package ffmpeg for the rest.
         </p>
       )}
+      {machines !== null && <Machines machines={machines} />}
       <main className="flex min-h-0 flex-1">
         <section aria-label="Jobs" className="min-h-0 flex-1 overflow-y-auto p-4">
           {jobs.length === 0 && (

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
-import type { JobSummary, PressPage } from '@/contract/jobs';
+import type { JobSummary, PressMachine, PressPage } from '@/contract/jobs';
 import { ask } from '../shared/api';
 import { announceJob } from './announceJobs';
 
@@ -13,25 +13,42 @@ export interface Jobs {
   readonly jobs: readonly SeenJob[];
   /** Whether there are older ones than those that are here. */
   readonly hasMore: boolean;
+  /** The machines that are there; null where none but the server itself can be. */
+  readonly machines: readonly PressMachine[] | null;
   readonly loadMore: () => void;
   /** Asks for the newest afresh. */
   readonly reload: () => void;
 }
 
-type State = Pick<Jobs, 'jobs' | 'hasMore'>;
+type State = Pick<Jobs, 'jobs' | 'hasMore' | 'machines'>;
+
+// Machines come and go without a word of any job.
+const LOOK_AT_MACHINES_MS = 5000;
 
 const seen = (jobs: readonly JobSummary[], seenAt: number): SeenJob[] =>
   jobs.map((job) => ({ ...job, seenAt }));
 
 /** The jobs, kept up to date by the server; looked at afresh when the connection comes back. */
 export function useJobs(first: PressPage): Jobs {
-  const [state, setState] = useState<State>(() => ({ jobs: seen(first.jobs, 0), hasMore: first.hasMore }));
+  const [state, setState] = useState<State>(() => ({ ...first, jobs: seen(first.jobs, 0) }));
   const reload = useCallback(() => {
     ask<PressPage>('jobs').then(
-      ({ jobs, hasMore }) => setState({ jobs: seen(jobs, Date.now()), hasMore }),
+      (page) => setState({ ...page, jobs: seen(page.jobs, Date.now()) }),
       () => undefined,
     );
   }, []);
+  const isShared = first.machines !== null;
+  useEffect(() => {
+    if (!isShared) return;
+    const look = (): void => {
+      ask<PressPage>('jobs').then(
+        ({ machines }) => setState((now) => ({ ...now, machines })),
+        () => undefined,
+      );
+    };
+    const timer = setInterval(look, LOOK_AT_MACHINES_MS);
+    return () => clearInterval(timer);
+  }, [isShared]);
   useEffect(() => {
     const events = new EventSource('/api/jobs/events');
     events.onmessage = (event: MessageEvent<string>) => {
@@ -45,7 +62,8 @@ export function useJobs(first: PressPage): Jobs {
   const oldest = state.jobs.at(-1)?.id;
   const loadMore = useCallback(() => {
     ask<PressPage>(`jobs?before=${oldest}`).then(
-      ({ jobs, hasMore }) => setState((now) => ({ jobs: [...now.jobs, ...seen(jobs, Date.now())], hasMore })),
+      ({ jobs, hasMore }) =>
+        setState((now) => ({ ...now, jobs: [...now.jobs, ...seen(jobs, Date.now())], hasMore })),
       () => undefined,
     );
   }, [oldest]);

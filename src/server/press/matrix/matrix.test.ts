@@ -19,7 +19,7 @@ import { Painter } from '@/paint/painter';
 import { serverFonts } from '../../fontFiles';
 import { createRasterFrame, serverSurfaces } from '../../raster';
 import { RenderPool } from '../renderPool';
-import { renderTitle } from '../renderTitle';
+import { ONLY_ATTEMPT, renderTitle } from '../renderTitle';
 import type { MatrixCase } from './cases';
 import { SHORT_MATRIX, WHOLE_MATRIX } from './cases';
 import { decodeOf, inZip, probeFile } from './decoded';
@@ -105,7 +105,7 @@ function make(asked: MatrixCase, plane: FileFacts['plane'], at: number): Promise
     pool,
     sources: { pictures: async () => new Map(), videos: async () => new Map() },
     signal: new AbortController().signal,
-    token: 'try',
+    attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,
   });
 }
