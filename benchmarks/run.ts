@@ -6,6 +6,7 @@ import { benchCredits } from './credits';
 import { benchDrafts } from './drafts';
 import { benchEngine } from './engine';
 import { benchLists } from './lists';
+import { benchMachines } from './machines';
 import { benchMotion } from './motion';
 import { benchPages } from './pages';
 import { benchDesk } from './desk';
@@ -22,6 +23,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   export: benchExport,
   batch: benchBatch,
   memory: benchMemory,
+  machines: benchMachines,
   pages: benchPages,
   lists: benchLists,
   typing: benchTyping,

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, notExists, or, sql } from 'drizzle-orm';
 import type { FileFacts, JobProgress, JobSummary } from '@/contract/jobs';
 import type { Db } from './open';
-import type { JobPayload } from './schema';
+import type { JobContent, JobPayload } from './schema';
 import { jobs, runs } from './schema';
 
 const {
@@ -97,6 +97,23 @@ export async function findByClientKey(
 /** What a job was ordered to do, or undefined. */
 export async function findPayload(db: Db, id: string): Promise<JobPayload | undefined> {
   return (await db.select({ payload: jobs.payload }).from(jobs).where(eq(jobs.id, id)))[0]?.payload;
+}
+
+/** One of a job's titles by its place in it, with what is ordered of all of them but without the others; or undefined. */
+export async function findJobTitle(
+  db: Db,
+  id: string,
+  index: number,
+): Promise<{ readonly payload: JobPayload; readonly title: JobContent } | undefined> {
+  const [row] = await db
+    .select({
+      payload: sql<Omit<JobPayload, 'titles'>>`payload - 'titles' - 'papers'`,
+      title: sql<JobContent | null>`payload->'titles'->${index}::int`,
+    })
+    .from(jobs)
+    .where(eq(jobs.id, id));
+  if (row === undefined || row.title === null) return undefined;
+  return { payload: { ...row.payload, titles: [] }, title: row.title };
 }
 
 /** Puts a job at the end of the queue. */

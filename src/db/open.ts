@@ -8,8 +8,11 @@ import { completeListed } from './templates';
 /** Either driver's database; repositories know no more than this. */
 export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 
-/** Something that processes tell one another by the database: a job changed, or titles wait to be made. */
-export type Channel = 'gilder_jobs' | 'gilder_titles';
+/**
+ * Something that processes tell one another by the database: a job changed, a job was halted, or titles wait to be
+ * made. Every machine hears what it listens to, so none listens to how far the others are.
+ */
+export type Channel = 'gilder_jobs' | 'gilder_halted' | 'gilder_titles';
 
 export interface OpenDatabase {
   readonly db: Db;

@@ -1,3 +1,4 @@
+import type { SQL } from 'drizzle-orm';
 import { and, eq, gt, inArray, lt, sql } from 'drizzle-orm';
 import type { FileFacts, JobFailure, JobStatus } from '@/contract/jobs';
 import type { Channel, Db } from './open';
@@ -72,18 +73,22 @@ const runColumns = { id: runs.id, token: runs.token, jobId: runs.jobId, machineI
 export type Begun = 'begun' | 'not now' | 'no job';
 
 /** Begins to make a title. */
-export function beginRun(db: Db, run: Run): Promise<Begun> {
-  return db.transaction(async (tx) => {
-    const own = eq(jobs.id, run.jobId);
-    const [job] = await tx.select({ status: jobs.status }).from(jobs).where(own).for('update');
+export async function beginRun(db: Db, run: Run): Promise<Begun> {
+  const own = eq(jobs.id, run.jobId);
+  const begun = await db.transaction(async (tx): Promise<Begun> => {
+    // Shared, so that many machines can begin at once, and none while the job is being halted.
+    const [job] = await tx.select({ status: jobs.status }).from(jobs).where(own).for('share');
     if (job === undefined) return 'no job';
     if (job.status !== 'queued' && job.status !== 'running') return 'not now';
-    const begun = await tx.insert(runs).values(run).onConflictDoNothing().returning({ id: runs.id });
-    if (begun.length === 0) return 'not now';
-    if (job.status === 'queued')
-      await tx.update(jobs).set({ status: 'running', startedAt: new Date() }).where(own);
-    return 'begun';
+    const added = await tx.insert(runs).values(run).onConflictDoNothing().returning({ id: runs.id });
+    return added.length === 0 ? 'not now' : 'begun';
   });
+  if (begun === 'begun')
+    await db
+      .update(jobs)
+      .set({ status: 'running', startedAt: new Date() })
+      .where(and(own, eq(jobs.status, 'queued')));
+  return begun;
 }
 
 /** Says how far a title is; false where it is not this machine's any more. */
@@ -124,53 +129,55 @@ export function haltJob(
 
 /**
  * Takes in what came of a title, and ends the job with its last one; false, and nothing is taken in, where the title is
- * not this machine's any more.
+ * not this machine's any more. One statement: all machines that are at a job come by its one row.
  */
-export function endRun(db: Db, { id, token, jobId }: Run, outcome: RunOutcome): Promise<boolean> {
-  return db.transaction(async (tx) => {
-    const own = eq(jobs.id, jobId);
-    const [job] = await tx
-      .select({
-        files: jobs.files,
-        failures: jobs.failures,
-        titleCount: jobs.titleCount,
-        progress: jobs.progress,
-      })
-      .from(jobs)
-      .where(own)
-      .for('update');
-    const ended = await tx
+export async function endRun(db: Db, { id, token, jobId }: Run, outcome: RunOutcome): Promise<boolean> {
+  const { files, failures, frames, painted, message } = addedBy(outcome);
+  const madeSoFar = sql`jsonb_array_length(files) + jsonb_array_length(failures) + 1`;
+  const failedSoFar = sql`jsonb_array_length(failures) + ${failures.length}::int`;
+  const ended = db.$with('ended').as(
+    db
       .delete(runs)
       .where(and(eq(runs.id, id), eq(runs.token, token)))
-      .returning({ id: runs.id });
-    if (job === undefined || ended.length === 0) return false;
-    const files = 'file' in outcome ? [...job.files, outcome.file] : job.files;
-    const failures = 'failure' in outcome ? [...job.failures, outcome.failure] : job.failures;
-    const { doneFrames, paintedFrames, totalFrames } = job.progress;
-    const isMade = 'file' in outcome && outcome.file.reused !== true;
-    const progress = {
-      totalFrames,
-      doneFrames: doneFrames + ('file' in outcome ? outcome.frames : 0),
-      paintedFrames: paintedFrames + (isMade ? outcome.file.framesPainted : 0),
-    };
-    const isOver = files.length + failures.length >= job.titleCount;
-    const end = isOver ? { ...endOf(failures, job.titleCount), endedAt: new Date() } : {};
-    await tx
-      .update(jobs)
-      .set({ files, failures, progress, ...end })
-      .where(own);
-    return true;
-  });
+      .returning({ id: runs.id }),
+  );
+  const whenOver = (then: SQL, otherwise: SQL): SQL =>
+    sql`case when ${madeSoFar} >= title_count then ${then} else ${otherwise} end`;
+  const taken = await db
+    .with(ended)
+    .update(jobs)
+    .set({
+      files: sql`files || ${JSON.stringify(files)}::jsonb`,
+      failures: sql`failures || ${JSON.stringify(failures)}::jsonb`,
+      progress: sql`progress || jsonb_build_object(
+        'doneFrames', (progress->>'doneFrames')::int + ${frames}::int,
+        'paintedFrames', (progress->>'paintedFrames')::int + ${painted}::int)`,
+      status: whenOver(sql`case when ${failedSoFar} = 0 then 'done' else 'failed' end`, sql`status`),
+      error: whenOver(
+        sql`case when ${failedSoFar} = 0 then null when title_count = 1 then ${message}::text
+          else ${failedSoFar} || ' of ' || title_count || ' titles could not be made.' end`,
+        sql`error`,
+      ),
+      endedAt: whenOver(sql`now()`, sql`ended_at`),
+    })
+    .where(and(eq(jobs.id, jobId), sql`exists (select from ended)`))
+    .returning({ id: jobs.id });
+  return taken.length > 0;
 }
 
-/** How a job ends some of whose titles may not have been made. */
-function endOf(
-  failures: readonly JobFailure[],
-  titleCount: number,
-): { readonly status: JobStatus; readonly error: string | null } {
-  const [first] = failures;
-  if (first === undefined) return { status: 'done', error: null };
-  const error =
-    titleCount === 1 ? first.message : `${failures.length} of ${titleCount} titles could not be made.`;
-  return { status: 'failed', error };
+/** What a title adds to its job. */
+function addedBy(outcome: RunOutcome): {
+  readonly files: readonly FileFacts[];
+  readonly failures: readonly JobFailure[];
+  readonly frames: number;
+  readonly painted: number;
+  readonly message: string | null;
+} {
+  if ('failure' in outcome) {
+    const { failure } = outcome;
+    return { files: [], failures: [failure], frames: 0, painted: 0, message: failure.message };
+  }
+  const { file, frames } = outcome;
+  const painted = file.reused === true ? 0 : file.framesPainted;
+  return { files: [file], failures: [], frames, painted, message: null };
 }

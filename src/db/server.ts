@@ -17,7 +17,8 @@ export class DatabaseInUseError extends Error {
 // Numbers of our own for advisory locks: "gild".
 const MIGRATION_LOCK = 0x67696c64;
 const APPLICATION_LOCK = MIGRATION_LOCK + 1;
-const MOST_CONNECTIONS = 8;
+// Besides the one that hears; there may be many machines, and a server has a hundred connections by default.
+const MOST_CONNECTIONS = { application: 8, machine: 2 };
 
 interface ServerOptions {
   /** For the application, which is the only one on a database: its data folder. Press machines leave it out. */
@@ -31,7 +32,8 @@ interface ServerOptions {
 export async function openServer(url: string, { alone }: ServerOptions = {}): Promise<OpenDatabase> {
   if (alone !== undefined) mkdirSync(alone, { recursive: true });
   const unlock = alone === undefined ? () => undefined : await lockFolder(alone);
-  const pool = new Pool({ connectionString: url, max: MOST_CONNECTIONS });
+  const max = alone === undefined ? MOST_CONNECTIONS.machine : MOST_CONNECTIONS.application;
+  const pool = new Pool({ connectionString: url, max });
   // What broke is told to whoever asks next; without this, an idle connection that breaks would end the process.
   pool.on('error', () => undefined);
   const news = new ServerNews(url, alone === undefined ? null : lockDatabase);

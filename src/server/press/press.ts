@@ -29,6 +29,7 @@ interface PressOf {
 export class Press {
   private readonly listeners = new Set<(job: JobSummary) => void>();
   private readonly db: Db;
+  private readonly heard = new Map<string, 'reading' | 'again'>();
   private readonly leave: (() => void)[] = [];
 
   private constructor(
@@ -144,7 +145,9 @@ export class Press {
     if (job === undefined || job.endedAt !== null) return;
     // Before it says that it is halted: it may be queued again from then on.
     await this.queue.withdraw(id, job.titleCount);
-    if (await haltJob(this.db, id, change)) await this.tell(id);
+    if (!(await haltJob(this.db, id, change))) return;
+    await tellAll(this.db, 'gilder_halted', id);
+    await this.tell(id);
   }
 
   private async tell(id: string, news?: 'queued'): Promise<void> {
@@ -152,13 +155,25 @@ export class Press {
     if (news === 'queued') await tellAll(this.db, 'gilder_titles', '');
   }
 
+  /** Passes a job on that changed; changes that come while it is read are read together after it. */
   private hear(id: string): void {
     if (this.listeners.size === 0) return;
+    if (this.heard.has(id)) {
+      this.heard.set(id, 'again');
+      return;
+    }
+    this.heard.set(id, 'reading');
     const pass = async (): Promise<void> => {
       const job = await findJob(this.db, id);
       if (job !== undefined) for (const listener of this.listeners) listener(job);
     };
     // Where the database does not answer, what came of a job is seen with the next news.
-    void pass().catch(() => undefined);
+    void pass()
+      .catch(() => undefined)
+      .finally(() => {
+        const isChanged = this.heard.get(id) === 'again';
+        this.heard.delete(id);
+        if (isChanged) this.hear(id);
+      });
   }
 }

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { findPayload } from '@/db/jobs';
+import { findJobTitle } from '@/db/jobs';
 import type { Db, OpenDatabase } from '@/db/open';
 import type { Machine, Run, RunOutcome } from '@/db/runs';
 import {
@@ -13,7 +13,7 @@ import {
   tellAll,
   tokensOf,
 } from '@/db/runs';
-import type { JobContent, JobPayload } from '@/db/schema';
+import type { JobContent } from '@/db/schema';
 import type { TitleMaker } from './makeTitle';
 import { FrameCount } from './frameCount';
 import { framesOf } from './renderTitle';
@@ -21,8 +21,6 @@ import type { TitleQueue, TitleTask } from './titleQueue';
 
 // How often a machine says that it is there, and looks for what it was not told; a fifth of what makes it gone.
 const LOOK_EVERY_MS = 3000;
-// The documents of a job are large, and its titles come one after the other.
-const MOST_PAYLOADS = 4;
 
 interface AtWork {
   readonly run: Run;
@@ -47,7 +45,6 @@ export class PressMachine {
   readonly self: Machine;
   private readonly db: Db;
   private readonly atWork = new Map<string, AtWork>();
-  private readonly payloads = new Map<string, JobPayload>();
   private leave: (() => void)[] = [];
   private timer: NodeJS.Timeout | undefined;
   private lanesAtWork = 0;
@@ -65,7 +62,7 @@ export class PressMachine {
     await sayThere(this.db, this.self);
     this.leave = [
       await database.listen('gilder_titles', () => this.work()),
-      await database.listen('gilder_jobs', (jobId) => {
+      await database.listen('gilder_halted', (jobId) => {
         const isMine = [...this.atWork.values()].some(({ run }) => run.jobId === jobId);
         if (isMine) void this.letGo().catch(() => undefined);
       }),
@@ -132,9 +129,9 @@ export class PressMachine {
 
   /** What comes of a title; null where it is not this machine's any more. */
   private async make({ run, abort }: AtWork, index: number): Promise<RunOutcome | null> {
-    const payload = await this.payloadOf(run.jobId);
-    const title = payload?.titles[index];
-    if (payload === undefined || title === undefined) return null;
+    const wanted = await findJobTitle(this.db, run.jobId, index);
+    if (wanted === undefined) return null;
+    const { payload, title } = wanted;
     const { signal } = abort;
     const frames = new FrameCount(this.of.database.isShared, async (counted) => {
       const isMine = await reportRun(this.db, run, counted);
@@ -151,17 +148,6 @@ export class PressMachine {
       if (signal.aborted) return null;
       return failureOf(title, error instanceof Error ? error.message : String(error));
     }
-  }
-
-  private async payloadOf(jobId: string): Promise<JobPayload | undefined> {
-    const payload = this.payloads.get(jobId) ?? (await findPayload(this.db, jobId));
-    if (payload === undefined) return undefined;
-    // The one that was asked for last stands last.
-    this.payloads.delete(jobId);
-    this.payloads.set(jobId, payload);
-    const [oldest] = this.payloads.keys();
-    if (this.payloads.size > MOST_PAYLOADS) this.payloads.delete(oldest);
-    return payload;
   }
 
   /** Says that it is there, takes care of what those left who are gone, and takes what it was not told of. */
@@ -185,7 +171,7 @@ export class PressMachine {
   }
 
   private async giveUp({ id, jobId, index }: TitleTask): Promise<void> {
-    const title = (await this.payloadOf(jobId))?.titles[index];
+    const title = (await findJobTitle(this.db, jobId, index))?.title;
     const run: Run = { id, jobId, token: nanoid(8), machineId: this.self.id };
     if (title === undefined || (await beginRun(this.db, run)) !== 'begun') return;
     const message =
