@@ -13,7 +13,7 @@ import type { Sources } from './sources';
 import { takeMade } from './takeMade';
 
 /** A title of a job, to be made by one try of many that there may be. */
-export interface TitleWork {
+interface TitleWork {
   readonly jobId: string;
   readonly payload: JobPayload;
   readonly title: JobContent;

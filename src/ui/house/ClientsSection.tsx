@@ -1,5 +1,6 @@
 'use client';
 import { formatDistanceToNow } from 'date-fns';
+import Link from 'next/link';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { ClientFacts, MadeClient } from '@/contract/clients';
@@ -34,8 +35,11 @@ export function ClientsSection() {
     <>
       <p className="pb-3 text-soft">
         Other systems on this machine can fill in released templates and fetch stills and videos, each with a
-        key of its own. {inForce === 0 ? 'While there is no key, nothing can be asked.' : ''} How it is done
-        is described in <code className="font-mono text-[12.5px]">docs/http.md</code>.
+        key of its own. {inForce === 0 ? 'While there is no key, nothing can be asked.' : ''}{' '}
+        <Link className="underline" href="/house/interface">
+          What they can ask for
+        </Link>
+        .
       </p>
       <div className="max-w-md pb-3">
         <KeepForm
