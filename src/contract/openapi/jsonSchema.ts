@@ -25,8 +25,13 @@ export function jsonSchemaOf(schema: AnySchema, named: Named = new Map()): JsonS
   if (shapes !== undefined)
     return { oneOf: Object.entries(shapes).map(([kind, shape]) => withKind(inner(shape), kind)) };
   if (!(schema instanceof yup.Schema)) return {};
-  const { oneOf } = schema.describe();
-  const body = { ...bodyOf(schema, inner), ...(oneOf.length > 0 ? { enum: oneOf } : {}) };
+  const { oneOf, meta } = schema.describe();
+  const examples: unknown = Reflect.get(Object(meta), 'examples');
+  const body = {
+    ...bodyOf(schema, inner),
+    ...(oneOf.length > 0 ? { enum: oneOf } : {}),
+    ...(examples === undefined ? {} : { examples }),
+  };
   const type: unknown = Reflect.get(body, 'type');
   return schema.spec.nullable && typeof type === 'string' ? { ...body, type: [type, 'null'] } : body;
 }

@@ -22,6 +22,9 @@ test('what other systems ask for is shown, each with what is sent, answered and 
     required: false,
   });
   expect(field('output')).toMatchObject({ takes: expect.stringMatching(/^one of mov-png, mov-prores, /) });
+  expect(field('rate')).toMatchObject({
+    takes: expect.stringMatching(/^text or null, such as 23\.976, 24, 25, /),
+  });
   expect([order.status, order.answered]).toEqual(['201', [{ name: 'id', takes: 'text', required: true }]]);
   expect(order.refusals.map(({ status }) => status)).toEqual(expect.arrayContaining(['400', '401', '429']));
   expect([shown[4].mediaType, shown[4].answered]).toEqual(['text/event-stream', []]);

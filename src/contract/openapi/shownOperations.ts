@@ -87,7 +87,9 @@ function wordsOf(schema: unknown): string {
   const type = at(schema, 'type');
   const types = (Array.isArray(type) ? type : [type]).map((one) => TYPES[String(one)] ?? 'anything');
   const [least, most, longest] = ['minimum', 'maximum', 'maxLength'].map((key) => at(schema, key));
+  const examples = at(schema, 'examples');
   const limits = [
+    ...(Array.isArray(examples) ? [`such as ${examples.map((example) => String(example)).join(', ')}`] : []),
     ...(typeof least === 'number' ? [`at least ${least}`] : []),
     ...(typeof most === 'number' ? [`at most ${most}`] : []),
     ...(typeof longest === 'number' ? [`at most ${longest} letters`] : []),

@@ -40,6 +40,7 @@ export const idOf = (registry: Registry<{ readonly id: string }>): yup.StringSch
   yup
     .string()
     .required()
+    .meta({ examples: registry.list.map(({ id }) => id) })
     .test({
       name: 'known',
       message: `one of ${registry.list.map((item) => item.id).join(', ')}`,

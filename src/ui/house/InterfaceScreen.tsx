@@ -10,7 +10,7 @@ interface ScreenProps {
 export function InterfaceScreen({ operations }: ScreenProps) {
   return (
     <div className="flex h-dvh flex-col">
-      <TopBar middle={<h1 className="font-display text-[17px] font-semibold">For other systems</h1>} />
+      <TopBar middle={<h1 className="font-serif text-[17px] font-semibold">For other systems</h1>} />
       <main className="min-h-0 flex-1 overflow-y-auto p-6">
         <div className="mx-auto max-w-4xl">
           <p className="pb-2 text-soft">
@@ -72,19 +72,19 @@ function Fields({ caption, rows }: { readonly caption: string; readonly rows: re
   return (
     <table className="mt-3 w-full table-fixed text-left">
       <caption className="pb-1 text-left font-semibold">{caption}</caption>
-      <thead className="sr-only">
-        <tr>
-          <th>Field</th>
-          <th>What it takes</th>
-          <th>Whether it has to be there</th>
+      <thead>
+        <tr className="text-soft">
+          <th className="w-1/3 font-normal">Field</th>
+          <th className="font-normal">What it is</th>
+          <th className="w-28 font-normal">There</th>
         </tr>
       </thead>
       <tbody>
         {rows.map(({ name, takes, required }) => (
           <tr key={name} className="border-t border-line align-top">
-            <td className="w-1/3 py-1 pr-3 font-mono text-[12.5px] break-words">{name}</td>
+            <td className="py-1 pr-3 font-mono text-[12.5px] break-words">{name}</td>
             <td className="py-1 pr-3">{takes}</td>
-            <td className="w-24 py-1 text-soft">{required ? 'always' : 'may be left out'}</td>
+            <td className="py-1 text-soft">{required ? 'always' : 'may be left out'}</td>
           </tr>
         ))}
       </tbody>

@@ -3,6 +3,8 @@ import { describeApi } from '@/contract/openapi/openapi';
 import { shownOperations } from '@/contract/openapi/shownOperations';
 import { InterfaceScreen } from '@/ui/house/InterfaceScreen';
 
+// What a page may run is told anew with every answer.
+export const dynamic = 'force-dynamic';
 export const metadata: Metadata = { title: 'For other systems' };
 
 export default function InterfacePage() {
