@@ -1,10 +1,13 @@
 import { execFile } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import { PNG } from 'pngjs';
+import { receive } from '../examples/receiver';
 import { renderStill } from '../examples/render';
 
 const run = promisify(execFile);
@@ -71,6 +74,28 @@ test('another system gets a key in the House, orders and fetches with it, and is
     data: { ...data, values: { role: 'Desk' } },
   });
   expect([wrong.status(), (await wrong.json()).message]).toEqual([400, expect.stringContaining('name')]);
+  // An address of its own is told when an order is over; one elsewhere is refused.
+  const byKey = { Authorization: `Bearer ${key}` };
+  const told: { readonly id: string; readonly status: string }[] = [];
+  const receiver = receive(0, key, (one) => void told.push(one));
+  await once(receiver, 'listening');
+  const { port } = receiver.address() as AddressInfo;
+  const called = {
+    ...data,
+    values: { name: 'Teo', role: 'Wharf' },
+    callback: `http://127.0.0.1:${port}/told`,
+  };
+  const ordered = await request.post('/api/v1/renders', { headers: byKey, data: called });
+  const { id } = await ordered.json();
+  await expect.poll(() => told.map((one) => [one.id, one.status])).toEqual([[id, 'done']]);
+  receiver.close();
+  await expect
+    .poll(
+      async () => (await (await request.get(`/api/v1/renders/${id}`, { headers: byKey })).json()).callback,
+    )
+    .toMatchObject({ tries: 1, error: null, givenUp: false });
+  const away = { ...called, callback: 'http://elsewhere.invalid/' };
+  expect((await request.post('/api/v1/renders', { headers: byKey, data: away })).status()).toBe(400);
   // Jobs from the desk are none of its business.
   const { jobs } = await (await request.get('/api/jobs')).json();
   const own = jobs.find(({ name }: { name: string }) => name.startsWith('tideline-strap'));

@@ -87,10 +87,24 @@ export const renderOrderSchema = yup
     fine: yup.boolean(),
     /** How its files are called; by its template and its first words when left out. */
     name: yup.string().max(120),
+    /** An address that is told when it is over. */
+    callback: yup.string().max(500),
   })
   .noUnknown()
   .required();
 export type RenderOrder = TypeOf<typeof renderOrderSchema>;
+
+/** How far the telling of an order's address is. */
+export const callbackStateSchema = yup.object({
+  url: text(),
+  tries: whole(),
+  /** Why the last try reached nobody. */
+  error: yup.string().defined().nullable(),
+  toldAt: momentOrNull(),
+  /** Whether it was tried so often that it is not tried any more. */
+  givenUp: flag(),
+});
+export type CallbackState = TypeOf<typeof callbackStateSchema>;
 
 /** How an order stands. */
 export const renderStateSchema = yup.object({
@@ -119,5 +133,7 @@ export const renderStateSchema = yup.object({
         .required(),
     )
     .required(),
+  /** Of an order with an address to be told; left out by what is told. */
+  callback: callbackStateSchema.optional(),
 });
 export type RenderState = TypeOf<typeof renderStateSchema>;

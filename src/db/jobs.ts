@@ -2,7 +2,7 @@ import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, notExists, or
 import type { FileFacts, JobProgress, JobSummary } from '@/contract/jobs';
 import type { Db } from './open';
 import type { JobContent, JobPayload } from './schema';
-import { jobs, runs } from './schema';
+import { callbacks, jobs, runs } from './schema';
 
 const {
   payload: _,
@@ -31,6 +31,8 @@ export interface ClientOrder {
   readonly clientId: string;
   readonly clientKey: string | null;
   readonly orderHash: string;
+  /** What is told when it is over; null for nothing. */
+  readonly callback: string | null;
 }
 
 interface Times {
@@ -128,9 +130,13 @@ export async function insertJob(
   const { name, output, format, rate, titles } = payload;
   const progress = { doneFrames: 0, totalFrames, paintedFrames: 0 };
   const listed = { name, output, format, rate, titleCount: titles.length, papers };
-  await db
-    .insert(jobs)
-    .values({ id, status: 'queued', payload, ...listed, ...client, progress, files: [], error: null });
+  const { callback = null, ...ordered } = client ?? {};
+  await db.transaction(async (tx) => {
+    await tx
+      .insert(jobs)
+      .values({ id, status: 'queued', payload, ...listed, ...ordered, progress, files: [], error: null });
+    if (callback !== null) await tx.insert(callbacks).values({ jobId: id, url: callback });
+  });
 }
 
 /** Makes a job more urgent than all others that are not over; gives how urgent it is. */

@@ -390,6 +390,20 @@ export const clients = pgTable(
   (table) => [uniqueIndex('clients_key').on(table.keyHash)],
 );
 
+/** Addresses that are told when a client's order is over. */
+export const callbacks = pgTable('callbacks', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  url: text().notNull(),
+  tries: integer().notNull().default(0),
+  /** When it is tried next; null once it was told, or given up. */
+  nextAt: timestamp('next_at', { withTimezone: true, mode: 'date' }).defaultNow(),
+  toldAt: timestamp('told_at', { withTimezone: true, mode: 'date' }),
+  /** Why the last try did not reach anybody. */
+  error: text(),
+});
+
 /** Files that were made, by what decides their bytes. */
 export const renders = pgTable(
   'renders',

@@ -4,6 +4,7 @@ import { takeOutBytes } from '@/db/assets';
 import { isFact, setFact } from '@/db/facts';
 import type { Db } from '@/db/open';
 import { openDatabase } from '@/db/open';
+import { CallBacks } from './clients/callBacks';
 import type { DataFolders } from './dataFolders';
 import { foldersIn } from './dataFolders';
 import { News } from './news';
@@ -49,7 +50,10 @@ async function openWorkshop(): Promise<Workshop> {
     folder: folders.renderFolder,
     sources: sourcesIn(db, folders),
   });
+  const callBacks = new CallBacks(db);
+  press.subscribe(({ endedAt }) => endedAt !== null && callBacks.look());
   await press.start();
+  callBacks.look();
   const shop: Workshop = {
     db,
     press,
@@ -59,8 +63,9 @@ async function openWorkshop(): Promise<Workshop> {
   };
   const stop = (): void => {
     stopPictures();
-    void press
+    void callBacks
       .stop()
+      .then(() => press.stop())
       .then(close)
       .finally(() => process.exit(0));
   };

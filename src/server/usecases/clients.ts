@@ -9,15 +9,17 @@ import type {
   RenderState,
 } from '@/contract/clients';
 import { newClientSchema, renderOrderSchema } from '@/contract/clients';
-import type { JobSummary } from '@/contract/jobs';
 import { InputError } from '@/core/kit/inputError';
 import { checkValue } from '@/core/model/check';
 import { findAssets } from '@/db/assets';
+import { findCallback } from '@/db/callbacks';
 import { insertClient, listClients, withdrawClient } from '@/db/clients';
 import { findByClientKey, findClientJob } from '@/db/jobs';
 import { listShelf, readEditions } from '@/db/templates';
+import { checkCallback } from '../clients/callBacks';
 import { renderPayload } from '../clients/renderPayload';
 import { hashKey } from '../clients/respondToClient';
+import { stateOf } from '../clients/stateOf';
 import { ffmpegEncoders } from '../press/ffmpeg';
 import { ConflictError, NotFoundError, readId } from '../respond';
 import { workshop } from '../workshop';
@@ -99,6 +101,7 @@ export async function orderRender(
 ): Promise<string> {
   const order = checkValue<RenderOrder>(renderOrderSchema, body, 'Order');
   const clientKey = ownKey === null ? null : checkOwnKey(ownKey);
+  const callback = order.callback === undefined ? null : checkCallback(order.callback);
   const { db, press } = await workshop();
   const orderHash = createHash('sha256').update(JSON.stringify(order)).digest('hex');
   const taken = async (): Promise<string | null> => {
@@ -119,7 +122,7 @@ export async function orderRender(
     hasPicture: (id) => here.has(id),
   });
   try {
-    return await press.enqueue(payload, { clientId: client.id, clientKey, orderHash });
+    return await press.enqueue(payload, { clientId: client.id, clientKey, orderHash, callback });
   } catch (error) {
     // Sent twice at once: the other one came first.
     const other = await taken();
@@ -138,28 +141,6 @@ export async function renderState(client: ClientFacts, id: string): Promise<Rend
   const { db } = await workshop();
   const job = await findClientJob(db, client.id, readId(id, 'render'));
   if (job === undefined) throw new NotFoundError(`There is no render "${id}" of this client.`);
-  return stateOf(job);
-}
-
-/** A job as a client sees it. */
-export function stateOf({ id, status, progress, error, createdAt, endedAt, files }: JobSummary): RenderState {
-  return {
-    id,
-    status,
-    doneFrames: progress.doneFrames,
-    totalFrames: progress.totalFrames,
-    error,
-    createdAt,
-    endedAt,
-    files: files.map(({ name, bytes, sha256, widthPx, heightPx, frames, plane = 'straight' }) => ({
-      name,
-      href: `/api/v1/renders/${id}/files/${encodeURIComponent(name)}`,
-      bytes,
-      sha256,
-      widthPx,
-      heightPx,
-      frames,
-      plane,
-    })),
-  };
+  const callback = await findCallback(db, job.id);
+  return callback === null ? stateOf(job) : { ...stateOf(job), callback };
 }

@@ -1,6 +1,7 @@
 import { respondToClient } from '@/server/clients/respondToClient';
 import { eventStream } from '@/server/eventStream';
-import { renderState, stateOf } from '@/server/usecases/clients';
+import { stateOf } from '@/server/clients/stateOf';
+import { renderState } from '@/server/usecases/clients';
 import { workshop } from '@/server/workshop';
 
 export const dynamic = 'force-dynamic';
