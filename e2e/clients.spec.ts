@@ -76,8 +76,8 @@ test('another system gets a key in the House, orders and fetches with it, and is
   expect([wrong.status(), (await wrong.json()).message]).toEqual([400, expect.stringContaining('name')]);
   // An address of its own is told when an order is over; one elsewhere is refused.
   const byKey = { Authorization: `Bearer ${key}` };
-  const told: { readonly id: string; readonly status: string }[] = [];
-  const receiver = receive(0, key, (one) => void told.push(one));
+  const calls: { readonly id: string; readonly status: string }[] = [];
+  const receiver = receive(0, key, (one) => void calls.push(one));
   await once(receiver, 'listening');
   const { port } = receiver.address() as AddressInfo;
   const called = {
@@ -87,7 +87,7 @@ test('another system gets a key in the House, orders and fetches with it, and is
   };
   const ordered = await request.post('/api/v1/renders', { headers: byKey, data: called });
   const { id } = await ordered.json();
-  await expect.poll(() => told.map((one) => [one.id, one.status])).toEqual([[id, 'done']]);
+  await expect.poll(() => calls.map((one) => [one.id, one.status])).toEqual([[id, 'done']]);
   receiver.close();
   await expect
     .poll(

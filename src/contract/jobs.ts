@@ -80,9 +80,6 @@ export const jobSummarySchema = yup.object({
 });
 export type JobSummary = TypeOf<typeof jobSummarySchema>;
 
-/** What is told of a job but its order; times are ISO 8601. */
-export type JobState = Omit<JobSummary, 'name' | 'output' | 'format' | 'rate' | 'titleCount' | 'papers'>;
-
 /** A machine that makes titles, and how many it makes side by side. */
 export const pressMachineSchema = yup.object({ id: text(), name: text(), lanes: whole() });
 export type PressMachine = TypeOf<typeof pressMachineSchema>;
