@@ -101,21 +101,25 @@ export async function findPayload(db: Db, id: string): Promise<JobPayload | unde
   return (await db.select({ payload: jobs.payload }).from(jobs).where(eq(jobs.id, id)))[0]?.payload;
 }
 
-/** One of a job's titles by its place in it, with what is ordered of all of them but without the others; or undefined. */
-export async function findJobTitle(
-  db: Db,
-  id: string,
-  index: number,
-): Promise<{ readonly payload: JobPayload; readonly title: JobContent } | undefined> {
+/** One of a job's titles, with what is ordered of all of them but without the others, and which files there are. */
+export interface TitleOfJob {
+  readonly payload: JobPayload;
+  readonly title: JobContent;
+  readonly fileNames: readonly string[];
+}
+
+/** One of a job's titles by its place in it; or undefined. */
+export async function findJobTitle(db: Db, id: string, index: number): Promise<TitleOfJob | undefined> {
   const [row] = await db
     .select({
       payload: sql<Omit<JobPayload, 'titles'>>`payload - 'titles' - 'papers'`,
       title: sql<JobContent | null>`payload->'titles'->${index}::int`,
+      fileNames: sql<readonly string[]>`jsonb_path_query_array(files, '$[*].name')`,
     })
     .from(jobs)
     .where(eq(jobs.id, id));
   if (row === undefined || row.title === null) return undefined;
-  return { payload: { ...row.payload, titles: [] }, title: row.title };
+  return { ...row, payload: { ...row.payload, titles: [] }, title: row.title };
 }
 
 /** Puts a job at the end of the queue. */

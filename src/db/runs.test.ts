@@ -50,7 +50,7 @@ test('a title is begun by one machine only; the job runs then', async () => {
   expect(await beginRun(db, run('one', 'a'))).toBe('begun');
   expect(await beginRun(db, run('other', 'b'))).toBe('not now');
   expect((await findJob(db, jobId))?.status).toBe('running');
-  expect(await beginRun(db, { ...run('one', 'c', 1), jobId: 'nobody' })).toBe('no job');
+  expect(await beginRun(db, { ...run('one', 'c', 1), jobId: 'nobody' })).toBe('not wanted');
 });
 
 test('frames of titles that are being made count with those that are made, and once only', async () => {
@@ -65,6 +65,7 @@ test('frames of titles that are being made count with those that are made, and o
   expect(await progress()).toEqual({ totalFrames: 100, doneFrames: 58, paintedFrames: 28 });
   await endRun(db, second, made('001.mov', true));
   expect(await progress()).toEqual({ totalFrames: 100, doneFrames: 100, paintedFrames: 20 });
+  expect(await beginRun(db, run('one', 'c', 2))).toBe('not wanted');
   expect(await findJob(db, jobId)).toMatchObject({
     status: 'done',
     error: null,

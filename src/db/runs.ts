@@ -69,8 +69,8 @@ export async function dropGone(db: Db, which: 'silent' | 'all' = 'silent'): Prom
 
 const runColumns = { id: runs.id, token: runs.token, jobId: runs.jobId, machineId: runs.machineId };
 
-/** Whether a title was begun, was not since somebody else is at it or its job is halted, or belongs to no job. */
-export type Begun = 'begun' | 'not now' | 'no job';
+/** Whether a title was begun, was not since somebody else is at it or its job is halted, or is not wanted by any job. */
+export type Begun = 'begun' | 'not now' | 'not wanted';
 
 /** Begins to make a title. */
 export async function beginRun(db: Db, run: Run): Promise<Begun> {
@@ -78,7 +78,7 @@ export async function beginRun(db: Db, run: Run): Promise<Begun> {
   const begun = await db.transaction(async (tx): Promise<Begun> => {
     // Shared, so that many machines can begin at once, and none while the job is being halted.
     const [job] = await tx.select({ status: jobs.status }).from(jobs).where(own).for('share');
-    if (job === undefined) return 'no job';
+    if (job === undefined || job.status === 'done') return 'not wanted';
     if (job.status !== 'queued' && job.status !== 'running') return 'not now';
     const added = await tx.insert(runs).values(run).onConflictDoNothing().returning({ id: runs.id });
     return added.length === 0 ? 'not now' : 'begun';

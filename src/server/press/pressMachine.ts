@@ -1,4 +1,6 @@
 import { nanoid } from 'nanoid';
+import { OUTPUTS } from '@/core/outputs';
+import type { TitleOfJob } from '@/db/jobs';
 import { findJobTitle } from '@/db/jobs';
 import type { Db, OpenDatabase } from '@/db/open';
 import type { Machine, Run, RunOutcome } from '@/db/runs';
@@ -113,13 +115,10 @@ export class PressMachine {
     this.atWork.set(run.token, work);
     try {
       const begun = await beginRun(this.db, run);
-      if (begun === 'no job') await this.of.queue.remove([id]);
-      if (begun !== 'begun') return;
-      work.isBegun = true;
-      await tellAll(this.db, 'gilder_jobs', jobId);
-      const outcome = await this.make(work, index);
-      if (outcome === null || !(await endRun(this.db, run, outcome))) return;
-      this.of.onTitle?.(wordsOf(outcome));
+      if (begun === 'not now') return;
+      const wanted = begun === 'begun' ? await findJobTitle(this.db, jobId, index) : undefined;
+      if (wanted === undefined || isMade(wanted)) await dropRun(this.db, run.token);
+      else if (!(await this.makeFor(work, wanted))) return;
       await this.of.queue.remove([id]);
       await tellAll(this.db, 'gilder_jobs', jobId);
     } finally {
@@ -127,11 +126,19 @@ export class PressMachine {
     }
   }
 
+  /** Makes a title for its job; false where it is not this machine's any more, and nothing came of it. */
+  private async makeFor(work: AtWork, wanted: TitleOfJob): Promise<boolean> {
+    const { run } = work;
+    work.isBegun = true;
+    await tellAll(this.db, 'gilder_jobs', run.jobId);
+    const outcome = await this.make(work, wanted);
+    if (outcome === null || !(await endRun(this.db, run, outcome))) return false;
+    this.of.onTitle?.(wordsOf(outcome));
+    return true;
+  }
+
   /** What comes of a title; null where it is not this machine's any more. */
-  private async make({ run, abort }: AtWork, index: number): Promise<RunOutcome | null> {
-    const wanted = await findJobTitle(this.db, run.jobId, index);
-    if (wanted === undefined) return null;
-    const { payload, title } = wanted;
+  private async make({ run, abort }: AtWork, { payload, title }: TitleOfJob): Promise<RunOutcome | null> {
     const { signal } = abort;
     const frames = new FrameCount(this.of.database.isShared, async (counted) => {
       const isMine = await reportRun(this.db, run, counted);
@@ -179,6 +186,11 @@ export class PressMachine {
     await endRun(this.db, run, failureOf(title, message));
     await tellAll(this.db, 'gilder_jobs', jobId);
   }
+}
+
+/** Whether a title has its file already: it was put into the queue once more as it came out of it. */
+function isMade({ payload, title, fileNames }: TitleOfJob): boolean {
+  return fileNames.includes(`${title.fileStem}.${OUTPUTS.find(payload.output)?.extension ?? ''}`);
 }
 
 const wordsOf = (outcome: RunOutcome): string =>

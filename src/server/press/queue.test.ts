@@ -125,6 +125,20 @@ test('one that is stopped and tried again at once is made once', async () => {
   expect(job.files.map(({ name }) => name).toSorted()).toEqual(['000.mov', '001.mov', '002.mov']);
 }, 120_000);
 
+test('a title that is put into the queue once more as it comes out of it is made once', async () => {
+  const again = (jobId: string): Promise<unknown> =>
+    database.runSql("insert into pgboss.job (name, data) values ('titles', $1)", [{ jobId, index: 0 }]);
+  const id = await press.enqueue(payload('twice', 3));
+  await when((job) => job.id === id && job.files.some(({ name }) => name === '000.mov'));
+  await again(id);
+  const job = await ended(id);
+  expect(job.files.map(({ name }) => name).toSorted()).toEqual(['000.mov', '001.mov', '002.mov']);
+  await again(id);
+  await ended(await press.enqueue(payload('after', 1)));
+  expect((await findJob(database.db, id))?.files).toEqual(job.files);
+  expect((await database.runSql("select from pgboss.job where data->>'jobId' = $1", [id])).rows).toEqual([]);
+}, 60_000);
+
 test('a job that cannot even be begun fails with the reason, and those behind it are made', async () => {
   const broken = { ...payload('broken', 1), output: 'wax-roll' };
   const [bad, good] = [await press.enqueue(broken), await press.enqueue(payload('behind', 1))];
