@@ -8,6 +8,7 @@ import { benchEngine } from './engine';
 import { benchLists } from './lists';
 import { benchMachines } from './machines';
 import { benchMotion } from './motion';
+import { benchOutputs } from './outputs';
 import { benchPages } from './pages';
 import { benchDesk } from './desk';
 import { benchTyping } from './typing';
@@ -21,6 +22,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   drafts: async () => benchDrafts(),
   motion: async () => benchMotion(await serverFonts()),
   export: benchExport,
+  outputs: benchOutputs,
   batch: benchBatch,
   memory: benchMemory,
   machines: benchMachines,

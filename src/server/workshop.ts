@@ -14,6 +14,7 @@ import { lanesAsked } from './press/machineSettings';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
 import { sourcesIn } from './sourcesIn';
+import { WatchFolder } from './watch/watchFolder';
 
 /** Everything that lives as long as the server does. */
 export interface Workshop extends DataFolders {
@@ -54,6 +55,8 @@ async function openWorkshop(): Promise<Workshop> {
   press.subscribe(({ endedAt }) => endedAt !== null && callBacks.look());
   await press.start();
   callBacks.look();
+  const { GILDER_WATCH: watched = '' } = process.env;
+  if (watched !== '') await new WatchFolder({ db, press, folder: watched }).start();
   const shop: Workshop = {
     db,
     press,

@@ -61,9 +61,8 @@ export class Press {
     await tellAll(this.db, 'gilder_titles', '');
   }
 
-  /** Queues a job, for a client where one ordered it, and gives its id. */
-  async enqueue(payload: JobPayload, client: ClientOrder | null = null): Promise<string> {
-    const id = nanoid(12);
+  /** Queues a job, for a client where one ordered it, and gives its id: a new one, or the one that it is to have. */
+  async enqueue(payload: JobPayload, client: ClientOrder | null = null, id = nanoid(12)): Promise<string> {
     const totalFrames = payload.titles.reduce((sum, title) => sum + framesOf(payload, title), 0);
     await insertJob(this.db, id, payload, totalFrames, paperNames(payload), client);
     await this.queue.put(id, [...payload.titles.keys()], 0);

@@ -19,8 +19,8 @@ export async function takeMade(
   const name = `${fileStem}${facts.name.slice(facts.name.lastIndexOf('.'))}`;
   try {
     if ((await hashFile(join(from, facts.name))) !== facts.sha256) return null;
-    await put(join(from, posterName(facts.name)), join(to, posterName(name)));
-    await put(join(from, facts.name), join(to, name));
+    await putFile(join(from, posterName(facts.name)), join(to, posterName(name)));
+    await putFile(join(from, facts.name), join(to, name));
     return { name };
   } catch {
     // Gone with its job, or half gone: it is made again.
@@ -28,8 +28,8 @@ export async function takeMade(
   }
 }
 
-/** In one step: who reads the old file reads it to its end. */
-async function put(from: string, to: string): Promise<void> {
+/** Puts a file elsewhere in one step: who reads an old one there reads it to its end. */
+export async function putFile(from: string, to: string): Promise<void> {
   const partial = `${to}.${nanoid(8)}.part`;
   await link(from, partial).catch(() => copyFile(from, partial));
   await rename(partial, to);

@@ -11,16 +11,14 @@ import type {
 import { newClientSchema, renderOrderSchema } from '@/contract/clients';
 import { InputError } from '@/core/kit/inputError';
 import { checkValue } from '@/core/model/check';
-import { findAssets } from '@/db/assets';
 import { findCallback } from '@/db/callbacks';
 import { insertClient, listClients, withdrawClient } from '@/db/clients';
 import { findByClientKey, findClientJob } from '@/db/jobs';
 import { listShelf, readEditions } from '@/db/templates';
 import { checkCallback } from '../clients/callBacks';
-import { renderPayload } from '../clients/renderPayload';
+import { orderedPayload } from '../clients/orderedPayload';
 import { hashKey } from '../clients/respondToClient';
 import { stateOf } from '../clients/stateOf';
-import { ffmpegEncoders } from '../press/ffmpeg';
 import { ConflictError, NotFoundError, readId } from '../respond';
 import { workshop } from '../workshop';
 
@@ -112,15 +110,7 @@ export async function orderRender(
   };
   const known = await taken();
   if (known !== null) return known;
-  const [edition] = await readEditions(db, [order.edition]);
-  if (edition === undefined) throw InputError.of('Order, edition', 'an edition that exists', order.edition);
-  const ids = Object.values(order.values).filter((value) => typeof value === 'string' && value.length <= 64);
-  const here = new Set((await findAssets(db, ids.map(String))).map(({ id }) => id));
-  const payload = renderPayload(order, {
-    edition,
-    encoders: ffmpegEncoders(),
-    hasPicture: (id) => here.has(id),
-  });
+  const payload = await orderedPayload(db, order);
   try {
     return await press.enqueue(payload, { clientId: client.id, clientKey, orderHash, callback });
   } catch (error) {
