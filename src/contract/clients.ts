@@ -95,7 +95,7 @@ export const renderOrderSchema = yup
 export type RenderOrder = TypeOf<typeof renderOrderSchema>;
 
 /** How far the telling of an order's address is. */
-export const callbackStateSchema = yup.object({
+const callbackStateSchema = yup.object({
   url: text(),
   tries: whole(),
   /** Why the last try reached nobody. */

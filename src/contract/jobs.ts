@@ -81,7 +81,7 @@ export const jobSummarySchema = yup.object({
 export type JobSummary = TypeOf<typeof jobSummarySchema>;
 
 /** A machine that makes titles, and how many it makes side by side. */
-export const pressMachineSchema = yup.object({ id: text(), name: text(), lanes: whole() });
+const pressMachineSchema = yup.object({ id: text(), name: text(), lanes: whole() });
 export type PressMachine = TypeOf<typeof pressMachineSchema>;
 
 /** A page of the press: jobs, the newest first, and whether there are older ones and this machine can make videos. */

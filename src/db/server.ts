@@ -10,7 +10,7 @@ import * as schema from './schema';
 import { ServerNews } from './serverNews';
 
 /** The database on a PostgreSQL server is in use by another application. */
-export class DatabaseInUseError extends Error {
+class DatabaseInUseError extends Error {
   override readonly name = 'DatabaseInUseError';
 }
 
