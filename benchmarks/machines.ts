@@ -27,7 +27,7 @@ const MAKER: TitleMaker = {
     const ms = TITLE_SECONDS * 1000 * (0.5 + Math.random());
     while (performance.now() - from < ms) {
       await sleep(200, undefined, { signal });
-      onFrames(5);
+      onFrames(5, true);
     }
     return { titleId: title.titleId, name: `${title.fileStem}.mov`, framesPainted: 25 } as FileFacts;
   },

@@ -16,6 +16,8 @@ const fileFactsSchema = yup.object({
   frames: whole(),
   codec: text(),
   framesPainted: whole(),
+  /** How many of its frames were taken as they are coded in the file that was made of it before. */
+  framesKept: whole().optional(),
   /** Largest difference of alpha (0 to 255) between a decoded frame and what was painted. */
   alphaErrorMax: figure(),
   /** The same of what is seen over black, grey and white, at the mean and at most; left out by older files. */

@@ -15,7 +15,7 @@ import { listMedia } from './media';
 import type { Db, OpenDatabase } from './open';
 import { openDatabase } from './open';
 import { changeProject, findProject, listProjects } from './projects';
-import { findRenders, putRender, recentRenders } from './renders';
+import { findLastOfLine, findRenders, putRender, recentRenders } from './renders';
 import { listThings, setAway, usesOfThing } from './room';
 import { beginRun, endRun, machinesThere, reportRun, sayThere } from './runs';
 import { StaleWriteError } from './staleWrite';
@@ -142,8 +142,12 @@ test('jobs, machines and what was made', async () => {
   await expectSame(async (db) => [await putFirst(db, 'p2'), await unfinishedJobs(db), await listJobs(db, 2)]);
   const facts = { titleId: 't', name: 'a.mov', widthPx: 2, heightPx: 2 };
   await expectSame(async (db) => {
-    await putRender(db, 'k', 'mov-png', { jobId: 'p1', facts: facts as never });
-    return [[...(await findRenders(db, ['k', 'none']))], await recentRenders(db, 'mov-png', 3)];
+    await putRender(db, { key: 'k', line: 'l', output: 'mov-png' }, { jobId: 'p1', facts: facts as never });
+    return [
+      [...(await findRenders(db, ['k', 'none']))],
+      await recentRenders(db, 'mov-png', 3),
+      [await findLastOfLine(db, 'l'), await findLastOfLine(db, 'none')],
+    ];
   });
   await expectSame(async (db) => [await listClients(db), await listMedia(db), 'none of either']);
 });

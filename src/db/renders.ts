@@ -18,9 +18,27 @@ export async function findRender(db: Db, key: string): Promise<MadeFile | undefi
   return rows[0];
 }
 
+/** The file that was made last of one line of files, or undefined. */
+export async function findLastOfLine(db: Db, line: string): Promise<MadeFile | undefined> {
+  const rows = await db
+    .select({ jobId: renders.jobId, facts: renders.facts })
+    .from(renders)
+    .where(eq(renders.line, line))
+    .orderBy(desc(renders.madeAt))
+    .limit(1);
+  return rows[0];
+}
+
+/** What a file that was made is found by. */
+export interface RenderKeys {
+  readonly key: string;
+  readonly line: string | null;
+  readonly output: string;
+}
+
 /** Remembers that a file was made. */
-export async function putRender(db: Db, key: string, output: string, made: MadeFile): Promise<void> {
-  const row = { ...made, output, madeAt: new Date() };
+export async function putRender(db: Db, { key, ...found }: RenderKeys, made: MadeFile): Promise<void> {
+  const row = { ...made, ...found, madeAt: new Date() };
   await db
     .insert(renders)
     .values({ key, ...row })

@@ -289,6 +289,8 @@ export type JobContent = JobTitle | JobProgramme;
 
 export interface JobPayload {
   readonly name: string;
+  /** The project and the delivery that it is made for; left out by orders of other systems, and by older jobs. */
+  readonly origin?: string;
   readonly output: string;
   readonly format: string;
   /** Left out by jobs from before rolls went by lines of a field. */
@@ -412,8 +414,13 @@ export const renders = pgTable(
     jobId: text('job_id').notNull(),
     /** The kind of file; left out by those from before it was kept. */
     output: text(),
+    /** What stays the same when a title is changed and made again: see `lineKey`. */
+    line: text(),
     madeAt: timestamp('made_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
     facts: jsonb().$type<FileFacts>().notNull(),
   },
-  (table) => [index('renders_output').on(table.output, table.madeAt)],
+  (table) => [
+    index('renders_output').on(table.output, table.madeAt),
+    index('renders_line').on(table.line, table.madeAt),
+  ],
 );

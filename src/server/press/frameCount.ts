@@ -20,10 +20,10 @@ export class FrameCount {
     this.everyMs = isShared ? REPORT_EVERY_MS.shared : REPORT_EVERY_MS.alone;
   }
 
-  /** Counts a picture that stands for so many frames. */
-  add(frames: number): void {
+  /** Counts a picture that stands for so many frames, and whether it had to be painted. */
+  add(frames: number, isPainted: boolean): void {
     const { doneFrames, paintedFrames } = this.counted;
-    this.counted = { doneFrames: doneFrames + frames, paintedFrames: paintedFrames + 1 };
+    this.counted = { doneFrames: doneFrames + frames, paintedFrames: paintedFrames + (isPainted ? 1 : 0) };
     if (Date.now() - this.toldAt < this.everyMs) return;
     this.toldAt = Date.now();
     // What could not be said now is said with the next one.

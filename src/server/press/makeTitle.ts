@@ -2,13 +2,15 @@ import { mkdirSync } from 'node:fs';
 import { readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
+import { OUTPUTS } from '@/core/outputs';
 import type { Db } from '@/db/open';
-import { findRender, putRender } from '@/db/renders';
+import { findLastOfLine, findRender, putRender } from '@/db/renders';
 import type { JobContent, JobPayload } from '@/db/schema';
-import { renderKey } from './renderKey';
+import { lineKey, renderKey } from './renderKey';
 import type { RenderPool } from './renderPool';
-import type { Attempt } from './renderTitle';
+import type { Attempt, OnFrames } from './renderTitle';
 import { renderTitle } from './renderTitle';
+import { openEarlier } from './reuse/earlierFile';
 import type { Sources } from './sources';
 import { takeMade } from './takeMade';
 
@@ -19,8 +21,7 @@ interface TitleWork {
   readonly title: JobContent;
   readonly attempt: Attempt;
   readonly signal: AbortSignal;
-  /** Called as pictures come: how many frames one stands for. */
-  onFrames(frames: number): void;
+  readonly onFrames: OnFrames;
 }
 
 /** Makes titles, in the folders of their jobs. */
@@ -50,14 +51,31 @@ export function titleMaker({ db, pool, folder: root, sources }: MakerOf): TitleM
     return taken && { ...known.facts, ...taken, titleId: title.titleId, reused: true };
   };
 
+  /** Makes the file; of a title that was made before only those pictures that changed. */
+  const makeNew = async (line: string | null, work: TitleWork): Promise<FileFacts> => {
+    const last = line === null ? undefined : await findLastOfLine(db, line);
+    const output = OUTPUTS.get(work.payload.output);
+    const earlier = last === undefined ? null : await openEarlier(last, folderOf(last.jobId), output);
+    try {
+      return await renderTitle({ ...work, folder: folderOf(work.jobId), earlier, pool, sources });
+    } finally {
+      await earlier?.close();
+    }
+  };
+
   const make = async (work: TitleWork): Promise<FileFacts> => {
     const { jobId, payload, title } = work;
     const folder = folderOf(jobId);
     try {
       mkdirSync(folder, { recursive: true });
       const key = renderKey(payload, title);
-      const file = (await made(key, work)) ?? (await renderTitle({ ...work, folder, pool, sources }));
-      await putRender(db, key, payload.output, { jobId, facts: { ...file, reused: false } });
+      const line = lineKey(payload, title);
+      const file = (await made(key, work)) ?? (await makeNew(line, work));
+      await putRender(
+        db,
+        { key, line, output: payload.output },
+        { jobId, facts: { ...file, reused: false } },
+      );
       return file;
     } catch (error) {
       throw new Error(wordsOf(error, folder), { cause: error });

@@ -64,6 +64,7 @@ export async function orderToPayload(
   const named = nameFiles(contents, order.names ?? USUAL_NAMES, project, delivery);
   return {
     name: `${project.settings.name}${where}, ${named.contents.length === 1 ? named.contents[0].fileStem : `${named.contents.length} titles`}`,
+    origin: `${project.id}/${delivery.id}`,
     output: output.id,
     format: delivery.format,
     interlaced: delivery.interlaced && output.fields,

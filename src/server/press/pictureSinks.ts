@@ -19,17 +19,19 @@ export function createSequenceSink({ path, pictureExtension }: SinkOptions): Fra
   opened.catch(() => undefined);
   const zip = new StoredZip();
   let count = 0;
+  const write = async (bytes: Buffer, repeats: number): Promise<void> => {
+    const file = await opened;
+    const crc = crc32(bytes);
+    for (let i = 0; i < repeats; i++) {
+      await file.appendFile(
+        zip.before(`frame_${String(count++).padStart(6, '0')}.${pictureExtension}`, bytes.length, crc),
+      );
+      await file.appendFile(bytes);
+    }
+  };
   return {
-    async write(bytes, repeats) {
-      const file = await opened;
-      const crc = crc32(bytes);
-      for (let i = 0; i < repeats; i++) {
-        await file.appendFile(
-          zip.before(`frame_${String(count++).padStart(6, '0')}.${pictureExtension}`, bytes.length, crc),
-        );
-        await file.appendFile(bytes);
-      }
-    },
+    write,
+    writeCoded: async (read, repeats) => write(await read(), repeats),
     async finish() {
       const file = await opened;
       await file.appendFile(zip.end());

@@ -20,8 +20,10 @@ export function createPngMovSink({ path, format, rate, timecode, plane }: SinkOp
   });
   // Told where the file is next written to.
   mov.catch(() => undefined);
+  const write = async (bytes: Buffer, repeats: number): Promise<void> => (await mov).write(bytes, repeats);
   return {
-    write: async (bytes, repeats) => (await mov).write(bytes, repeats),
+    write,
+    writeCoded: async (read, repeats) => write(await read(), repeats),
     finish: async () => (await mov).finish(),
     abort: async () => (await mov).abort(),
   };

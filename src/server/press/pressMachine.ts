@@ -18,6 +18,7 @@ import {
 import type { JobContent } from '@/db/schema';
 import type { TitleMaker } from './makeTitle';
 import { FrameCount } from './frameCount';
+import type { OnFrames } from './renderTitle';
 import { framesOf } from './renderTitle';
 import type { TitleQueue, TitleTask } from './titleQueue';
 
@@ -148,7 +149,7 @@ export class PressMachine {
     const attempt = { token: run.token, isWanted: () => reportRun(this.db, run, frames.counted) };
     const { jobId } = run;
     try {
-      const onFrames = (count: number): void => frames.add(count);
+      const onFrames: OnFrames = (count, isPainted) => frames.add(count, isPainted);
       const file = await this.of.maker.make({ jobId, payload, title, attempt, signal, onFrames });
       return { file, frames: framesOf(payload, title) };
     } catch (error) {

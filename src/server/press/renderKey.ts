@@ -22,14 +22,35 @@ function painterHash(root: string): string {
  * name. An order has the same key before it is kept and after, though the database keeps names in an order of its own.
  */
 export function renderKey(payload: JobPayload, content: JobContent, root = process.cwd()): string {
-  const { output, format, interlaced = false, rate, drop = false, language = null, fine } = payload;
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
   const painted =
     'parts' in rest ? { ...rest, documents: rest.documents.map(documentHash) } : withoutPlace(rest);
-  // What is always painted finely is the same file, asked for or not.
-  const shades = shadesOf(OUTPUTS.get(output), fine === true);
-  const coding = { version: CODING_VERSION, output, format, interlaced, rate, drop, language, shades };
-  return hashOf({ painter: painterHash(root), coding, painted });
+  return hashOf({ painter: painterHash(root), coding: codingOf(payload), painted });
+}
+
+/**
+ * What the files of a title, or of a programme, have in common however often it is changed: who paints them, how they
+ * are coded, and what they are of. Null where nothing says what they are of.
+ */
+export function lineKey(payload: JobPayload, content: JobContent, root = process.cwd()): string | null {
+  const { origin } = payload;
+  if (origin === undefined) return null;
+  const { titleId, plane = null } = content;
+  return hashOf({ painter: painterHash(root), coding: codingOf(payload), origin, titleId, plane });
+}
+
+function codingOf({ output, format, interlaced, rate, drop, language, fine }: JobPayload): object {
+  return {
+    version: CODING_VERSION,
+    output,
+    format,
+    interlaced: interlaced ?? false,
+    rate,
+    drop: drop ?? false,
+    language: language ?? null,
+    // What is always painted finely is the same file, asked for or not.
+    shades: shadesOf(OUTPUTS.get(output), fine === true),
+  };
 }
 
 function withoutPlace({ place: _, document, ...painted }: Omit<JobTitle, 'titleId' | 'fileStem'>): object {

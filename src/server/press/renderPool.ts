@@ -19,6 +19,8 @@ function bytesAPixel({ shades, frames }: Pick<RenderTask, 'shades' | 'frames'>):
 export interface FrameReceiver {
   /** Called in order; the bytes are only valid until the promise settles. */
   frame(bytes: Buffer, frame: RenderedFrame): Promise<void>;
+  /** Called in order too, in place of `frame` for a picture that was known. */
+  known?(key: string, repeats: number): Promise<void>;
   reference(frame: number, pixels: Pixels, png: Uint8Array | null): void;
 }
 
@@ -108,6 +110,7 @@ function runTask(
         return;
       }
       chain = chain.then(async () => {
+        if (message.type === 'known') return receiver.known?.(message.key, message.repeats);
         const view = ring.bytes(message.slot, message.byteLength);
         await receiver.frame(Buffer.from(view.buffer, view.byteOffset, view.byteLength), message);
         ring.free(message.slot);

@@ -19,6 +19,8 @@ export interface RenderTask {
   readonly videos: ReadonlyMap<string, string>;
   /** Whether the project's timecode drops numbers. */
   readonly drop?: boolean;
+  /** The keys of pictures that need not be painted; left out where keys are not asked for. */
+  readonly known?: ReadonlySet<string>;
   readonly ring: FrameRingMemory;
 }
 
@@ -29,11 +31,15 @@ export interface RenderedFrame {
   readonly byteLength: number;
   readonly first: number;
   readonly repeats: number;
+  /** What it is known by, where that is asked for. */
+  readonly key: string | null;
 }
 
 /** What a worker says. `reference` is a frame as it was painted, to compare with the finished file; with a picture of it where it stands for the file. */
 export type WorkerMessage =
   | RenderedFrame
+  /** A picture that was known and is not painted. */
+  | { readonly type: 'known'; readonly key: string; readonly repeats: number }
   | {
       readonly type: 'reference';
       readonly frame: number;

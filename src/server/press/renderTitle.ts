@@ -18,6 +18,9 @@ import { PICTURE_CODECS } from './pictures/pictureCodecs';
 import { planeOf } from './planes';
 import { posterName } from './posterName';
 import { createSink } from './sinks';
+import type { EarlierFile } from './reuse/earlierFile';
+import type { ListedPicture } from './reuse/pictureList';
+import { writePictureList } from './reuse/pictureList';
 import type { Sources } from './sources';
 import { verifyFile } from './verifyFile';
 
@@ -63,16 +66,20 @@ export interface Attempt {
 /** Of a title that nobody else makes. */
 export const ONLY_ATTEMPT: Attempt = { token: 'only', isWanted: () => Promise.resolve(true) };
 
+/** Called as pictures come: how many frames one stands for, and whether it had to be painted. */
+export type OnFrames = (frames: number, isPainted: boolean) => void;
+
 export interface TitleRender {
   readonly payload: JobPayload;
   readonly title: JobContent;
   readonly folder: string;
   readonly attempt: Attempt;
+  /** A file that was made of it before: what did not change is taken from it. */
+  readonly earlier?: EarlierFile | null;
   readonly pool: RenderPool;
   readonly sources: Sources;
   readonly signal: AbortSignal;
-  /** Called as pictures come: how many frames one stands for. */
-  onFrames(frames: number): void;
+  readonly onFrames: OnFrames;
 }
 
 /** Renders one title to a file and verifies it. The file has its name only once it is complete and right. */
@@ -81,6 +88,7 @@ export async function renderTitle({
   title,
   folder,
   attempt,
+  earlier = null,
   pool,
   sources,
   signal,
@@ -96,7 +104,8 @@ export async function renderTitle({
     title.timecodeFrame === undefined ? null : { frame: title.timecodeFrame, drop: payload.drop ?? false };
   const references: { frame: number; pixels: Pixels }[] = [];
   const poster: { png: Uint8Array | null } = { png: null };
-  let framesPainted = 0;
+  let [framesPainted, framesKept] = [0, 0];
+  const pictureList: ListedPicture[] = [];
   const pictures = await sources.pictures(picturesIn(title, format));
   const videos = await sources.videos(videosIn(title));
   const samples = `${partial}.sound`;
@@ -121,6 +130,7 @@ export async function renderTitle({
     deep: shades === 'deep',
     pictureExtension: output.frames === 'rgba' ? '' : PICTURE_CODECS[output.frames].extension,
   });
+  const { writeCoded } = sink;
   try {
     await pool.render(
       {
@@ -134,12 +144,21 @@ export async function renderTitle({
         pictures,
         videos,
         drop: payload.drop,
+        ...(writeCoded === undefined ? {} : { known: earlier?.keys ?? new Set<string>() }),
       },
       {
-        async frame(bytes, { repeats }) {
+        async frame(bytes, { repeats, key }) {
           await sink.write(bytes, repeats);
           framesPainted++;
-          onFrames(repeats);
+          if (key !== null) pictureList.push({ key, repeats });
+          onFrames(repeats, true);
+        },
+        async known(key, repeats) {
+          if (earlier === null) throw new Error('A picture was taken for known that is not');
+          await writeCoded?.(() => earlier.read(key), repeats);
+          pictureList.push({ key, repeats });
+          framesKept += repeats;
+          onFrames(repeats, false);
         },
         reference(frame, pixels, png) {
           references.push({ frame, pixels });
@@ -162,6 +181,7 @@ export async function renderTitle({
     });
     if (!(await attempt.isWanted())) throw new Error('Another machine makes it now');
     await writeFile(join(folder, posterName(name)), poster.png);
+    if (pictureList.length > 0) await writePictureList(folder, name, pictureList);
     await rename(partial, join(folder, name));
     const { widthPx, heightPx } = format;
     return {
@@ -170,6 +190,7 @@ export async function renderTitle({
       widthPx,
       heightPx,
       framesPainted,
+      ...(framesKept > 0 ? { framesKept } : {}),
       plane,
       bits: shades === 'deep' ? output.bits : 8,
       fine: shades !== 'plain',

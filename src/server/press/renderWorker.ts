@@ -29,6 +29,7 @@ import type { Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
 import { PICTURE_CODECS } from './pictures/pictureCodecs';
 import { encodePng } from './pictures/png';
+import { pictureKeys } from './reuse/pictureKey';
 import type { RenderTask, WorkerMessage } from './renderTask';
 
 const port = parentPort;
@@ -147,47 +148,70 @@ async function render(task: RenderTask): Promise<void> {
 
 async function paintFrames(
   task: RenderTask,
-  { listAt, prepare, start, end, resting, compared }: Frames,
+  frames: Frames,
   paint: PaintsFrames,
   format: FrameFormat,
 ): Promise<void> {
   const ring = new FrameRing(task.ring);
-  const wanted = new Set(compared);
+  const wanted = [...new Set(frames.compared)];
   const { encode } = PICTURE_CODECS[task.frames === 'rgba' ? 'png' : task.frames];
   const plane = planeOf(task.content);
-  // A picture by itself is one moment; what goes by in an interlaced delivery is two, half a frame apart.
-  const inFields = format.interlaced === true && end - start > 1;
-  const listsAt = (frame: number): DisplayList[] =>
-    inFields ? [listAt(frame), listAt(frame + 0.5)] : [listAt(frame)];
-  let lists = listsAt(start);
-  for (let first = start, slot = 0; first < end; slot = (slot + 1) % task.ring.slots) {
-    let next = first + 1;
-    let following = lists;
-    while (next < end && sameLists(lists, (following = listsAt(next)))) next++;
-    if (!ring.take(slot)) return;
-    await prepare?.(first);
+  const keyOf = task.known && pictureKeys();
+  let slot = 0;
+  for (const { lists, first, next } of shownPictures(frames, format.interlaced === true)) {
+    if (ring.cancelled()) return;
+    const key = keyOf?.(lists) ?? null;
+    const isKnown = key !== null && task.known?.has(key) === true;
+    const compared = wanted.filter((frame) => frame >= first && frame < next);
+    if (isKnown) say({ type: 'known', key, repeats: next - first });
+    // One that is compared is painted all the same, so that what was coded before is held against it.
+    if (isKnown && compared.length === 0) continue;
+    await frames.prepare?.(first);
     const pixels = paint(lists[0]);
     if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
       weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
-    const references = [...wanted].filter((frame) => frame >= first && frame < next);
     const { widthPx, heightPx } = format;
     toPlane(pixels, plane, { widthPx, heightPx, coded: task.frames === 'rgba' });
-    const painted = references.length === 0 ? null : pixels.slice();
-    const bytes = task.frames === 'rgba' ? bytesOf(pixels) : encode({ ...format, pixels, plane });
-    ring.bytes(slot).set(bytes);
-    say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first });
-    for (const frame of references)
-      if (painted !== null)
-        say({
-          type: 'reference',
-          frame,
-          pixels: painted,
-          png: frame === resting ? restingPng(painted, format) : null,
-        });
-    first = next;
-    lists = following;
+    // Who encodes may have the pixels' own memory.
+    const painted = compared.length === 0 ? pixels : pixels.slice();
+    if (!isKnown) {
+      if (!ring.take(slot)) return;
+      const bytes = task.frames === 'rgba' ? bytesOf(pixels) : encode({ ...format, pixels, plane });
+      ring.bytes(slot).set(bytes);
+      say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first, key });
+      slot = (slot + 1) % task.ring.slots;
+    }
+    for (const frame of compared) {
+      const png = frame === frames.resting ? restingPng(painted, format) : null;
+      say({ type: 'reference', frame, pixels: painted, png });
+    }
     // The raster's memory is only given back between turns of the event loop.
     await new Promise((resolve) => setImmediate(resolve));
+  }
+}
+
+/** What is shown from one frame on until the next picture. */
+interface ShownPicture {
+  /** One list, or one for each of two fields. */
+  readonly lists: readonly DisplayList[];
+  readonly first: number;
+  readonly next: number;
+}
+
+/** The pictures of frames in order; frames in a row that look the same are one. */
+function* shownPictures({ listAt, start, end }: Frames, interlaced: boolean): Generator<ShownPicture> {
+  // A picture by itself is one moment; what goes by in an interlaced delivery is two, half a frame apart.
+  const inFields = interlaced && end - start > 1;
+  const listsAt = (frame: number): DisplayList[] =>
+    inFields ? [listAt(frame), listAt(frame + 0.5)] : [listAt(frame)];
+  let lists = listsAt(start);
+  for (let first = start; first < end;) {
+    let next = first + 1;
+    let following = lists;
+    while (next < end && sameLists(lists, (following = listsAt(next)))) next++;
+    yield { lists, first, next };
+    first = next;
+    lists = following;
   }
 }
 

@@ -4,10 +4,15 @@ import { labelOf } from '@/core/time/timecode';
 import type { FrameRate } from '@/core/time/rates';
 import type { StartTimecode } from './mov/movFile';
 
+/** Reads a picture as it is coded; it may be called until the sink has finished. */
+export type ReadsCoded = () => Promise<Buffer>;
+
 /** Where the frames of one title go. */
 export interface FrameSink {
   /** A picture and how many frames in a row show it; the bytes may be overwritten once this resolves. */
   write(bytes: Buffer, repeats: number): Promise<void>;
+  /** A picture as another file of this kind has it coded; left out where pictures do not stand alone. */
+  writeCoded?(read: ReadsCoded, repeats: number): Promise<void>;
   finish(): Promise<void>;
   /** Stops and leaves nothing running. */
   abort(): Promise<void>;

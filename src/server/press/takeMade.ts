@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid';
 import type { FileFacts } from '@/contract/jobs';
 import type { MadeFile } from '@/db/renders';
 import { hashFile } from '../hashFile';
+import { pictureListName } from './reuse/pictureList';
 import { posterName } from './posterName';
 
 /**
@@ -20,6 +21,10 @@ export async function takeMade(
   try {
     if ((await hashFile(join(from, facts.name))) !== facts.sha256) return null;
     await putFile(join(from, posterName(facts.name)), join(to, posterName(name)));
+    await putFile(join(from, pictureListName(facts.name)), join(to, pictureListName(name))).catch(
+      // Not every file has one.
+      () => undefined,
+    );
     await putFile(join(from, facts.name), join(to, name));
     return { name };
   } catch {

@@ -6,7 +6,7 @@ import type { FrameDifference } from './compareFrame';
 import { compareFrame, worstOf } from './compareFrame';
 import { decodeFrame } from './decodeFrame';
 import type { Output } from '@/core/outputs/output';
-import type { Expected, Found } from './expected';
+import type { Expected, Found, Reference } from './expected';
 import { runTool } from './ffmpeg';
 import { movKind } from './mov/movFile';
 import { readMov } from './mov/readMov';
@@ -30,9 +30,13 @@ export interface VerifiedFile {
  * compared with what was painted. Throws for a file that is not as it should be.
  */
 export async function verifyFile(path: string, expected: Expected): Promise<VerifiedFile> {
-  const { size } = await stat(path);
   const { output } = expected;
-  const { frames, codec, differences } = await readBack(path, expected);
+  // Side by side: each of them mostly waits for another program or for the disk.
+  const [{ size }, sha256, { frames, codec, differences }] = await Promise.all([
+    stat(path),
+    hashFile(path),
+    readBack(path, expected),
+  ]);
   if (frames !== expected.frames)
     throw new Error(`The file has ${frames} frames instead of ${expected.frames}`);
   const { alphaMax, colourMean, colourMax } = worstOf(differences);
@@ -44,7 +48,7 @@ export async function verifyFile(path: string, expected: Expected): Promise<Veri
     );
   return {
     bytes: size,
-    sha256: await hashFile(path),
+    sha256,
     frames,
     codec,
     alphaErrorMax: alphaMax,
@@ -66,8 +70,7 @@ async function readBack(path: string, expected: Expected): Promise<Found> {
       await checkMov(path, expected);
       return readVideo(path, expected);
     case 'mp4':
-      await checkSound(path, expected);
-      return readVideo(path, expected);
+      return (await Promise.all([readVideo(path, expected), checkSound(path, expected)]))[0];
     default:
       return readVideo(path, expected);
   }
@@ -117,7 +120,16 @@ function slackOf({ extension }: Output, frame: number): number {
 const sameMatrix = (matrix: unknown): string => (matrix === 'bt470bg' ? 'smpte170m' : String(matrix));
 
 async function readVideo(path: string, expected: Expected): Promise<Found> {
-  const { format, rate, references, plane } = expected;
+  const [facts, ...differences] = await Promise.all([
+    readStream(path, expected),
+    ...expected.references.map((reference) => compareVideo(path, expected, reference)),
+  ]);
+  return { ...facts, differences };
+}
+
+/** What ffprobe says of a video, which is to be as it was asked for. */
+async function readStream(path: string, expected: Expected): Promise<Omit<Found, 'differences'>> {
+  const { format, rate } = expected;
   const entries = 'stream=codec_name,width,height,color_space,color_primaries,color_transfer:packet=pts_time';
   const probe = ['-select_streams', 'v:0', '-show_entries', entries, '-of', 'json', path];
   const json: unknown = JSON.parse((await runTool('ffprobe', probe)).toString());
@@ -143,15 +155,21 @@ async function readVideo(path: string, expected: Expected): Promise<Found> {
     throw new Error(
       `Frame ${late} of the file is at ${times[late]} s, not at ${rateArgument(rate)} a second`,
     );
-  const decoder = stream.codec_name === 'vp9' ? ['-c:v', 'libvpx-vp9'] : [];
-  const differences: FrameDifference[] = [];
-  for (const { frame, pixels } of references) {
-    // A little before the frame's own time, so that rounding in the file does not skip it.
-    const seek = Math.max(0, ((frame - 0.4) * rate.denominator) / rate.numerator).toFixed(6);
-    const decoded = await decodeFrame([...decoder, '-ss', seek, '-i', path], pixels);
-    differences.push(compareFrame(decoded, pixels, plane === 'premultiplied'));
-  }
-  return { frames: times.length, codec: String(stream.codec_name), differences };
+  return { frames: times.length, codec: String(stream.codec_name) };
+}
+
+/** A frame of a video, decoded, against how it was painted. */
+async function compareVideo(
+  path: string,
+  { output, rate, plane }: Expected,
+  { frame, pixels }: Reference,
+): Promise<FrameDifference> {
+  // The decoder that ffmpeg takes by itself leaves alpha out.
+  const decoder = output.extension === 'webm' ? ['-c:v', 'libvpx-vp9'] : [];
+  // A little before the frame's own time, so that rounding in the file does not skip it.
+  const seek = Math.max(0, ((frame - 0.4) * rate.denominator) / rate.numerator).toFixed(6);
+  const decoded = await decodeFrame([...decoder, '-ss', seek, '-i', path], pixels);
+  return compareFrame(decoded, pixels, plane === 'premultiplied');
 }
 
 function listIn(json: unknown, name: string): Readonly<Record<string, unknown>>[] {

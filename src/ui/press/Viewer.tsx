@@ -5,7 +5,7 @@ import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
-import { comparedFacts, depthFacts, hasAlphaIn, isStillJob } from './fileWords';
+import { comparedFacts, depthFacts, hasAlphaIn, isStillJob, frameWords } from './fileWords';
 import { fileHref } from './JobCard';
 
 export interface Viewed {
@@ -74,7 +74,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
       ? []
       : ([
           ['Rate', `${RATES.get(job.rate).label} frames a second`],
-          ['Frames', `${file.frames}, of which ${file.framesPainted} different`],
+          ['Frames', frameWords(file)],
         ] as const)),
     ['Coding', codingOf(file)],
     ['Pixels', PLANES[file.plane ?? 'straight']],

@@ -26,6 +26,12 @@ export function comparedFacts(file: FileFacts): readonly (readonly [string, stri
   ];
 }
 
+/** How many frames a file has, how many pictures were painted for them, and how many were as in the file before it. */
+export function frameWords({ frames, framesPainted, framesKept = 0 }: FileFacts): string {
+  if (framesKept === 0) return `${frames}, of which ${framesPainted} different`;
+  return `${frames}: ${framesKept} as in its last file, ${counted(framesPainted, 'picture')} painted anew`;
+}
+
 /** How many bits a channel a file has where they are not the usual eight, and whether they were dithered down to these. */
 export function depthFacts({ bits = 8, fine = false }: FileFacts): readonly (readonly [string, string])[] {
   if (bits > 8) return [['Depth', `${bits} bits a channel`]];
