@@ -7,10 +7,14 @@ process.env.GILDER_TEST_PORT = String(port);
 if (process.env.GILDER_TEST_DATA === undefined) {
   // Beside the results, for whoever wants to look into it; the next run takes it away.
   const data = resolve('test-results/data');
-  rmSync(data, { recursive: true, force: true });
+  for (const folder of [data, `${data}-deliveries`]) rmSync(folder, { recursive: true, force: true });
   mkdirSync(data, { recursive: true });
   process.env.GILDER_TEST_DATA = data;
 }
+// Where finished files are put: beside the data, since that is the server's own.
+const deliveries = `${process.env.GILDER_TEST_DATA}-deliveries`;
+mkdirSync(deliveries, { recursive: true });
+process.env.GILDER_TEST_DELIVERIES = deliveries;
 
 const baseURL = `http://127.0.0.1:${port}`;
 
@@ -45,6 +49,11 @@ export default defineConfig({
     url: `${baseURL}/shelf`,
     timeout: 240_000,
     reuseExistingServer: false,
-    env: { GILDER_DATA: process.env.GILDER_TEST_DATA, PORT: String(port), GILDER_UPKEEP: 'off' },
+    env: {
+      GILDER_DATA: process.env.GILDER_TEST_DATA,
+      GILDER_DELIVERY: deliveries,
+      PORT: String(port),
+      GILDER_UPKEEP: 'off',
+    },
   },
 });

@@ -1,4 +1,7 @@
 import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { cellBox, newProject, saved } from './hands';
@@ -11,6 +14,16 @@ interface MadeJob {
 async function newestJob(page: Page): Promise<MadeJob> {
   const { jobs }: { jobs: MadeJob[] } = await (await page.request.get('/api/jobs')).json();
   return jobs[0];
+}
+
+/** The SHA-256 of each file in a folder under the folder of delivery, by name. */
+function inFolder(folder: string): ReadonlyMap<string, string> {
+  const path = join(String(process.env.GILDER_TEST_DELIVERIES), folder);
+  const hashed = (name: string): string =>
+    createHash('sha256')
+      .update(readFileSync(join(path, name)))
+      .digest('hex');
+  return new Map(readdirSync(path).map((name) => [name, hashed(name)]));
 }
 
 /** Chooses kinds of file, and no others, in the dialog that is open. */
@@ -45,7 +58,12 @@ test('one word changed among forty titles makes one file again, and timelines re
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'All 40 titles' }).click();
   await chooseKinds(page, /^PNG still$/);
+  await page.getByLabel('File names', { exact: true }).fill('{number}');
+  await page.getByLabel('Folder', { exact: true }).fill('{project}/{delivery}');
+  await expect(page.getByText('Put into forty-straps/master, in place of')).toBeVisible();
   await send(page);
+  await expect(page.getByRole('article').first()).toContainText('put into forty-straps/master and read back');
+  const delivered = inFolder('forty-straps/master');
   const first = await newestJob(page);
   expect(first.files).toHaveLength(40);
 
@@ -56,7 +74,7 @@ test('one word changed among forty titles makes one file again, and timelines re
   await saved(page);
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'All 40 titles' }).click();
-  // It is said before it is sent: names of files say the words, so the changed title has another one.
+  // It is said before it is sent; names and folder are as they were sent last.
   await expect(page.getByText('39 files are there already.')).toBeVisible();
   await send(page);
   await expect(page.getByRole('article').first()).toContainText('39 of 40 files as made before');
@@ -65,7 +83,13 @@ test('one word changed among forty titles makes one file again, and timelines re
     new Map(job.files.map((file) => [file.name, file.sha256]));
   const [before, after] = [hashOf(first), hashOf(second)];
   const changed = [...after].filter(([file, hash]) => before.get(file) !== hash).map(([file]) => file);
-  expect(changed).toEqual(['007-ilse-marrow.png']);
+  expect(changed).toEqual(['007.png']);
+  // Whoever links to the folder of delivery has the new one under the name of the old.
+  await expect(page.getByRole('article').first()).toContainText('put into forty-straps/master and read back');
+  const now = inFolder('forty-straps/master');
+  expect([...now.keys()]).toEqual([...delivered.keys()]);
+  for (const [file, hash] of after) expect([file, now.get(file)]).toEqual([file, hash]);
+  expect(delivered.get('007.png')).toBe(before.get('007.png'));
 
   const waiting = page.waitForEvent('download');
   await page

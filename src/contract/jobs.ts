@@ -55,6 +55,22 @@ const jobStatusSchema = yup
   .oneOf(['queued', 'running', 'paused', 'done', 'failed', 'cancelled'] as const);
 export type JobStatus = TypeOf<typeof jobStatusSchema>;
 
+/** How far the files of a job are on their way to the folder of delivery. */
+const handoverSchema = yup.object({
+  /** The folder under the folder of delivery. */
+  folder: yup.string().defined(),
+  status: yup
+    .string()
+    .required()
+    .oneOf(['waiting', 'put', 'failed'] as const),
+  /** How many files were put, with what goes beside them. */
+  files: whole(),
+  /** Why some could not be put. */
+  error: yup.string().defined().nullable(),
+  at: momentOrNull(),
+});
+export type Handover = TypeOf<typeof handoverSchema>;
+
 const state = {
   id: text(),
   status: jobStatusSchema,
@@ -79,6 +95,8 @@ export const jobSummarySchema = yup.object({
   titleCount: whole(),
   /** The names of what goes beside its files: captions as files, and timelines that refer to its files. */
   papers: yup.array().of(text()).required(),
+  /** Null where its files stay here. */
+  handover: handoverSchema.defined().nullable(),
 });
 export type JobSummary = TypeOf<typeof jobSummarySchema>;
 
@@ -112,6 +130,8 @@ export const jobOrderSchema = yup
     fine: yup.boolean(),
     /** How files are called, such as `{number}-{words}`; that where it is left out. */
     names: yup.string().max(MOST_PATTERN_LETTERS),
+    /** The folder under the folder of delivery that files are put into, such as `{project}/{delivery}`; left out, they stay here. */
+    folder: yup.string().max(MOST_PATTERN_LETTERS),
     /** The whole programme as one file, in place of a file for each title. */
     programme: yup
       .object({
@@ -145,6 +165,8 @@ export const missingOutputsSchema = yup.object({
     .array()
     .of(yup.object({ output: text(), needs: text() }).required())
     .required(),
+  /** Whether there is a folder of delivery. */
+  hasFolder: flag(),
 });
 export type MissingOutputs = TypeOf<typeof missingOutputsSchema>;
 
@@ -162,6 +184,8 @@ export const orderPreviewSchema = yup.object({
   roomBytes: whole(),
   /** How the first of the files will be called. */
   names: texts(),
+  /** The folders that they are put into. */
+  folders: texts(),
   /** How many files got a figure, since their names would have been alike. */
   alike: whole(),
 });

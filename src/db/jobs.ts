@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, notExists, or, sql } from 'drizzle-orm';
-import type { FileFacts, JobProgress, JobSummary } from '@/contract/jobs';
+import type { FileFacts, Handover, JobProgress, JobSummary } from '@/contract/jobs';
 import type { Db } from './open';
 import type { JobContent, JobPayload } from './schema';
 import { callbacks, jobs, runs } from './schema';
@@ -133,7 +133,11 @@ export async function insertJob(
 ): Promise<void> {
   const { name, output, format, rate, titles } = payload;
   const progress = { doneFrames: 0, totalFrames, paintedFrames: 0 };
-  const listed = { name, output, format, rate, titleCount: titles.length, papers };
+  const handover: Handover | null =
+    payload.folder === undefined
+      ? null
+      : { folder: payload.folder, status: 'waiting', files: 0, error: null, at: null };
+  const listed = { name, output, format, rate, titleCount: titles.length, papers, handover };
   const { callback = null, ...ordered } = client ?? {};
   await db.transaction(async (tx) => {
     await tx

@@ -12,7 +12,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { FileFacts, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
+import type { FileFacts, Handover, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
@@ -300,6 +300,8 @@ export interface JobPayload {
   readonly rate: string;
   /** Whether more than 256 shades a channel were asked for. */
   readonly fine?: boolean;
+  /** The folder under the folder of delivery that its files are put into; left out where they stay here. */
+  readonly folder?: string;
   /** How many of its files got a figure, since their names would have been alike. */
   readonly alike?: number;
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
@@ -335,6 +337,8 @@ export const jobs = pgTable(
     files: jsonb().$type<readonly FileFacts[]>().notNull(),
     failures: jsonb().$type<readonly JobFailure[]>().notNull().default([]),
     error: text(),
+    /** How far its files are on their way to the folder of delivery; null where they stay here. */
+    handover: jsonb().$type<Handover>(),
     createdAt: now(),
     startedAt: timestamp('started_at', { withTimezone: true, mode: 'date' }),
     endedAt: timestamp('ended_at', { withTimezone: true, mode: 'date' }),
@@ -404,6 +408,13 @@ export const callbacks = pgTable('callbacks', {
   toldAt: timestamp('told_at', { withTimezone: true, mode: 'date' }),
   /** Why the last try did not reach anybody. */
   error: text(),
+});
+
+/** Files that were put into the folder of delivery, by their path from there. */
+export const handedFiles = pgTable('handed_files', {
+  path: text().primaryKey(),
+  sha256: text().notNull(),
+  source: text().notNull(),
 });
 
 /** Files that were made, by what decides their bytes. */

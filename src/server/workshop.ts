@@ -7,10 +7,11 @@ import { openDatabase } from '@/db/open';
 import { CallBacks } from './clients/callBacks';
 import type { DataFolders } from './dataFolders';
 import { foldersIn } from './dataFolders';
+import { HandOver } from './handover/handOver';
 import { News } from './news';
 import { keepPicture } from './pictures/pictureFiles';
 import { stopPictures } from './pictures/preparePicture';
-import { lanesAsked } from './press/machineSettings';
+import { deliveryFolder, lanesAsked } from './press/machineSettings';
 import { Press } from './press/press';
 import { RenderPool } from './press/renderPool';
 import { sourcesIn } from './sourcesIn';
@@ -21,6 +22,8 @@ export interface Workshop extends DataFolders {
   readonly db: Db;
   readonly press: Press;
   readonly news: News;
+  /** Puts finished files into the folder of delivery; null where there is none. */
+  readonly handOver: HandOver | null;
   /** Closes the database and gives its folder back. */
   close(): Promise<void>;
 }
@@ -55,11 +58,18 @@ async function openWorkshop(): Promise<Workshop> {
   press.subscribe(({ endedAt }) => endedAt !== null && callBacks.look());
   await press.start();
   callBacks.look();
+  const root = deliveryFolder();
+  const handOver = root === null ? null : new HandOver({ db, root, folderOf: (id) => press.folderOf(id) });
+  press.subscribe(({ endedAt, handover }) => {
+    if (endedAt !== null && handover?.status === 'waiting') void handOver?.look();
+  });
+  void handOver?.look();
   const { GILDER_WATCH: watched = '' } = process.env;
   if (watched !== '') await new WatchFolder({ db, press, folder: watched }).start();
   const shop: Workshop = {
     db,
     press,
+    handOver,
     news: new News(),
     ...folders,
     close,
@@ -68,6 +78,7 @@ async function openWorkshop(): Promise<Workshop> {
     stopPictures();
     void callBacks
       .stop()
+      .then(() => handOver?.stop())
       .then(() => press.stop())
       .then(close)
       .finally(() => process.exit(0));

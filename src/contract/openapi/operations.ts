@@ -254,6 +254,13 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     method: 'post',
+    path: '/jobs/{id}/handover',
+    says: 'Puts the files of a job into the folder of delivery again.',
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'post',
     path: '/jobs/{id}/first',
     says: 'Puts a job before all others.',
     answer: nothing,

@@ -11,6 +11,8 @@ export interface SendPreset {
   readonly outputs: readonly string[];
   /** A pattern of names: see `parseNamePattern`. */
   readonly names: string;
+  /** A pattern of folders (see `parseFolderPattern`) under the folder of delivery; left out where files stay on the press. */
+  readonly folder?: string;
   readonly premultiplied: boolean;
   /** Whether they are painted with more than 256 shades. */
   readonly fine: boolean;
@@ -26,6 +28,7 @@ export const sendPresetsSchema = listOf(
     name: yup.string().required().min(1).max(60),
     outputs: listOf(idOf(OUTPUTS), OUTPUTS.list.length),
     names: yup.string().required().max(MOST_PATTERN_LETTERS),
+    folder: yup.string().max(MOST_PATTERN_LETTERS),
     premultiplied: flag,
     fine: flag,
   }),

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { NameFacts } from './namePattern';
-import { nameApart, parseNamePattern, USUAL_NAMES } from './namePattern';
+import { nameApart, parseFolderPattern, parseNamePattern, USUAL_FOLDERS, USUAL_NAMES } from './namePattern';
 
 const FACTS: NameFacts = {
   number: '004',
@@ -56,4 +56,22 @@ test('names that are alike get figures, also where only their case differs', () 
     alike: 3,
   });
   expect(nameApart(['a', 'b']).alike).toBe(0);
+});
+
+test.each([
+  [USUAL_FOLDERS, 'morning-harbour/master/mov-prores'],
+  ['Titles of {project}/{size}', 'Titles of morning-harbour/1920x1080'],
+  // Nothing leads out of where it begins, and what is empty is no folder.
+  ['../../{project}', 'morning-harbour'],
+  ['/etc/{kind}', 'etc/mov-prores'],
+  ['a\\..\\b/./ /c', 'a-b/c'],
+  ['con/{kind}', 'con-title/mov-prores'],
+  ['', ''],
+])('the folders %s become %s', (pattern, folders) => {
+  const facts = { ...FACTS, kind: 'mov-prores' };
+  expect(parseFolderPattern(pattern)(facts)).toBe(folders);
+});
+
+test('a token that only files have is none of folders', () => {
+  expect(() => parseFolderPattern('{project}/{words}')).toThrow('{words}');
 });

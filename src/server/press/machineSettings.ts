@@ -1,4 +1,5 @@
 import { hostname } from 'node:os';
+import { resolve } from 'node:path';
 
 const MOST_LANES = 64;
 
@@ -21,4 +22,10 @@ export function lanesAsked(least: 0 | 1): number | undefined {
       `GILDER_LANES is ${text}: expected how many titles are made side by side, ${least} to ${MOST_LANES}.`,
     );
   return lanes;
+}
+
+/** The folder under which finished files are put where an order says so: `GILDER_DELIVERY`; null where it is not set. */
+export function deliveryFolder(): string | null {
+  const { GILDER_DELIVERY: folder = '' } = process.env;
+  return folder === '' ? null : resolve(folder);
 }

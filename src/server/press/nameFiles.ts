@@ -35,7 +35,7 @@ export function nameFiles(
 }
 
 /** What is the same for all files of a delivery; a programme has nothing else. */
-function factsOf({ settings }: ProjectRecord, { name, format, interlaced }: Delivery): NameFacts {
+export function factsOf({ settings }: ProjectRecord, { name, format, interlaced }: Delivery): NameFacts {
   const { widthPx, heightPx } = FORMATS.get(format);
   return {
     number: '',

@@ -13,7 +13,7 @@ import { InputError } from '@/core/kit/inputError';
 import type { FieldValues, Template } from '@/core/model/template';
 import type { Output } from '@/core/outputs/output';
 import { OUTPUTS } from '@/core/outputs';
-import { USUAL_NAMES } from '@/core/outputs/namePattern';
+import { parseFolderPattern, USUAL_NAMES } from '@/core/outputs/namePattern';
 import { hasGround, isStill, planesOf } from '@/core/outputs/output';
 import { fieldText } from '@/core/project/cells';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
@@ -27,7 +27,8 @@ import type { JobPayload, JobProgramme, JobTitle } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { captionPapers } from './captionPapers';
 import { atRest, inPlanes, refuseMissing, refuseShape } from './jobFiles';
-import { nameFiles } from './nameFiles';
+import { deliveryFolder } from './machineSettings';
+import { factsOf, nameFiles } from './nameFiles';
 import { programmeToJob } from './orderProgramme';
 
 /** An order from outside, checked. Throws InputError. */
@@ -65,6 +66,7 @@ export async function orderToPayload(
   return {
     name: `${project.settings.name}${where}, ${named.contents.length === 1 ? named.contents[0].fileStem : `${named.contents.length} titles`}`,
     origin: `${project.id}/${delivery.id}`,
+    ...folderOf(order, project, delivery),
     output: output.id,
     format: delivery.format,
     interlaced: delivery.interlaced && output.fields,
@@ -76,6 +78,39 @@ export async function orderToPayload(
     titles: inPlanes(named.contents, planesOf(output, order.premultiplied === true)),
     papers: captionPapers(project, order.programme?.trackId ?? null, order.programme?.captionFiles ?? []),
   };
+}
+
+/** Where the files of an order go under the folder of delivery. Throws InputError where there is none. */
+function folderOf(
+  { folder, output }: JobOrder,
+  project: ProjectRecord,
+  delivery: Delivery,
+): Pick<JobPayload, 'folder'> {
+  if (folder === undefined) return {};
+  if (deliveryFolder() === null)
+    throw InputError.of('Folder', 'none, since this machine has no folder of delivery', folder);
+  const { project: name, delivery: to, size, rate } = factsOf(project, delivery);
+  return { folder: parseFolderPattern(folder)({ project: name, delivery: to, size, rate, kind: output }) };
+}
+
+/** Throws InputError where two files of several jobs would have one name in one folder of delivery. */
+export function refuseSharedNames(payloads: readonly JobPayload[]): void {
+  const taken = new Set<string>();
+  for (const { folder, titles, output } of payloads) {
+    if (folder === undefined) continue;
+    const { extension } = OUTPUTS.get(output);
+    for (const { fileStem } of titles) {
+      const path = `${folder}/${fileStem}.${extension}`.toLowerCase();
+      if (taken.has(path))
+        throw InputError.of(
+          'Folder',
+          'a folder of its own for each delivery and kind of file',
+          path,
+          'Add {delivery} or {kind} to it.',
+        );
+      taken.add(path);
+    }
+  }
 }
 
 /** A file for each title that is asked for. */

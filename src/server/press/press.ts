@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid';
 import type { JobSummary } from '@/contract/jobs';
 import { OUTPUTS } from '@/core/outputs';
 import type { ClientOrder } from '@/db/jobs';
+import { noteHandover } from '@/db/handovers';
 import { findJob, findUnfinished, insertJob, putFirst, unfinishedJobs, updateJob } from '@/db/jobs';
 import type { Db, OpenDatabase } from '@/db/open';
 import type { Machine } from '@/db/runs';
@@ -73,6 +74,7 @@ export class Press {
   /** Queues a job again that failed, was stopped or waits; files that are finished stay. */
   async retry(id: string): Promise<void> {
     await updateJob(this.db, id, { status: 'queued', error: null, failures: [], endedAt: null });
+    await noteHandover(this.db, id, { status: 'waiting' });
     await this.putInQueue(id);
     await this.tell(id, 'queued');
   }

@@ -71,6 +71,7 @@ export async function previewJobs(
     seconds,
     bytes: bytes === null ? null : Math.round(bytes),
     basis,
+    folders: [...new Set(payloads.flatMap(({ folder }) => folder ?? []))],
     names: payloads.flatMap(fileNames).slice(0, MOST_NAMES),
     alike: payloads.reduce((sum, { alike = 0 }) => sum + alike, 0),
   };

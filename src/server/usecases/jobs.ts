@@ -2,12 +2,15 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import type { JobSummary, MissingOutputs, OrderPreview, PressPage } from '@/contract/jobs';
 import { wellFormedText } from '@/core/kit/wellFormed';
+import { noteHandover } from '@/db/handovers';
+import { tellAll } from '@/db/runs';
 import { findJob, findPayload, listJobs } from '@/db/jobs';
 import { OUTPUTS } from '@/core/outputs';
 import { missingFor } from '@/core/outputs/output';
 import { ffmpegEncoders, hasFfmpeg } from '../press/ffmpeg';
 import { fileSlug } from '@/core/kit/fileSlug';
-import { orderToPayload, parseOrder, parseOrders } from '../press/orderJob';
+import { deliveryFolder } from '../press/machineSettings';
+import { orderToPayload, parseOrder, parseOrders, refuseSharedNames } from '../press/orderJob';
 import { roomBytes } from '../incoming/disk';
 import { isThere } from '../isThere';
 import { paperOf } from '../press/papers';
@@ -38,6 +41,7 @@ export async function getPress(before?: string): Promise<PressPage> {
 export function missingOutputs(): MissingOutputs {
   const there = ffmpegEncoders();
   return {
+    hasFolder: deliveryFolder() !== null,
     missing: OUTPUTS.list.flatMap((output) => {
       const needs = missingFor(output, there);
       return needs === null ? [] : [{ output: output.id, needs }];
@@ -84,11 +88,27 @@ export async function putJobFirst(id: string): Promise<void> {
   await (await workshop()).press.putFirst(id);
 }
 
+/**
+ * Puts the files of a job into the folder of delivery again. Throws NotFoundError, and ConflictError for one whose files
+ * are not to be put there, or are not made yet.
+ */
+export async function handOverAgain(id: string): Promise<void> {
+  const { handover, endedAt } = await getJob(id);
+  const { db, handOver } = await workshop();
+  if (handover === null || handOver === null)
+    throw new ConflictError('The files of this job are not to be put into a folder of delivery.');
+  if (endedAt === null) throw new ConflictError('This job is not over yet.');
+  await noteHandover(db, id, { status: 'waiting' });
+  await tellAll(db, 'gilder_jobs', id);
+  void handOver.look();
+}
+
 /** What several orders would come to; nothing is sent. */
 export async function previewOrders(body: unknown): Promise<OrderPreview> {
   const { db, press, dataFolder } = await workshop();
   const payloads = [];
   for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpegEncoders()));
+  refuseSharedNames(payloads);
   const lanes = await press.lanes();
   const preview = await previewJobs(payloads, { db, lanes, folderOf: (id) => press.folderOf(id) });
   return { ...preview, roomBytes: Math.max(0, await roomBytes(dataFolder)) };
@@ -99,6 +119,7 @@ export async function orderJobs(body: unknown): Promise<string[]> {
   const { db, press } = await workshop();
   const payloads = [];
   for (const order of parseOrders(body)) payloads.push(await orderToPayload(db, order, ffmpegEncoders()));
+  refuseSharedNames(payloads);
   const ids: string[] = [];
   for (const payload of payloads) ids.push(await press.enqueue(payload));
   return ids;

@@ -15,6 +15,7 @@ import { reusedWords, takenWords, timeLeft } from './jobWords';
 import type { SeenJob } from './useJobs';
 import type { Viewed } from './Viewer';
 import { isStillJob } from './fileWords';
+import { HandoverNotice } from './HandoverNotice';
 
 interface Props {
   readonly job: SeenJob;
@@ -98,6 +99,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
       {(unfinished || isPaused) && (
         <p className="pt-1 font-mono text-[12px] text-soft">{`${doneFrames} of ${totalFrames} frames`}</p>
       )}
+      <HandoverNotice job={job} />
       {job.error !== null && (
         <p role="alert" className="pt-1 text-stop-ink">
           {job.error}
@@ -146,7 +148,11 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
                 >
                   {file.name}
                 </button>
-                <span className="font-mono text-[12px] text-soft">{`${file.frames} f · ${bytesToWords(file.bytes)}`}</span>
+                <span className="font-mono text-[12px] text-soft">
+                  {isStillJob(job)
+                    ? bytesToWords(file.bytes)
+                    : `${file.frames} f · ${bytesToWords(file.bytes)}`}
+                </span>
                 <a
                   href={fileHref(job.id, file.name)}
                   download

@@ -29,6 +29,7 @@ const job = (id: string, more: Partial<JobSummary> = {}): JobSummary =>
     rate: '25',
     titleCount: 2,
     papers: [],
+    handover: null,
     status: 'queued',
     progress: { doneFrames: 0, totalFrames: 300 },
     files: [],

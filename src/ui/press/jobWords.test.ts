@@ -20,6 +20,7 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   rate: '25',
   titleCount: 1,
   papers: [],
+  handover: null,
   ...change,
 });
 const at = (seconds: number): number => Date.parse('2026-11-25T00:00:00.000Z') + seconds * 1000;

@@ -1,4 +1,5 @@
 import type { JobSummary } from '@/contract/jobs';
+import { counted } from '../shared/counted';
 
 // The first frames also wait for what is started for them.
 const PACE_FRAMES = 10;
@@ -24,4 +25,19 @@ export function reusedWords(job: JobSummary): string {
   const { doneFrames, paintedFrames } = job.progress;
   const reused = Math.max(0, doneFrames - paintedFrames);
   return reused === 0 ? '' : `${reused} of ${doneFrames} frames reused`;
+}
+
+/** Where a job's files were put, or will be; empty where they stay on the press. */
+export function handoverWords({ handover, status }: JobSummary): string {
+  if (handover === null) return '';
+  const { folder, files } = handover;
+  const into = folder === '' ? 'the folder of delivery' : `${folder}`;
+  switch (handover.status) {
+    case 'waiting':
+      return status === 'cancelled' ? `Not put into ${into}` : `To be put into ${into}`;
+    case 'put':
+      return `${counted(files, 'file')} put into ${into} and read back`;
+    case 'failed':
+      return `${files === 0 ? 'Nothing' : `Only ${counted(files, 'file')}`} put into ${into}.`;
+  }
 }

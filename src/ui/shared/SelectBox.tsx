@@ -8,14 +8,23 @@ interface Props<T extends string> {
   readonly choices: readonly { readonly value: T; readonly label: string }[];
   readonly onChange: (value: T) => void;
   readonly className?: string;
+  readonly disabled?: boolean;
 }
 
 /** One of many choices, as the platform shows them. */
-export function SelectBox<T extends string>({ label, value, choices, onChange, className }: Props<T>) {
+export function SelectBox<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+  className,
+  disabled = false,
+}: Props<T>) {
   return (
     <Select
       aria-label={label}
       value={value}
+      disabled={disabled}
       onChange={(event) => {
         const chosen = choices.find((choice) => choice.value === event.target.value);
         if (chosen !== undefined) onChange(chosen.value);

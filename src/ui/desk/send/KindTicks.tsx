@@ -1,23 +1,24 @@
 'use client';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import type { MissingOutputs } from '@/contract/jobs';
 import type { Output } from '@/core/outputs/output';
 import { OUTPUT_GROUPS } from '@/core/outputs/output';
-import { ask } from '../../shared/api';
 import { classes } from '../../shared/classes';
 
 interface Props {
   readonly offered: readonly Output[];
   readonly chosen: readonly string[];
   readonly onChange: (chosen: readonly string[]) => void;
+  /** What this machine cannot do; null while it is not known. */
+  readonly lacks: MissingOutputs | null;
 }
 
 /** What this machine lacks for a kind of file, by its id. */
 type Missing = ReadonlyMap<string, string>;
 
 /** The kinds of file, a row for what they are for. What this machine cannot make is there, with the reason. */
-export function KindTicks({ offered, chosen, onChange }: Props) {
-  const missing = useMissing();
+export function KindTicks({ offered, chosen, onChange, lacks }: Props) {
+  const missing = lacksOf(lacks);
   const [about, setAbout] = useState<string | null>(null);
   const told = offered.find(({ id }) => id === about) ?? offered.find(({ id }) => chosen.includes(id));
   return (
@@ -97,19 +98,5 @@ function lackWords(lacks: string | undefined): string {
   return lacks === undefined ? '' : `It needs ${lacks} on this machine.`;
 }
 
-function useMissing(): Missing {
-  const [missing, setMissing] = useState<Missing>(new Map());
-  useEffect(() => {
-    let open = true;
-    ask<MissingOutputs>('orders/missing')
-      .then((found) => {
-        if (open) setMissing(new Map(found.missing.map(({ output, needs }) => [output, needs])));
-      })
-      // What cannot be made says so when it is sent.
-      .catch(() => undefined);
-    return () => {
-      open = false;
-    };
-  }, []);
-  return missing;
-}
+const lacksOf = (found: MissingOutputs | null): Missing =>
+  new Map((found?.missing ?? []).map(({ output, needs }) => [output, needs]));

@@ -58,7 +58,7 @@ export function estimateWords({
   bytes,
   basis,
   roomBytes,
-}: Omit<OrderPreview, 'names' | 'alike'>): string {
+}: Omit<OrderPreview, 'names' | 'folders' | 'alike'>): string {
   if (reused === files)
     return `${files === 1 ? 'It is' : 'All of them are'} there already and will be taken as made.`;
   const taken = reused === 0 ? '' : `${counted(reused, 'file is', 'files are')} there already. `;

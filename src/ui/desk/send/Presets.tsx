@@ -19,9 +19,11 @@ interface Props {
   readonly onChoose: (choices: PresetChoices) => void;
 }
 
-const presetOf = ({ outputs, names, premultiplied, fine }: PresetChoices): PresetChoices => ({
+/** Only what a preset has; one that says nothing of a folder has files stay on the press. */
+const presetOf = ({ outputs, names, folder, premultiplied, fine }: PresetChoices): PresetChoices => ({
   outputs,
   names,
+  folder,
   premultiplied,
   fine,
 });
@@ -74,9 +76,13 @@ export function Presets({ choices, onChoose }: Props) {
   );
 }
 
-function isChosen(preset: SendPreset, { outputs, names, premultiplied, fine }: PresetChoices): boolean {
+function isChosen(
+  preset: SendPreset,
+  { outputs, names, folder, premultiplied, fine }: PresetChoices,
+): boolean {
   return (
     preset.names === names &&
+    preset.folder === folder &&
     preset.premultiplied === premultiplied &&
     preset.fine === fine &&
     preset.outputs.length === outputs.length &&

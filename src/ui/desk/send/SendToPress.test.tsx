@@ -90,7 +90,7 @@ describe('several at once', () => {
     await userEvent.click(screen.getByRole('checkbox', { name: /^Tall/ }));
     await userEvent.click(screen.getByRole('checkbox', { name: /^MOV, ProRes 4444/ }));
     await userEvent.click(screen.getByRole('checkbox', { name: 'Paint in 16 bits, slower' }));
-    await userEvent.selectOptions(screen.getByLabelText('Add a part to the names'), '{rate}');
+    await userEvent.selectOptions(screen.getByLabelText('Add a part to the file names'), '{rate}');
     expect(screen.getByText('Makes 4 files in 4 jobs.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Send' }));
     const order = {

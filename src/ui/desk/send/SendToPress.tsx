@@ -19,6 +19,7 @@ import { Tick } from '../../shared/Tick';
 import { useTracks } from '../captions/captionContext';
 import { useDelivery, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
 import { FileNames, patternProblem } from './FileNames';
+import { FolderNames, folderProblem } from './FolderNames';
 import { KindTicks } from './KindTicks';
 import { OrderEstimate, useOrderPreview } from './OrderEstimate';
 import { Presets } from './Presets';
@@ -26,6 +27,7 @@ import { ProgrammeParts, useProgramme } from './ProgrammeParts';
 import { ProofNotice, useLeft, wordFor } from './SendNotice';
 import { useSendChoices } from './sendChoices';
 import { Ticks } from './Ticks';
+import { useMissing } from './useMissing';
 
 type Which = 'one' | 'all' | 'programme';
 
@@ -50,6 +52,7 @@ function SendDialog({ flush, onClose }: DialogProps) {
   const [programme, setProgramme] = useProgramme();
   const cues = useStore(useDesk().store, (state) => state.cues);
   const [choices, choose, keepChoices] = useSendChoices();
+  const lacks = useMissing();
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
   const chosen = titles.filter((title) => selection.includes(title.id)).map(({ id }) => id);
@@ -75,13 +78,15 @@ function SendDialog({ flush, onClose }: DialogProps) {
   const fileCount = into.length * perTitle * (isProgramme ? 1 : sent.length);
   const titleIds = isProgramme || which !== 'one' || onlyAll ? [] : chosen;
   const { names, premultiplied, fine } = choices;
+  const folder = lacks?.hasFolder === true ? choices.folder : undefined;
   const orders = into.flatMap(({ id: deliveryId }) =>
     made.map(({ id: output }): JobOrder => {
-      const order = { projectId, output, titleIds, deliveryId, names, premultiplied, fine };
+      const order = { projectId, output, titleIds, deliveryId, names, folder, premultiplied, fine };
       return isProgramme ? { ...order, programme } : order;
     }),
   );
-  const canSend = sent.length > 0 && orders.length > 0 && patternProblem(names) === null;
+  const namesProblem = patternProblem(names) ?? folderProblem(folder ?? '');
+  const canSend = sent.length > 0 && orders.length > 0 && namesProblem === null;
   const preview = useOrderPreview(canSend ? orders : NONE, flush);
   const send = async (): Promise<void> => {
     setBusy(true);
@@ -148,12 +153,23 @@ function SendDialog({ flush, onClose }: DialogProps) {
         />
       )}
       <Presets choices={choices} onChoose={choose} />
-      <KindTicks offered={offered} chosen={choices.outputs} onChange={(outputs) => choose({ outputs })} />
+      <KindTicks
+        offered={offered}
+        chosen={choices.outputs}
+        onChange={(outputs) => choose({ outputs })}
+        lacks={lacks}
+      />
       <FileNames
         pattern={names}
         onChange={(next) => choose({ names: next })}
         names={preview?.names ?? []}
         alike={preview?.alike ?? 0}
+      />
+      <FolderNames
+        pattern={choices.folder ?? ''}
+        onChange={(next) => choose({ folder: next === '' ? undefined : next })}
+        folders={preview?.folders ?? []}
+        hasFolder={lacks === null ? null : lacks.hasFolder}
       />
       <WholeFrames outputs={made} deliveries={into} />
       <div className="mt-2 flex flex-wrap gap-x-5 gap-y-1">

@@ -35,14 +35,21 @@ function readChoices(): SendChoices {
     return FIRST;
   }
   if (typeof kept !== 'object' || kept === null) return FIRST;
-  const { outputs, names, staysHere, premultiplied, fine }: Partial<Record<keyof SendChoices, unknown>> =
-    kept;
+  const {
+    outputs,
+    names,
+    folder,
+    staysHere,
+    premultiplied,
+    fine,
+  }: Partial<Record<keyof SendChoices, unknown>> = kept;
   const known = Array.isArray(outputs)
     ? OUTPUTS.list.map(({ id }) => id).filter((id) => outputs.includes(id))
     : [];
   return {
     outputs: known.length === 0 ? FIRST.outputs : known,
     names: typeof names === 'string' ? names : FIRST.names,
+    ...(typeof folder === 'string' ? { folder } : {}),
     staysHere: staysHere === true,
     premultiplied: premultiplied === true,
     fine: fine === true,
