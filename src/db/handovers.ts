@@ -8,7 +8,7 @@ export interface HandedFile {
   readonly path: string;
   readonly sha256: string;
   /** What it is made of: only what is made of the same takes its place. */
-  readonly source: string;
+  readonly origin: string;
 }
 
 /** The jobs that are over and whose files are to be put into the folder of delivery, the oldest first. */

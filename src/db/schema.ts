@@ -414,7 +414,7 @@ export const callbacks = pgTable('callbacks', {
 export const handedFiles = pgTable('handed_files', {
   path: text().primaryKey(),
   sha256: text().notNull(),
-  source: text().notNull(),
+  origin: text().notNull(),
 });
 
 /** Files that were made, by what decides their bytes. */

@@ -82,9 +82,9 @@ export class HandOver {
   private async putOne(file: Handed, folder: string, payload: JobPayload): Promise<void> {
     const { db } = this.of;
     const path = join(payload.folder ?? '', file.name);
-    const source = `${payload.origin ?? ''}/${payload.output}`;
-    const sha256 = await putInFolder(file, { folder, source, before: await findHanded(db, path) });
-    await putHanded(db, { path, sha256, source });
+    const origin = `${payload.origin ?? ''}/${payload.output}`;
+    const sha256 = await putInFolder(file, { folder, origin, before: await findHanded(db, path) });
+    await putHanded(db, { path, sha256, origin });
   }
 
   /** The finished files of a job, and what goes beside them. */

@@ -41,18 +41,18 @@ export async function folderUnder(root: string, folder: string): Promise<string>
 
 interface PutOf {
   readonly folder: string;
-  readonly source: string;
+  readonly origin: string;
   /** What was put there under this name before, if it was from here. */
   readonly before: HandedFile | undefined;
 }
 
 /**
- * Puts a file into a folder in one step, in place of what was put there before of the same source. The copy is read back.
+ * Puts a file into a folder in one step, in place of what was put there before of the same origin. The copy is read back.
  * Gives its SHA-256. Throws HandoverError where there is something else under its name.
  */
 export async function putInFolder(
   { name, content }: Handed,
-  { folder, source, before }: PutOf,
+  { folder, origin, before }: PutOf,
 ): Promise<string> {
   const target = join(folder, name);
   const sha256 = 'bytes' in content ? hashOf(content.bytes) : content.sha256;
@@ -60,7 +60,7 @@ export async function putInFolder(
   if (there !== null && there !== sha256) {
     if (before === undefined)
       throw new HandoverError(`“${name}” is there already, and was not put there from here.`);
-    if (before.source !== source)
+    if (before.origin !== origin)
       throw new HandoverError(`“${name}” is there already, from another project, delivery or kind of file.`);
     if (before.sha256 !== there)
       throw new HandoverError(`“${name}” is there already, and was changed there.`);
