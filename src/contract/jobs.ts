@@ -71,6 +71,17 @@ const handoverSchema = yup.object({
 });
 export type Handover = TypeOf<typeof handoverSchema>;
 
+/** Files of a job that were deleted. */
+const filesGoneSchema = yup.object({ at: moment(), files: whole(), bytes: whole() });
+export type FilesGone = TypeOf<typeof filesGoneSchema>;
+
+/** Finished files that are older than so many days. */
+export const oldFilesSchema = yup.object({ jobs: whole(), files: whole(), bytes: whole() });
+export type OldFiles = TypeOf<typeof oldFilesSchema>;
+
+/** Whether the files of a job are kept however old they get. */
+export const keepFilesSchema = yup.object({ keep: flag() }).noUnknown().required();
+
 const state = {
   id: text(),
   status: jobStatusSchema,
@@ -97,6 +108,10 @@ export const jobSummarySchema = yup.object({
   papers: yup.array().of(text()).required(),
   /** Null where its files stay here. */
   handover: handoverSchema.defined().nullable(),
+  /** Whether its files are kept however old they get. */
+  keep: flag(),
+  /** What its files were before they were deleted; null while they are there. */
+  filesGone: filesGoneSchema.defined().nullable(),
 });
 export type JobSummary = TypeOf<typeof jobSummarySchema>;
 
@@ -109,6 +124,8 @@ export const pressPageSchema = yup.object({
   jobs: yup.array().of(jobSummarySchema.required()).required(),
   hasMore: flag(),
   ffmpeg: flag(),
+  /** For how many days finished files are kept; null where nobody deletes them by themselves. */
+  filesDays: yup.number().defined().nullable(),
   /** The machines that are there; null where none but this one can be. */
   machines: yup.array().of(pressMachineSchema.required()).defined().nullable(),
 });

@@ -165,7 +165,7 @@ export async function updateJob(
   change: Partial<
     Pick<
       typeof jobs.$inferSelect,
-      'status' | 'progress' | 'files' | 'failures' | 'error' | 'startedAt' | 'endedAt'
+      'status' | 'progress' | 'files' | 'failures' | 'error' | 'startedAt' | 'endedAt' | 'filesGone'
     >
   >,
 ): Promise<void> {

@@ -12,7 +12,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { FileFacts, Handover, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
+import type { FileFacts, FilesGone, Handover, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { House } from '@/core/model/house';
@@ -339,6 +339,10 @@ export const jobs = pgTable(
     error: text(),
     /** How far its files are on their way to the folder of delivery; null where they stay here. */
     handover: jsonb().$type<Handover>(),
+    /** Whether its files are kept however old they get. */
+    keep: boolean().notNull().default(false),
+    /** What its files were before they were deleted. */
+    filesGone: jsonb('files_gone').$type<FilesGone>(),
     createdAt: now(),
     startedAt: timestamp('started_at', { withTimezone: true, mode: 'date' }),
     endedAt: timestamp('ended_at', { withTimezone: true, mode: 'date' }),

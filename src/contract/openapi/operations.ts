@@ -10,6 +10,8 @@ import {
 import { houseRecordSchema } from '../house';
 import {
   jobOrderSchema,
+  keepFilesSchema,
+  oldFilesSchema,
   jobOrdersSchema,
   jobSummarySchema,
   missingOutputsSchema,
@@ -249,6 +251,28 @@ export const OPERATIONS: readonly Operation[] = [
     method: 'post',
     path: '/jobs/{id}/pause',
     says: 'Lets a job that waits or runs wait until it is queued again; what it had finished stays.',
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'get',
+    path: '/jobs/old',
+    says: 'What finished files would be deleted if they were kept for so many days.',
+    query: { days: 'For how many days they would be kept.' },
+    answer: oldFilesSchema,
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/keep',
+    says: 'Says whether the files of a job are kept however old they get.',
+    body: keepFilesSchema,
+    answer: nothing,
+    refusals: [404, 409, 410],
+  },
+  {
+    method: 'delete',
+    path: '/jobs/{id}/files',
+    says: 'Deletes the files of a job; the job stays, and can make them again.',
     answer: nothing,
     refusals: [404, 409, 410],
   },

@@ -67,6 +67,9 @@ interface HouseTiming {
   readonly fadeOutSeconds: number;
 }
 
+/** The longest that a number of days says files are kept. */
+export const MOST_FILES_DAYS = 3650;
+
 /** The house style. */
 export interface House {
   readonly colours: readonly HouseColour[];
@@ -82,6 +85,8 @@ export interface House {
   readonly credits?: CreditRules;
   /** What titles are sent as, by name. */
   readonly presets?: readonly SendPreset[];
+  /** For how many days finished files are kept; left out where they are kept until somebody deletes them. */
+  readonly filesDays?: number;
   /** Title-safe areas that differ from the standards', for new templates and for checks. */
   readonly areas: readonly OwnArea[];
   /** The language of words (BCP 47) where nothing nearer says one. */
@@ -129,6 +134,7 @@ export const houseSchema = exactly({
   credits: creditRulesSchema.default(undefined).optional(),
   presets: sendPresetsSchema.default(undefined).optional(),
   areas: areasSchema,
+  filesDays: yup.number().integer().min(1).max(MOST_FILES_DAYS),
   language: languageTag,
 });
 

@@ -6,7 +6,7 @@ import type { Template } from './template';
 export type HouseChange =
   | { readonly kind: 'colour'; readonly name: string; readonly from: string; readonly to: string }
   | { readonly kind: 'face'; readonly name: string; readonly from: string; readonly to: string }
-  | { readonly kind: 'reading' | 'timing' | 'checks' | 'areas' | 'captions' | 'credits' }
+  | { readonly kind: 'reading' | 'timing' | 'checks' | 'areas' | 'captions' | 'credits' | 'filesDays' }
   /** Entries that were added, taken away or renamed: nothing that is made already changes by it. */
   | { readonly kind: 'names' };
 
@@ -24,7 +24,7 @@ export function houseChanges(before: House, after: House): HouseChange[] {
       ? []
       : [{ kind: 'face', name: face.name, from: old.face, to: face.face }];
   });
-  const parts = (['reading', 'timing', 'checks', 'areas', 'captions', 'credits'] as const)
+  const parts = (['reading', 'timing', 'checks', 'areas', 'captions', 'credits', 'filesDays'] as const)
     .filter((kind) => !sameValue(before[kind], after[kind]))
     .map((kind) => ({ kind }));
   const names = sameValue(listed(before), listed(after)) ? [] : [{ kind: 'names' as const }];

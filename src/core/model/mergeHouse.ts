@@ -16,7 +16,9 @@ export function mergeHouse(base: House, mine: House, theirs: House): House {
   const saysCredits = mine.credits !== undefined || theirs.credits !== undefined;
   const saysPresets = mine.presets !== undefined || theirs.presets !== undefined;
   const language = mine.language === base.language ? theirs.language : mine.language;
+  const filesDays = mine.filesDays === base.filesDays ? theirs.filesDays : mine.filesDays;
   return {
+    ...(filesDays !== undefined && { filesDays }),
     ...(language !== undefined && { language }),
     ...(saysRules && { captions }),
     ...(saysCredits && { credits }),

@@ -18,6 +18,8 @@ import { framesOf } from './renderTitle';
 import type { Sources } from './sources';
 import { TitleQueue } from './titleQueue';
 
+const NOTHING = { doneFrames: 0, paintedFrames: 0 };
+
 interface PressOf {
   readonly database: OpenDatabase;
   readonly pool: RenderPool;
@@ -73,7 +75,11 @@ export class Press {
 
   /** Queues a job again that failed, was stopped or waits; files that are finished stay. */
   async retry(id: string): Promise<void> {
-    await updateJob(this.db, id, { status: 'queued', error: null, failures: [], endedAt: null });
+    const begun = { status: 'queued', error: null, failures: [], endedAt: null } as const;
+    const job = await findJob(this.db, id);
+    // Where its files were deleted it begins anew.
+    const anew = job?.filesGone == null ? {} : { filesGone: null, progress: { ...job.progress, ...NOTHING } };
+    await updateJob(this.db, id, { ...begun, ...anew });
     await noteHandover(this.db, id, { status: 'waiting' });
     await this.putInQueue(id);
     await this.tell(id, 'queued');

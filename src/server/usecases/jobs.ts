@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import type { JobSummary, MissingOutputs, OrderPreview, PressPage } from '@/contract/jobs';
 import { wellFormedText } from '@/core/kit/wellFormed';
+import { findHouse } from '@/db/house';
 import { noteHandover } from '@/db/handovers';
 import { tellAll } from '@/db/runs';
 import { findJob, findPayload, listJobs } from '@/db/jobs';
@@ -33,6 +34,7 @@ export async function getPress(before?: string): Promise<PressPage> {
     machines: press.isShared ? await press.machines() : null,
     jobs: jobs.slice(0, JOBS_ON_A_PAGE),
     hasMore: jobs.length > JOBS_ON_A_PAGE,
+    filesDays: (await findHouse(db)).document.filesDays ?? null,
     ffmpeg: hasFfmpeg(),
   };
 }
@@ -64,10 +66,14 @@ export async function orderJob(body: unknown): Promise<string> {
   return press.enqueue(await orderToPayload(db, parseOrder(body), ffmpegEncoders()));
 }
 
-/** Queues a job again. Throws NotFoundError, and ConflictError for one that neither failed nor was stopped or paused. */
+/**
+ * Queues a job again. Throws NotFoundError, and ConflictError for one that neither failed nor was stopped or paused, and
+ * whose files are there.
+ */
 export async function retryJob(id: string): Promise<void> {
-  const { status } = await getJob(id);
-  if (status !== 'failed' && status !== 'cancelled' && status !== 'paused')
+  const { status, filesGone } = await getJob(id);
+  const again = status === 'failed' || status === 'cancelled' || status === 'paused';
+  if (!again && filesGone === null)
     throw new ConflictError(`This job is ${status}, so there is nothing to try again.`);
   await (await workshop()).press.retry(id);
 }

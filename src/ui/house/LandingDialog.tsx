@@ -19,6 +19,7 @@ import { loadFonts, useFonts } from '../picture/useFonts';
 import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { Modal } from '../shared/Modal';
+import { FilesLanding } from './FilesLanding';
 import { counted } from '../shared/counted';
 
 interface Props {
@@ -157,6 +158,7 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
         <p>Titles that are placed from now on fade so; those that are placed keep their fades.</p>
       )}
       {kinds.has('names') && <p>Names and entries change; nothing that is made looks otherwise.</p>}
+      {kinds.has('filesDays') && <FilesLanding days={house.filesDays} />}
       {kinds.has('areas') && <p>New templates start with the areas.</p>}
       {kinds.has('credits') && <p>The credits of every project are proofed by the new figures.</p>}
       {captioned && <p>The captions of every project are proofed by the new figures.</p>}

@@ -1,17 +1,16 @@
 'use client';
-import { ArrowDownTrayIcon } from '@heroicons/react/24/outline';
 import { toast } from 'sonner';
-import { bytesToWords } from '@/core/kit/bytes';
 import { FORMATS } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
 import { RATES } from '@/core/time/rates';
 import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
-import { classes } from '../shared/classes';
 import { Pill } from '../shared/Pill';
 import { ProgressBar } from '../shared/ProgressBar';
 import { ThingMenu } from '../shared/ThingMenu';
-import { reusedWords, takenWords, timeLeft } from './jobWords';
+import { fileActions } from './fileActions';
+import { JobFileList } from './JobFileList';
+import { keptWords, reusedWords, takenWords, timeLeft } from './jobWords';
 import type { SeenJob } from './useJobs';
 import type { Viewed } from './Viewer';
 import { isStillJob } from './fileWords';
@@ -19,6 +18,8 @@ import { HandoverNotice } from './HandoverNotice';
 
 interface Props {
   readonly job: SeenJob;
+  /** For how many days finished files are kept; null where nobody deletes them. */
+  readonly filesDays: number | null;
   readonly viewed: Viewed | null;
   readonly onView: (viewed: Viewed) => void;
   /** Called when the job went out of the way or came back. */
@@ -34,13 +35,8 @@ const STATUS = {
   cancelled: { tone: 'quiet', words: 'stopped' },
 } as const;
 
-/** Where a file of a job is downloaded from. */
-export function fileHref(jobId: string, name: string): string {
-  return `/api/jobs/${jobId}/files/${encodeURIComponent(name)}`;
-}
-
 /** A job: its progress and its files. */
-export function JobCard({ job, viewed, onView, onAway }: Props) {
+export function JobCard({ job, filesDays, viewed, onView, onAway }: Props) {
   const { doneFrames, totalFrames } = job.progress;
   const { tone, words: status } = STATUS[job.status];
   const isNext = job.status === 'queued' && job.priority > 0;
@@ -57,6 +53,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
     format === undefined ? '' : `${format.label} ${format.widthPx} × ${format.heightPx}`,
     isStillJob(job) ? '' : `${RATES.find(job.rate)?.label ?? job.rate} frames a second`,
     takenWords(job) || reusedWords(job),
+    keptWords(job, filesDays),
     unfinished ? timeLeft(job, job.seenAt) : '',
   ];
   return (
@@ -85,12 +82,16 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
         )}
         {isPaused && <Button onClick={() => tell('retry')}>Go on</Button>}
         {(unfinished || isPaused) && <Button onClick={() => tell('cancel')}>Stop</Button>}
-        {(job.status === 'failed' || job.status === 'cancelled') && (
+        {(job.status === 'failed' || job.status === 'cancelled' || job.filesGone !== null) && !unfinished && (
           <Button title="Makes what is not finished yet" onClick={() => tell('retry')}>
-            Try again
+            {job.filesGone === null ? 'Try again' : 'Make again'}
           </Button>
         )}
-        <ThingMenu thing={{ kind: 'job', id: job.id, name: job.name }} onChange={onAway} />
+        <ThingMenu
+          thing={{ kind: 'job', id: job.id, name: job.name }}
+          onChange={onAway}
+          more={fileActions(job)}
+        />
       </div>
       <p className="text-soft">{details.filter((part) => part !== '').join(' · ')}</p>
       {(unfinished || isPaused) && (
@@ -114,58 +115,7 @@ export function JobCard({ job, viewed, onView, onAway }: Props) {
           ))}
         </ul>
       )}
-      {job.papers.length > 0 && job.files.length > 0 && !unfinished && (
-        <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <span className="text-soft">{job.files.length === 1 ? 'Beside it' : 'Beside them'}</span>
-          {job.papers.map((name) => (
-            <a
-              key={name}
-              href={`/api/jobs/${job.id}/papers/${encodeURIComponent(name)}`}
-              download
-              className="font-semibold text-leaf-ink underline"
-            >
-              {name}
-            </a>
-          ))}
-        </p>
-      )}
-      {job.files.length > 0 && (
-        <ul className="mt-2 border-t border-line">
-          {job.files
-            .toSorted((a, b) => (a.name < b.name ? -1 : 1))
-            .map((file) => (
-              <li
-                key={file.name}
-                className={classes(
-                  'flex items-center gap-3 border-b border-line py-1 last:border-b-0',
-                  viewed?.file.name === file.name && viewed.job.id === job.id && 'bg-leaf-wash',
-                )}
-              >
-                <button
-                  type="button"
-                  onClick={() => onView({ job, file })}
-                  className="min-w-0 flex-1 truncate px-1 text-left font-semibold"
-                >
-                  {file.name}
-                </button>
-                <span className="font-mono text-[12px] text-soft">
-                  {isStillJob(job)
-                    ? bytesToWords(file.bytes)
-                    : `${file.frames} f · ${bytesToWords(file.bytes)}`}
-                </span>
-                <a
-                  href={fileHref(job.id, file.name)}
-                  download
-                  className="grid h-7 w-7 place-items-center rounded-md hover:bg-paper"
-                  aria-label={`Download ${file.name}`}
-                  title="Download"
-                >
-                  <ArrowDownTrayIcon className="h-4 w-4" />
-                </a>
-              </li>
-            ))}
-        </ul>
-      )}
+      <JobFileList job={job} isOver={!unfinished} viewed={viewed} onView={onView} />
     </article>
   );
 }

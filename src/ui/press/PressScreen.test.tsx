@@ -30,6 +30,8 @@ const job = (id: string, more: Partial<JobSummary> = {}): JobSummary =>
     titleCount: 2,
     papers: [],
     handover: null,
+    keep: false,
+    filesGone: null,
     status: 'queued',
     progress: { doneFrames: 0, totalFrames: 300 },
     files: [],
@@ -68,19 +70,23 @@ beforeEach(() => {
   Object.defineProperty(globalThis, 'EventSource', { configurable: true, value: Events });
   globalThis.fetch = (url, request) => {
     asked.push(`${request?.method ?? 'GET'} ${String(url)}`);
-    return Promise.resolve(jsonAnswer(200, { jobs: known, hasMore: false, ffmpeg: true, machines: there }));
+    return Promise.resolve(
+      jsonAnswer(200, { jobs: known, hasMore: false, ffmpeg: true, filesDays: null, machines: there }),
+    );
   };
 });
 afterEach(() => {
   globalThis.fetch = before;
 });
 const hear = (one: JobSummary): void => act(() => Events.latest?.onmessage?.({ data: JSON.stringify(one) }));
-const open = (jobs: readonly JobSummary[], ffmpeg = true): void =>
-  void renderScreen('/press', <PressScreen jobs={jobs} hasMore={false} ffmpeg={ffmpeg} machines={there} />);
+const open = (jobs: readonly JobSummary[], more: Partial<PressPage> = {}): void => {
+  const page = { jobs, hasMore: false, ffmpeg: true, filesDays: null, machines: there, ...more };
+  renderScreen('/press', <PressScreen {...page} />);
+};
 
 describe('the press', () => {
   test('says what to do when nothing was sent, and what cannot be made without ffmpeg', () => {
-    open([], false);
+    open([], { ffmpeg: false });
     expect(screen.getByText(/^Nothing has been sent to the press yet/)).toBeInTheDocument();
     expect(screen.getByRole('alert')).toHaveTextContent('There is no ffmpeg on this machine');
   });
@@ -118,6 +124,45 @@ describe('the press', () => {
       'href',
       '/api/jobs/a/files/ilse.mov',
     );
+  });
+
+  test('says until when files are there; they are kept, deleted and made again', async () => {
+    const done = { status: 'done', files: [file('ilse.mov')], endedAt: '2026-11-20T10:00:00.000Z' } as const;
+    open([job('a', done)], { filesDays: 30 });
+    const card = screen.getByRole('article', { name: 'Lantern Regatta, titles' });
+    expect(card).toHaveTextContent('files until 20 Dec 2026');
+    const choose = async (item: RegExp): Promise<void> => {
+      await userEvent.click(screen.getByRole('button', { name: 'What to do with Lantern Regatta, titles' }));
+      await userEvent.click(screen.getByRole('menuitem', { name: item }));
+    };
+    await choose(/^Keep its files/);
+    expect(asked).toContain('PUT /api/jobs/a/keep');
+    hear(job('a', { ...done, keep: true }));
+    expect(card).toHaveTextContent('files are kept');
+    await choose(/^Delete its files/);
+    expect(asked).toContain('DELETE /api/jobs/a/files');
+    const filesGone = { at: '2026-11-21T10:00:00.000Z', files: 1, bytes: 2_500_000 };
+    hear(job('a', { ...done, files: [], filesGone }));
+    expect(card).toHaveTextContent('1 file (2.5 MB) deleted on 21 Nov 2026');
+    expect(within(card).queryByRole('link')).toBeNull();
+    await userEvent.click(within(card).getByRole('button', { name: 'Make again' }));
+    expect(asked).toContain('POST /api/jobs/a/retry');
+  });
+
+  test('says where files were put, and what was in their way, to be tried again', async () => {
+    const done = { status: 'done', files: [file('ilse.mov')], endedAt: '2026-11-20T10:00:00.000Z' } as const;
+    const folder = { folder: 'osier/master', files: 0, error: null, at: null };
+    open([job('a', { ...done, handover: { ...folder, status: 'waiting' } })]);
+    const card = screen.getByRole('article', { name: 'Lantern Regatta, titles' });
+    expect(card).toHaveTextContent('To be put into osier/master');
+    const error = '“ilse.mov” is there already, and was changed there.';
+    hear(job('a', { ...done, handover: { ...folder, status: 'failed', error } }));
+    expect(within(card).getByRole('alert')).toHaveTextContent(`Nothing put into osier/master. ${error}`);
+    await userEvent.click(within(card).getByRole('button', { name: 'Put again' }));
+    expect(asked).toContain('POST /api/jobs/a/handover');
+    hear(job('a', { ...done, handover: { ...folder, status: 'put', files: 2 } }));
+    expect(card).toHaveTextContent('2 files put into osier/master and read back');
+    expect(within(card).queryByRole('button', { name: 'Put again' })).toBeNull();
   });
 
   test('a job that was started elsewhere comes first; one that failed says why', () => {

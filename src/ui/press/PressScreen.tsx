@@ -14,7 +14,12 @@ export function PressScreen(first: PressPage) {
   const { jobs, hasMore, machines, loadMore, reload } = useJobs(first);
   const [chosen, setChosen] = useState<Viewed | null>(null);
   const latest = jobs.find((job) => job.files.length > 0);
-  const viewed = chosen ?? (latest === undefined ? null : { job: latest, file: latest.files[0] });
+  // Its files may have been deleted since it was chosen.
+  const isThere = jobs.some(
+    ({ id, files }) => id === chosen?.job.id && files.some(({ name }) => name === chosen.file.name),
+  );
+  const viewed =
+    (isThere ? chosen : null) ?? (latest === undefined ? null : { job: latest, file: latest.files[0] });
   return (
     <div className="flex h-dvh flex-col">
       <TopBar middle={<h1 className="sr-only">Press</h1>} />
@@ -35,7 +40,13 @@ export function PressScreen(first: PressPage) {
           <ul className="grid gap-3">
             {jobs.map((job) => (
               <li key={job.id}>
-                <JobCard job={job} viewed={viewed} onView={setChosen} onAway={reload} />
+                <JobCard
+                  job={job}
+                  filesDays={first.filesDays}
+                  viewed={viewed}
+                  onView={setChosen}
+                  onAway={reload}
+                />
               </li>
             ))}
           </ul>

@@ -6,7 +6,7 @@ import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
 import { comparedFacts, depthFacts, hasAlphaIn, isStillJob, frameWords } from './fileWords';
-import { fileHref } from './JobCard';
+import { fileHref } from './JobFileList';
 
 export interface Viewed {
   readonly job: JobSummary;

@@ -21,6 +21,8 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   titleCount: 1,
   papers: [],
   handover: null,
+  keep: false,
+  filesGone: null,
   ...change,
 });
 const at = (seconds: number): number => Date.parse('2026-11-25T00:00:00.000Z') + seconds * 1000;

@@ -1,4 +1,5 @@
 import type { JobSummary } from '@/contract/jobs';
+import { bytesToWords } from '@/core/kit/bytes';
 import { counted } from '../shared/counted';
 
 // The first frames also wait for what is started for them.
@@ -40,4 +41,19 @@ export function handoverWords({ handover, status }: JobSummary): string {
     case 'failed':
       return `${files === 0 ? 'Nothing' : `Only ${counted(files, 'file')}`} put into ${into}.`;
   }
+}
+
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+const dayOf = (time: number): string =>
+  new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+
+/** For how long a job's files are still there, or what they were; empty where nobody deletes them. */
+export function keptWords({ files, keep, endedAt, filesGone }: JobSummary, filesDays: number | null): string {
+  if (filesGone !== null)
+    return `${counted(filesGone.files, 'file')} (${bytesToWords(filesGone.bytes)}) deleted on ${dayOf(Date.parse(filesGone.at))}`;
+  if (files.length === 0 || endedAt === null) return '';
+  if (keep) return 'files are kept';
+  if (filesDays === null) return '';
+  return `files until ${dayOf(Date.parse(endedAt) + filesDays * DAY_MS)}`;
 }

@@ -13,13 +13,21 @@ interface Props {
   /** Called when the thing went out of the way or came back. */
   readonly onChange: () => void;
   readonly className?: string;
+  /** What else can be done with it, above the rest. */
+  readonly more?: readonly MenuAction[];
+}
+
+interface MenuAction {
+  readonly label: string;
+  readonly note: string;
+  onChoose(): void;
 }
 
 const ITEM =
   'flex w-full items-baseline justify-between gap-4 rounded-lg px-3 py-1.5 text-left data-focus:bg-leaf-wash';
 
 /** What can become of a thing: set aside, or deleted, which asks first when something uses it. */
-export function ThingMenu({ thing, onChange, className = '' }: Props) {
+export function ThingMenu({ thing, onChange, className = '', more = [] }: Props) {
   const [uses, setUses] = useState<ThingUses | null>(null);
   const put = async (away: Away): Promise<void> => {
     setUses(null);
@@ -45,6 +53,13 @@ export function ThingMenu({ thing, onChange, className = '' }: Props) {
           anchor={{ to: 'bottom end', gap: 4 }}
           className="z-40 w-72 rounded-xl border border-line-strong bg-card p-1"
         >
+          {more.map(({ label, note, onChoose }) => (
+            <MenuItem key={label}>
+              <button type="button" className={ITEM} onClick={onChoose}>
+                {label} <span className="text-[12px] text-soft">{note}</span>
+              </button>
+            </MenuItem>
+          ))}
           <MenuItem>
             <button type="button" className={ITEM} onClick={() => void put('aside')}>
               Set aside <span className="text-[12px] text-soft">kept, out of the way</span>

@@ -1,0 +1,2 @@
+ALTER TABLE "jobs" ADD COLUMN "keep" boolean DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE "jobs" ADD COLUMN "files_gone" jsonb;
