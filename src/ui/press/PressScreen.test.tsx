@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { Toaster } from 'sonner';
 import type { FileFacts, JobSummary, PressPage } from '@/contract/jobs';
 import { jsonAnswer, renderScreen } from '../shared/forTest';
 import { PressScreen } from './PressScreen';
@@ -124,6 +125,20 @@ describe('the press', () => {
       'href',
       '/api/jobs/a/files/ilse.mov',
     );
+  });
+
+  test('that a job is over is said once, whatever else is told of it', async () => {
+    open([
+      job('a', { status: 'running' }),
+      job('b', { status: 'done', endedAt: '2026-11-19T10:00:00.000Z' }),
+    ]);
+    render(<Toaster />);
+    const done = { status: 'done', files: [file('ilse.mov')], endedAt: '2026-11-20T10:00:00.000Z' } as const;
+    hear(job('b', { status: 'done', endedAt: '2026-11-19T10:00:00.000Z', keep: true }));
+    hear(job('a', done));
+    hear(job('a', { ...done, keep: true }));
+    hear(job('a', { ...done, keep: false }));
+    expect(await screen.findAllByText(/ready\.$/)).toHaveLength(1);
   });
 
   test('says until when files are there; they are kept, deleted and made again', async () => {

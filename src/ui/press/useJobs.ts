@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { JobSummary, PressMachine, PressPage } from '@/contract/jobs';
 import { ask } from '../shared/api';
 import { announceJob } from './announceJobs';
@@ -49,11 +49,14 @@ export function useJobs(first: PressPage): Jobs {
     const timer = setInterval(look, LOOK_AT_MACHINES_MS);
     return () => clearInterval(timer);
   }, [isShared]);
+  const over = useRef(new Map(first.jobs.map(({ id, endedAt }) => [id, endedAt])));
   useEffect(() => {
     const events = new EventSource('/api/jobs/events');
     events.onmessage = (event: MessageEvent<string>) => {
       const heard: JobSummary = JSON.parse(event.data);
-      if (heard.endedAt !== null) announceJob(heard);
+      // Much is told of jobs that are over: it is said once that they are.
+      if (heard.endedAt !== null && over.current.get(heard.id) !== heard.endedAt) announceJob(heard);
+      over.current.set(heard.id, heard.endedAt);
       setState((now) => ({ ...now, jobs: withJob(now.jobs, { ...heard, seenAt: Date.now() }) }));
     };
     events.onopen = reload;
