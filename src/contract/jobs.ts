@@ -29,6 +29,10 @@ const fileFactsSchema = yup.object({
   plane: yup.string().oneOf(PLANES),
   /** How many bits a channel it was painted and coded with; left out by older files, of which it was 8. */
   bits: whole().optional(),
+  /** Whether its colours were held to those of composite video. */
+  limited: yup.boolean(),
+  /** Whether black is at 16 and white at 235. */
+  studio: yup.boolean(),
   /** Whether it was painted with more than 256 shades a channel. */
   fine: yup.boolean(),
   /** How long it took to make; left out by older files. */

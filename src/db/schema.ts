@@ -298,6 +298,10 @@ export interface JobPayload {
   /** Whether timecode drops numbers. */
   readonly drop?: boolean;
   readonly rate: string;
+  /** Whether colours are held to those of composite video. */
+  readonly limited?: boolean;
+  /** Whether black is at 16 and white at 235. */
+  readonly studio?: boolean;
   /** Whether more than 256 shades a channel were asked for. */
   readonly fine?: boolean;
   /** The folder under the folder of delivery that its files are put into; left out where they stay here. */

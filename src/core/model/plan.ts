@@ -14,6 +14,10 @@ export interface Delivery {
   readonly interlaced: boolean;
   /** The language of its words (BCP 47), where it is not the project's. */
   readonly language?: string;
+  /** Whether its colours are held to those of composite video. */
+  readonly limited?: boolean;
+  /** Whether its RGB files have black at 16 and white at 235. */
+  readonly studio?: boolean;
 }
 
 /** A named frame of a project. */
@@ -79,6 +83,8 @@ export const planSchema = exactly({
         .test('format', 'a frame format', (value) => FORMATS.find(value) !== undefined),
       interlaced: flag,
       language: languageTag,
+      limited: yup.boolean(),
+      studio: yup.boolean(),
     }),
     12,
   ).test('master', 'the master first', (list) => Array.isArray(list) && list[0]?.id === MASTER_ID),

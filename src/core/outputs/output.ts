@@ -66,6 +66,11 @@ export function isStill({ frames, extension }: Output): boolean {
   return frames !== 'rgba' && STILL_EXTENSIONS.has(extension);
 }
 
+/** Whether the levels of a kind of file can be chosen: video has its own, and light has none. */
+export function hasLevels({ frames }: Output): boolean {
+  return frames !== 'rgba' && frames !== 'exr';
+}
+
 /** Whether a kind of file is pairs of fill and key. */
 export function isFillAndKey({ group }: Output): boolean {
   return group === 'keyer';

@@ -14,7 +14,7 @@ import type { FieldValues, Template } from '@/core/model/template';
 import type { Output } from '@/core/outputs/output';
 import { OUTPUTS } from '@/core/outputs';
 import { parseFolderPattern, USUAL_NAMES } from '@/core/outputs/namePattern';
-import { hasGround, isStill, planesOf } from '@/core/outputs/output';
+import { hasGround, hasLevels, isStill, planesOf } from '@/core/outputs/output';
 import { fieldText } from '@/core/project/cells';
 import { deliveryLanguage, titleIn } from '@/core/project/deliver';
 import { clockOf } from '@/core/time/clock';
@@ -71,6 +71,8 @@ export async function orderToPayload(
     format: delivery.format,
     interlaced: delivery.interlaced && output.fields,
     rate: project.settings.rate,
+    ...(delivery.limited === true ? { limited: true } : {}),
+    ...(delivery.studio === true && hasLevels(output) ? { studio: true } : {}),
     ...(order.fine === true ? { fine: true } : {}),
     ...(named.alike > 0 ? { alike: named.alike } : {}),
     drop: clockOf(RATES.get(project.settings.rate), project.plan.clock).mode === 'drop',

@@ -1,3 +1,4 @@
+import { limitToComposite, toStudioLevels } from '@/core/colour/gamut';
 import type { Plane } from '@/core/outputs/output';
 import type { JobContent } from '@/db/schema';
 import { bleedColour } from './bleed';
@@ -13,19 +14,29 @@ export function planeOf(content: JobContent): Plane {
 /** The largest value of a channel. */
 const fullOf = (pixels: Pixels): number => (isDeep(pixels) ? 65_535 : 255);
 
-/**
- * Turns straight-alpha RGBA, in place, into the pixels that a file has. `coded`: whether colour will be shared between
- * neighbours, so that straight colour has to go on under edges.
- */
-export function toPlane(
-  pixels: Pixels,
-  plane: Plane,
-  {
-    widthPx,
-    heightPx,
-    coded,
-  }: { readonly widthPx: number; readonly heightPx: number; readonly coded: boolean },
-): void {
+interface PlaneOf {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Whether colour will be shared between neighbours, so that straight colour has to go on under edges. */
+  readonly coded: boolean;
+  /** Whether colours are held to those of composite video. */
+  readonly limited?: boolean;
+  /** Whether black lies at 16 and white at 235. */
+  readonly studio?: boolean;
+}
+
+/** Turns straight-alpha RGBA, in place, into the pixels that a file has. */
+export function toPlane(pixels: Pixels, plane: Plane, picture: PlaneOf): void {
+  const full = fullOf(pixels);
+  if (picture.limited === true) limitToComposite(pixels, full);
+  // Multiplied by alpha, black is not where it was.
+  const isFirst = plane === 'premultiplied';
+  if (picture.studio === true && isFirst) toStudioLevels(pixels, full);
+  shapePlane(pixels, plane, picture);
+  if (picture.studio === true && !isFirst) toStudioLevels(pixels, full);
+}
+
+function shapePlane(pixels: Pixels, plane: Plane, { widthPx, heightPx, coded }: PlaneOf): void {
   switch (plane) {
     case 'opaque':
       return;

@@ -1,5 +1,4 @@
-import { open, readFile, rm, writeFile } from 'node:fs/promises';
-import { createCanvas, loadImage } from '@napi-rs/canvas';
+import { open, rm, writeFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { srgbOfLinear } from '@/core/colour/transfer';
 import type { FrameDifference } from './compareFrame';
@@ -84,7 +83,7 @@ async function decodePicture(path: string, { output, format }: Expected, like: P
   const input = ['-i', path];
   switch (output.frames) {
     case 'png':
-      return isDeep(like) ? decodeDeepPng(path) : decodePng(path, format);
+      return decodePng(path, format, isDeep(like));
     case 'exr':
       return decodeExr(input);
     default:
@@ -92,18 +91,19 @@ async function decodePicture(path: string, { output, format }: Expected, like: P
   }
 }
 
-/** With the canvas library, so that PNG can be checked where there is no ffmpeg. */
-async function decodePng(path: string, { widthPx, heightPx }: Expected['format']): Promise<Pixels> {
-  const image = await loadImage(await readFile(path));
-  if (image.width !== widthPx || image.height !== heightPx) throw new Error('The picture has another size');
-  const context = createCanvas(widthPx, heightPx).getContext('2d');
-  context.drawImage(image, 0, 0);
-  return context.getImageData(0, 0, widthPx, heightPx).data;
-}
-
-async function decodeDeepPng(path: string): Promise<Pixels> {
-  const bytes = await sharp(path).toColourspace('rgb16').raw({ depth: 'ushort' }).toBuffer();
-  return pixelsOf(bytes, true);
+/**
+ * With the picture library, so that PNG can be checked where there is no ffmpeg; straight alpha all the way, so that
+ * nothing is rounded.
+ */
+async function decodePng(
+  path: string,
+  { widthPx, heightPx }: Expected['format'],
+  deep: boolean,
+): Promise<Pixels> {
+  const shades = deep ? sharp(path).toColourspace('rgb16').raw({ depth: 'ushort' }) : sharp(path).raw();
+  const { data, info } = await shades.toBuffer({ resolveWithObject: true });
+  if (info.width !== widthPx || info.height !== heightPx) throw new Error('The picture has another size');
+  return pixelsOf(data, deep);
 }
 
 /** Light multiplied by alpha, in planes of 32-bit floats, as straight colours that can be shown. */

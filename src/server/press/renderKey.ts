@@ -39,7 +39,8 @@ export function lineKey(payload: JobPayload, content: JobContent, root = process
   return hashOf({ painter: painterHash(root), coding: codingOf(payload), origin, titleId, plane });
 }
 
-function codingOf({ output, format, interlaced, rate, drop, language, fine }: JobPayload): object {
+function codingOf(payload: JobPayload): object {
+  const { output, format, interlaced, rate, drop, language, fine, limited, studio } = payload;
   return {
     version: CODING_VERSION,
     output,
@@ -48,6 +49,9 @@ function codingOf({ output, format, interlaced, rate, drop, language, fine }: Jo
     rate,
     drop: drop ?? false,
     language: language ?? null,
+    // Left out where they are not asked for: files from before there was a choice are the same.
+    ...(limited === true ? { limited } : {}),
+    ...(studio === true ? { studio } : {}),
     // What is always painted finely is the same file, asked for or not.
     shades: shadesOf(OUTPUTS.get(output), fine === true),
   };

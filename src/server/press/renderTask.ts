@@ -13,6 +13,8 @@ export interface RenderTask {
   readonly interlaced?: boolean;
   readonly frames: PictureKind | 'rgba';
   readonly shades: Shades;
+  readonly limited?: boolean;
+  readonly studio?: boolean;
   /** The files of the pictures that it shows, by asset id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;
   /** Where the videos lie that are seen under it, by id. */

@@ -141,6 +141,8 @@ export async function renderTitle({
         interlaced: payload.interlaced,
         frames: output.frames,
         shades,
+        limited: payload.limited,
+        studio: payload.studio,
         pictures,
         videos,
         drop: payload.drop,
@@ -194,6 +196,8 @@ export async function renderTitle({
       plane,
       bits: shades === 'deep' ? output.bits : 8,
       fine: shades !== 'plain',
+      ...(payload.limited === true ? { limited: true } : {}),
+      ...(payload.studio === true ? { studio: true } : {}),
       seconds: (performance.now() - startedAt) / 1000,
       ...found,
     };

@@ -171,12 +171,13 @@ async function paintFrames(
     if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
       weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
     const { widthPx, heightPx } = format;
-    toPlane(pixels, plane, { widthPx, heightPx, coded: task.frames === 'rgba' });
+    const { limited, studio } = task;
+    toPlane(pixels, plane, { widthPx, heightPx, coded: task.frames === 'rgba', limited, studio });
     // Who encodes may have the pixels' own memory.
     const painted = compared.length === 0 ? pixels : pixels.slice();
     if (!isKnown) {
       if (!ring.take(slot)) return;
-      const bytes = task.frames === 'rgba' ? bytesOf(pixels) : encode({ ...format, pixels, plane });
+      const bytes = task.frames === 'rgba' ? bytesOf(pixels) : encode({ ...format, pixels, plane, studio });
       ring.bytes(slot).set(bytes);
       say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first, key });
       slot = (slot + 1) % task.ring.slots;

@@ -5,7 +5,7 @@ import type { FileFacts, JobSummary } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { Segmented } from '../shared/Segmented';
-import { comparedFacts, depthFacts, hasAlphaIn, isStillJob, frameWords } from './fileWords';
+import { comparedFacts, depthFacts, hasAlphaIn, isStillJob, frameWords, signalFacts } from './fileWords';
 import { fileHref } from './JobFileList';
 
 export interface Viewed {
@@ -79,6 +79,7 @@ export function Viewer({ viewed }: { readonly viewed: Viewed | null }) {
     ['Coding', codingOf(file)],
     ['Pixels', PLANES[file.plane ?? 'straight']],
     ...depthFacts(file),
+    ...signalFacts(file),
     ['Size', bytesToWords(file.bytes)],
     ...comparedFacts(file),
   ];

@@ -38,6 +38,17 @@ export function depthFacts({ bits = 8, fine = false }: FileFacts): readonly (rea
   return fine ? [['Depth', '8 bits a channel, dithered from more']] : [];
 }
 
+/** What its delivery asked of a file's colours and levels. */
+export function signalFacts({
+  limited = false,
+  studio = false,
+}: FileFacts): readonly (readonly [string, string])[] {
+  return [
+    ...(limited ? [['Limits', 'colours of composite video, as in bars 100/0/75/0'] as const] : []),
+    ...(studio ? [['Levels', 'studio: black at 16, white at 235'] as const] : []),
+  ];
+}
+
 /** Whether a job's files are single pictures, which have no rate. */
 export function isStillJob({ output }: Pick<JobSummary, 'output'>): boolean {
   const kind = OUTPUTS.find(output);

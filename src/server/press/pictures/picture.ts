@@ -16,4 +16,6 @@ export interface PaintedPicture {
   readonly heightPx: number;
   readonly pixelAspect: FrameFormat['pixelAspect'];
   readonly plane: Plane;
+  /** Whether black is at 16 and white at 235. */
+  readonly studio?: boolean;
 }

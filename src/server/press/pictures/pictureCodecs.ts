@@ -14,7 +14,8 @@ interface PictureCodec {
 export const PICTURE_CODECS: Readonly<Record<PictureKind, PictureCodec>> = {
   png: {
     extension: 'png',
-    encode: ({ pixels, widthPx, heightPx, pixelAspect }) => encodePng(pixels, widthPx, heightPx, pixelAspect),
+    encode: ({ pixels, widthPx, heightPx, pixelAspect, studio }) =>
+      encodePng(pixels, widthPx, heightPx, pixelAspect, studio),
   },
   tiff: { extension: 'tif', encode: encodeTiff },
   tga: { extension: 'tga', encode: encodeTga },

@@ -9,15 +9,23 @@ const headerEnd = (bits: number): readonly number[] => [bits, 6, 0, 0, 0];
 type PixelAspect = FrameFormat['pixelAspect'];
 const SQUARE: PixelAspect = { across: 1, down: 1 };
 
-/** What the pixels are: sRGB, shown by its curve (1 / 2.2 for readers that know no better), so wide for their height. */
-function describing({ across, down }: PixelAspect): Buffer[] {
+// Code points of ITU-T H.273: primaries of BT.709, the curve of sRGB, RGB, and not the full range.
+const STUDIO_SRGB = Buffer.from([1, 13, 0, 0]);
+
+/**
+ * What the pixels are: sRGB, shown by its curve (1 / 2.2 for readers that know no better), or the same on studio levels;
+ * and so wide for their height.
+ */
+function describing({ across, down }: PixelAspect, studio: boolean): Buffer[] {
   const gamma = Buffer.alloc(4);
   gamma.writeUInt32BE(45_455, 0);
   // Pixels for a unit of length across and down: wide pixels are fewer across.
   const size = Buffer.alloc(9);
   size.writeUInt32BE(down, 0);
   size.writeUInt32BE(across, 4);
-  return [...chunk('sRGB', Buffer.from([0])), ...chunk('gAMA', gamma), ...chunk('pHYs', size)];
+  const shape = chunk('pHYs', size);
+  if (studio) return [...chunk('cICP', STUDIO_SRGB), ...shape];
+  return [...chunk('sRGB', Buffer.from([0])), ...chunk('gAMA', gamma), ...shape];
 }
 
 /**
@@ -29,6 +37,7 @@ export function encodePng(
   widthPx: number,
   heightPx: number,
   pixelAspect: PixelAspect = SQUARE,
+  studio = false,
 ): Buffer {
   const bytes = isDeep(pixels) ? mostSignificantFirst(pixels) : pixels;
   const stride = widthPx * 4 * pixels.BYTES_PER_ELEMENT;
@@ -44,7 +53,7 @@ export function encodePng(
   return Buffer.concat([
     SIGNATURE,
     ...chunk('IHDR', header),
-    ...describing(pixelAspect),
+    ...describing(pixelAspect, studio),
     ...chunk('IDAT', deflateSync(rows, { level: 1, chunkSize: 256 * 1024 })),
     ...chunk('IEND', Buffer.alloc(0)),
   ]);

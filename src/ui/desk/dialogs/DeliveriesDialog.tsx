@@ -13,6 +13,14 @@ import { useApplyWork, useDesk, usePlan } from '../deskContext';
 import { StartRow } from './StartRow';
 
 const MOST = 12;
+const COLOURS = [
+  { value: 'all', label: 'All colours' },
+  { value: 'limited', label: 'Colours of composite video' },
+] as const;
+const LEVELS = [
+  { value: 'full', label: 'Pictures from 0 to 255' },
+  { value: 'studio', label: 'Pictures from 16 to 235' },
+] as const;
 
 /** The deliveries of the project: the formats that one set of titles goes out in. */
 export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) {
@@ -65,7 +73,10 @@ export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) 
       </div>
       <ul className="grid gap-2">
         {deliveries.map((delivery) => (
-          <li key={delivery.id} className="grid grid-cols-[1fr_1.2fr_150px_104px_32px] items-center gap-2">
+          <li
+            key={delivery.id}
+            className="grid grid-cols-[1fr_1.3fr_1.3fr_104px] items-center gap-2 border-t border-line pt-2"
+          >
             <NameBox
               label={`Name of ${delivery.name}`}
               value={delivery.name}
@@ -94,6 +105,19 @@ export function DeliveriesDialog({ onClose }: { readonly onClose: () => void }) 
               />
               Interlaced
             </label>
+            <span />
+            <SelectBox
+              label={`Colours of ${delivery.name}`}
+              value={delivery.limited === true ? 'limited' : 'all'}
+              onChange={(value) => set(delivery.id, { limited: value === 'limited' ? true : undefined })}
+              choices={COLOURS}
+            />
+            <SelectBox
+              label={`Levels of ${delivery.name}`}
+              value={delivery.studio === true ? 'studio' : 'full'}
+              onChange={(value) => set(delivery.id, { studio: value === 'studio' ? true : undefined })}
+              choices={LEVELS}
+            />
             {delivery.id !== MASTER_ID && (
               <button
                 type="button"
