@@ -10,6 +10,7 @@ import { openDatabase } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
 import { Press } from './press';
 import { RenderPool } from './renderPool';
+import { TitleQueue } from './titleQueue';
 
 /* In which order jobs and their titles are made, with two lanes. */
 let folder: string;
@@ -153,3 +154,20 @@ test('many jobs at once that are stopped as they come never stay behind as runni
   expect(last.status).toBe('done');
   for (const id of ids) expect(['cancelled', 'done']).toContain((await findJob(database.db, id))?.status);
 }, 60_000);
+
+test('what a process left in the queue that ended at once is not in it when the next one opens it', async () => {
+  const own = mkdtempSync(join(tmpdir(), 'gilder-left-'));
+  const first = await openDatabase(own);
+  const left = await TitleQueue.open(first);
+  await left.put('job', [0, 1, 2], 0);
+  // One is at work, two wait, and nobody says that it ends.
+  expect(await left.take()).toMatchObject({ jobId: 'job', index: 0 });
+  await first.close();
+  const second = await openDatabase(own);
+  const queue = await TitleQueue.open(second);
+  expect(await queue.take()).toBeNull();
+  await queue.put('job', [0], 0);
+  expect(await queue.take()).toMatchObject({ jobId: 'job', index: 0 });
+  await second.close();
+  rmSync(own, { recursive: true });
+}, 300_000);

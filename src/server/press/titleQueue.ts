@@ -35,8 +35,9 @@ export class TitleQueue {
     });
     boss.on('error', (error) => console.error('Queue:', error.message));
     await boss.start();
-    if (!isShared && (await boss.getQueue(QUEUE)) !== null) await boss.deleteQueue(QUEUE);
     await boss.createQueue(QUEUE, { name: QUEUE, policy: 'standard', retryLimit: MOST_TRIES - 1 });
+    // Not the queue itself: it cannot be deleted while anything is in it.
+    if (!isShared) await runSql('delete from pgboss.job where name = $1', [QUEUE]);
     return new TitleQueue(boss, { runSql });
   }
 
