@@ -1,6 +1,6 @@
 // Takes the pictures in docs/screenshots from the demo data, on a fresh data folder. Needs a build and Debian's Chromium.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -8,9 +8,11 @@ import { chromium } from '@playwright/test';
 const root = join(import.meta.dirname, '..');
 const out = join(root, 'docs', 'screenshots');
 const folder = mkdtempSync(join(tmpdir(), 'gilder-shots-'));
+const deliveries = join(folder, 'deliveries');
+mkdirSync(deliveries);
 const server = spawn(process.execPath, [join(root, 'scripts', 'serve.mjs')], {
   stdio: ['ignore', 'pipe', 'inherit'],
-  env: { ...process.env, GILDER_DATA: folder, PORT: '4990' },
+  env: { ...process.env, GILDER_DATA: join(folder, 'data'), GILDER_DELIVERY: deliveries, PORT: '4990' },
 });
 const url = await new Promise((resolve) => {
   server.stdout.on('data', (chunk) => {
@@ -91,6 +93,7 @@ await shoot('send', '/desk/lantern-regatta-2', async (page) => {
   await page.getByLabel('Captions that are painted').selectOption({ label: 'English' });
   await page.getByRole('checkbox', { name: /^MP4, H.264/ }).check();
   await page.getByRole('checkbox', { name: 'WebVTT' }).check();
+  await page.getByLabel('Folder', { exact: true }).fill('{project}/{delivery}');
   await page.getByText(/^How long|^Takes/).waitFor();
 });
 await shoot('proof-sheet', '/desk/lantern-regatta-2/proof', async (page) => {

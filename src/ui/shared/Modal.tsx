@@ -23,7 +23,7 @@ export function Modal({ title, open, onClose, width = 'narrow', foot, children }
       <div className="fixed inset-0 grid place-items-center p-4">
         <DialogPanel
           className={classes(
-            'flex max-h-[92dvh] w-full flex-col rounded-xl border border-line-strong bg-card p-5',
+            'flex max-h-[96dvh] w-full flex-col rounded-xl border border-line-strong bg-card p-5',
             WIDTHS[width],
           )}
         >

@@ -22,8 +22,15 @@ export function KindTicks({ offered, chosen, onChange, lacks }: Props) {
   const [about, setAbout] = useState<string | null>(null);
   const told = offered.find(({ id }) => id === about) ?? offered.find(({ id }) => chosen.includes(id));
   return (
-    <fieldset className="mt-2">
-      <legend className="caps pb-1 text-soft">Kinds of file</legend>
+    <div role="group" aria-label="Kinds of file" className="mt-2">
+      <div className="flex min-h-6 items-baseline gap-4 pb-1">
+        <span aria-hidden className="caps shrink-0 text-soft">
+          Kinds of file
+        </span>
+        <p className="flex-1 text-right text-[12.5px] text-soft">
+          {told !== undefined && `${told.label}: ${told.note} ${lackWords(missing.get(told.id))}`}
+        </p>
+      </div>
       <div className="grid grid-cols-[132px_1fr] gap-x-2 gap-y-1.5">
         {OUTPUT_GROUPS.map(({ id: group, label }) => {
           const kinds = offered.filter((output) => output.group === group);
@@ -49,10 +56,7 @@ export function KindTicks({ offered, chosen, onChange, lacks }: Props) {
           );
         })}
       </div>
-      <p className="min-h-5 pt-1.5 text-[12.5px] text-soft">
-        {told !== undefined && `${told.label}: ${told.note} ${lackWords(missing.get(told.id))}`}
-      </p>
-    </fieldset>
+    </div>
   );
 }
 

@@ -35,6 +35,13 @@ export function ProgrammeParts({ withPictures, value, onChange }: PartsProps) {
     <>
       <div className="mt-3 flex items-center gap-4">
         <Tick label="Titles" on={value.titles} onChange={(titles) => onChange({ ...value, titles })} />
+        {withPictures && (
+          <Tick
+            label="Timecode and title numbers burnt in"
+            on={value.burnIn === true}
+            onChange={(burnIn) => onChange({ ...value, burnIn })}
+          />
+        )}
         <span className="flex flex-1 items-center gap-2">
           <span className="text-soft">Captions</span>
           <SelectBox
@@ -57,19 +64,10 @@ export function ProgrammeParts({ withPictures, value, onChange }: PartsProps) {
           onChange={(captionFiles) => onChange({ ...value, captionFiles: [...captionFiles] })}
         />
       )}
-      {withPictures && (
-        <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1">
-          <Tick
-            label="Timecode and title numbers burnt in"
-            on={value.burnIn === true}
-            onChange={(burnIn) => onChange({ ...value, burnIn })}
-          />
-          {missing > 0 && (
-            <span role="status" className="text-stop-ink">
-              {`${counted(missing, 'clip has', 'clips have')} no picture here and will be grey.`}
-            </span>
-          )}
-        </div>
+      {withPictures && missing > 0 && (
+        <p role="status" className="mt-1 text-stop-ink">
+          {`${counted(missing, 'clip has', 'clips have')} no picture here and will be grey.`}
+        </p>
       )}
     </>
   );

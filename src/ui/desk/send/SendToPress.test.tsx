@@ -78,7 +78,9 @@ describe('several at once', () => {
   beforeEach(() => {
     asked.length = 0;
     window.localStorage.clear();
-    globalThis.fetch = (_path, init) => {
+    globalThis.fetch = (path, init) => {
+      // What it would come to is asked for between, and sooner or later.
+      if (!String(path).endsWith('/orders')) return Promise.reject(new Error('not now'));
       asked.push(JSON.parse(String(init?.body)));
       return Promise.resolve(jsonAnswer(201, { ids: ['one', 'two'] }));
     };
