@@ -4,8 +4,9 @@ import type { FileFacts, JobFailure, JobStatus } from '@/contract/jobs';
 import type { Channel, Db } from './open';
 import { jobs, machines, runs } from './schema';
 
-/** How long nobody need hear of a machine before it is taken for gone. */
-const GONE_AFTER = sql`interval '15 seconds'`;
+/** After how many seconds without a word a machine is taken for gone, and what it took is given to others. */
+export const GONE_AFTER_SECONDS = 15;
+const GONE_AFTER = sql.raw(`interval '${GONE_AFTER_SECONDS} seconds'`);
 
 /** A process that makes titles. */
 export interface Machine {

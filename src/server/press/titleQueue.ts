@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import PgBoss from 'pg-boss';
 import type { OpenDatabase } from '@/db/open';
+import { GONE_AFTER_SECONDS } from '@/db/runs';
 
 /** A title that waits to be made, or is being made: one of a job's, by its place in it. */
 export interface TitleTask {
@@ -12,7 +13,6 @@ export interface TitleTask {
 const QUEUE = 'titles';
 // A title whose machines end again and again while it is made would take all of them with it.
 const MOST_TRIES = 5;
-const ORPHANED_AFTER_SECONDS = 15;
 
 /**
  * The titles that wait, of all jobs, in the project's own database: the most urgent first, of equals the one that waits
@@ -90,7 +90,7 @@ export class TitleQueue {
    */
   async recover(): Promise<{ readonly given: boolean; readonly givenUp: readonly TitleTask[] }> {
     const orphaned = await this.idsOf(
-      `state = 'active' and started_on < now() - interval '${ORPHANED_AFTER_SECONDS} seconds'
+      `state = 'active' and started_on < now() - interval '${GONE_AFTER_SECONDS} seconds'
         and not exists (select from runs where runs.id = job.id)`,
     );
     if (orphaned.length === 0) return { given: false, givenUp: [] };
