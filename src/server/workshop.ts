@@ -39,6 +39,8 @@ export function workshop(): Promise<Workshop> {
   return globalThis.gilderWorkshop;
 }
 
+const CATCH_UP_EVERY_MS = 30_000;
+
 async function openWorkshop(): Promise<Workshop> {
   const dataFolder = process.env.GILDER_DATA ?? join(process.cwd(), 'data');
   const database = await openDatabase(dataFolder);
@@ -65,7 +67,15 @@ async function openWorkshop(): Promise<Workshop> {
   });
   void handOver?.look();
   const { GILDER_WATCH: watched = '' } = process.env;
-  if (watched !== '') await new WatchFolder({ db, press, folder: watched }).start();
+  const watch = watched === '' ? null : new WatchFolder({ db, press, folder: watched });
+  await watch?.start();
+  // What was told while nobody could hear it, and what a disk refused for a while.
+  const catchUp = (): void => {
+    callBacks.look();
+    void handOver?.look();
+    watch?.catchUp();
+  };
+  setInterval(catchUp, CATCH_UP_EVERY_MS).unref();
   const shop: Workshop = {
     db,
     press,

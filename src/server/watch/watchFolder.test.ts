@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import {
+  existsSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
@@ -168,4 +169,28 @@ test('what was taken is ordered once, though the server ends in the middle', asy
   await begin();
   look();
   expect(await reportOf('again')).toMatchObject([{ Status: 'done' }]);
+}, 60_000);
+
+test('a job that was over while nobody could hear of it is found when it is looked for', async () => {
+  const deaf = {
+    subscribe: () => () => undefined,
+    enqueue: press.enqueue.bind(press),
+    folderOf: press.folderOf.bind(press),
+  };
+  watch = new WatchFolder({ db: database.db, press: deaf, folder });
+  await watch.start();
+  writeFileSync(
+    join(folder, 'unheard.csv'),
+    'Template;Output;Format;Name;Role\nTideline strap;png-still;wide-720;Odo Fenwick;Lock keeper',
+  );
+  look();
+  const report = join(folder, 'unheard', 'report.csv');
+  for (;;) {
+    const [newest] = await listJobs(database.db, 1);
+    if (existsSync(report) && newest?.status === 'done' && newest.name.includes('odo')) break;
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  expect(readFileSync(report, 'utf8')).toContain('waiting');
+  watch.catchUp();
+  expect((await reportOf('unheard')).map(({ Status }) => Status)).toEqual(['done']);
 }, 60_000);

@@ -21,7 +21,7 @@ const MOST_ROWS = 2000;
 
 interface WatchOf {
   readonly db: Db;
-  readonly press: Press;
+  readonly press: Pick<Press, 'subscribe' | 'enqueue' | 'folderOf'>;
   readonly folder: string;
 }
 
@@ -55,6 +55,14 @@ export class WatchFolder {
   /** Looks for sheets now. */
   look(): void {
     this.then(() => this.takeSheets());
+  }
+
+  /** Takes what is over and was not told of, or could not be put. */
+  catchUp(): void {
+    const waiting = [...this.batches.values()].flatMap(({ rows }) =>
+      rows.flatMap(({ job, status }) => (status === 'waiting' ? job : [])),
+    );
+    for (const job of waiting) this.then(() => this.takeIfOver(job));
   }
 
   async stop(): Promise<void> {
