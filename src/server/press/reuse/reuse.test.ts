@@ -56,7 +56,7 @@ const order = (output: string, more: Partial<JobPayload> = {}): JobPayload => ({
   name: 'Test',
   origin: 'osier/master',
   output,
-  format: 'wide-720',
+  format: 'custom-640x360',
   rate: '25',
   titles: [],
   ...more,
