@@ -14,6 +14,7 @@ import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
 import { serverSurfaces } from '@/server/raster';
 import { RenderPool } from '@/server/press/renderPool';
+import { pictureKeys } from '@/server/press/reuse/pictureKey';
 import { createSink } from '@/server/press/sinks';
 import { median, report, timeInTurns } from './measure';
 
@@ -64,6 +65,12 @@ export async function benchCredits(fonts: FontLibrary): Promise<void> {
       painter.paint(context, list);
     });
   });
+  const keyOf = pictureKeys();
+  const keyed = frames.map((frame) => {
+    const list = shown.frame(frame);
+    return timed(() => keyOf([list]));
+  });
+  report('a frame: its key', `${median(keyed).toFixed(2)} ms`);
   report('a frame: evaluated', `${median(evaluated).toFixed(2)} ms`);
   report('a frame: painted', `${median(painted).toFixed(2)} ms`);
   await benchEncoder(known);

@@ -166,3 +166,20 @@ test('what may not be written to is told', async () => {
     'may not write there',
   );
 });
+
+test('a job that is queued again while its files are put still waits, and is put once it is over', async () => {
+  const id = await over({ 'f.mov': 'f' }, { folder: 'again' });
+  const begun = new HandOver({
+    db: database.db,
+    root,
+    folderOf: (job) => {
+      // Somebody tries it again in the middle.
+      void updateJob(database.db, id, { status: 'queued', endedAt: null });
+      return join(data, 'renders', job);
+    },
+  });
+  await begun.look();
+  expect((await findJob(database.db, id))?.handover).toMatchObject({ status: 'waiting' });
+  await updateJob(database.db, id, { status: 'done', endedAt: new Date() });
+  expect(await put(id)).toMatchObject({ status: 'put', files: 1 });
+});

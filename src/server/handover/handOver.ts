@@ -48,7 +48,10 @@ export class HandOver {
       const job = await findJob(db, id);
       const payload = await findPayload(db, id);
       if (job === undefined || payload === undefined) continue;
-      await noteHandover(db, id, await this.put(job, payload));
+      const outcome = await this.put(job, payload);
+      // One that was queued again meanwhile still waits: what it makes is put once that is over.
+      if ((await findJob(db, id))?.endedAt !== job.endedAt) continue;
+      await noteHandover(db, id, outcome);
       await tellAll(db, 'gilder_jobs', id);
     }
   }
