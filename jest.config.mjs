@@ -22,6 +22,9 @@ const shared = {
 const config = {
   // Machines are shared: a test that hangs is found all the same, and a slow minute fails nothing.
   testTimeout: 300_000,
+  // Most tests keep one core busy. A process that has grown large starts anew: modules of finished files stay in it.
+  maxWorkers: 2,
+  workerIdleMemoryLimit: '3GB',
   projects: [
     {
       ...shared,

@@ -48,8 +48,8 @@ test('a damaged file is read as far as it goes, then cues are typed, split, join
   );
   await input.setInputFiles({ name: 'mill.srt', mimeType: 'text/plain', buffer: Buffer.from(FOUND) });
   await expect(page.getByText('SubRip: 3 captions, from 00:00:01:00 to 00:00:10:00.')).toBeVisible();
-  await expect(page.getByText(/^Line 11: expected times/)).toBeVisible();
-  await page.getByRole('button', { name: 'Bring in 3 captions' }).click();
+  await expect(page.getByText(/^Line 11: needs times/)).toBeVisible();
+  await page.getByRole('button', { name: 'Import 3 captions' }).click();
 
   await expect(page.getByRole('grid', { name: 'Captions, mill' })).toBeVisible();
   await expect(words(page, 1)).toHaveValue('The water came over the wall\nof the old mill at four.');
@@ -88,7 +88,7 @@ test('a damaged file is read as far as it goes, then cues are typed, split, join
   // A wrong time says what is wrong and changes nothing.
   await card.getByLabel('Out', { exact: true }).fill('soon');
   await page.keyboard.press('Enter');
-  await expect(card.getByRole('alert')).toContainText('Expected');
+  await expect(card.getByRole('alert')).toContainText('Needs');
   await page.keyboard.press('Escape');
   await expect(card.getByLabel('Out', { exact: true })).toHaveValue('00:00:10:00');
   // One press takes one away, wherever the keys are; twice in a row two; each comes back by itself.
@@ -192,7 +192,7 @@ test('another desk sees a cue as it is typed, and what both change in different 
 }) => {
   await newCaptions(page, 'Two desks, captions');
   await readFound(page);
-  await page.getByRole('button', { name: 'Bring in 3 captions' }).click();
+  await page.getByRole('button', { name: 'Import 3 captions' }).click();
   await saved(page);
   const other = await context.newPage();
   await other.goto(page.url());

@@ -135,7 +135,7 @@ test('a roll tells the ways to meet its length, takes another, refuses a wrong l
   const length = page.getByLabel('Length of the credits');
   await length.fill('soon');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert').filter({ hasText: 'Expected' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'Needs' })).toBeVisible();
   await length.fill('20:00');
   await page.keyboard.press('Enter');
   await expect(length).toHaveValue('20:00');

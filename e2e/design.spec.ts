@@ -17,16 +17,16 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await page.keyboard.press('Enter');
   await page.keyboard.type('Noor Halloran');
   await page.keyboard.press('Escape');
-  const reads = page.getByRole('textbox', { name: 'Reads' });
+  const reads = page.getByRole('textbox', { name: 'Text', exact: true });
   await expect(reads).toHaveValue('Noor Halloran');
-  await page.getByRole('button', { name: 'Face: Barlow Condensed' }).click();
+  await page.getByRole('button', { name: 'Font: Barlow Condensed' }).click();
   await page.getByRole('option', { name: /^Fraunces/ }).click();
   await page.getByRole('tab', { name: 'Place' }).click();
   const down = page.getByRole('textbox', { name: 'Offset down' });
   await down.fill('-90');
   await down.press('Enter');
 
-  // The role: a second text, attached below the name, part of it set apart, with a dash from the picker.
+  // The role: a second text, which comes attached below the name and open to editors, part of it set apart, with a dash from the picker.
   await page.getByRole('button', { name: 'Layer', exact: true }).click();
   await page.getByRole('menuitem', { name: /^Text/ }).click();
   await page.getByRole('tab', { name: 'Type' }).click();
@@ -44,22 +44,22 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await page.getByRole('tab', { name: 'Place' }).click();
   await page.getByLabel('Attached to').selectOption('Text 1');
   await page
-    .getByRole('radiogroup', { name: 'Point of this layer' })
+    .getByRole('radiogroup', { name: 'Anchor of this layer' })
     .getByRole('radio', { name: 'Top left' })
     .click();
   await page
-    .getByRole('radiogroup', { name: 'Point of the target' })
+    .getByRole('radiogroup', { name: 'Anchor of the target' })
     .getByRole('radio', { name: 'Bottom left' })
     .click();
 
-  // A panel round both, chosen together in the score, with round corners, a gradient and a shadow.
+  // A panel round both, chosen together in the timeline, with round corners, a gradient and a shadow.
   await page.getByRole('button', { name: 'Text 1', exact: true }).click();
   await page.getByRole('button', { name: 'Text 2', exact: true }).click({ modifiers: ['Shift'] });
   await page.getByRole('button', { name: 'Layer', exact: true }).click();
   await page.getByRole('menuitem', { name: /^Panel round 2 layers/ }).click();
   await page.getByRole('tab', { name: 'Type' }).click();
   const before = await pixels(picture);
-  await page.getByRole('textbox', { name: 'Roundness', exact: true }).fill('12');
+  await page.getByRole('textbox', { name: 'Corner radius', exact: true }).fill('12');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /^Gradient/ }).click();
   await page.getByLabel('Gradient shape').selectOption('Straight across');
@@ -90,16 +90,15 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await down.press('Enter');
   const mark = page.getByRole('button', { name: 'Offset down is set for Tall only; take that back' });
   await expect(mark).toBeVisible();
-  await expect(page.getByText('1 thing is set for it')).toBeVisible();
+  await expect(page.getByText('1 setting of its own')).toBeVisible();
   await mark.click();
   await expect(down).toHaveValue('-90');
 
   // What editors may change, tried on the card.
   await page.getByRole('button', { name: 'Text 2', exact: true }).click();
   await page.getByRole('tab', { name: 'Type' }).click();
-  await page.getByRole('button', { name: 'Reads, open to editors' }).click();
   await page.getByRole('tab', { name: 'Card' }).click();
-  await page.getByLabel('Name of the field for Text 2: reads').fill('Role');
+  await page.getByLabel('Name of the field for Text 2: text').fill('Role');
   await page.getByRole('button', { name: 'All about Role' }).click();
   await page.getByLabel('Section of Role').fill('Words');
   await page.getByRole('textbox', { name: 'Role', exact: true }).fill('Lamp keeper');
@@ -116,10 +115,10 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   const path = await (await download).path();
   expect(readFileSync(path).subarray(0, 2).toString()).toBe('PK');
 
-  await page.getByRole('button', { name: 'Release edition 1' }).click();
+  await page.getByRole('button', { name: 'Publish edition 1' }).click();
   await expect(page.getByText('Edition 1 is on the shelf')).toBeVisible();
   await page.getByRole('link', { name: 'Bench', exact: true }).click();
-  await page.getByLabel('Package to bring in').setInputFiles(path);
+  await page.getByLabel('Package to import').setInputFiles(path);
   await expect(page.getByLabel('Template name')).toHaveValue('Weir strap');
   await page.getByLabel('Template name').fill('Weir strap again');
   await saved(page);
@@ -132,7 +131,7 @@ test('a release whose own words cannot be read in their time asks first', async 
   const hold = page.getByRole('spinbutton', { name: 'Hold' }).or(page.getByRole('textbox', { name: 'Hold' }));
   await hold.fill('2');
   await page.keyboard.press('Enter');
-  const release = page.getByRole('button', { name: /^Release edition \d+$/ });
+  const release = page.getByRole('button', { name: /^Publish edition \d+$/ });
   await release.click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('list', { name: 'What was found' })).toContainText('reads in 5.9 s');

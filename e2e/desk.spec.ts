@@ -65,7 +65,7 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
   const start = page.getByLabel('Start the project at 01:00:00:00, as the file does');
   await expect(start).toBeChecked();
   await start.uncheck();
-  await page.getByRole('button', { name: 'Bring in 10 clips' }).click();
+  await page.getByRole('button', { name: 'Import 10 clips' }).click();
   await expect(strip.getByRole('button', { name: /^Clip / })).toHaveCount(10);
   await expect(
     strip.getByRole('button', { name: /^Clip Weir, from 00:01:00:00, lasts 30:00/ }),
@@ -78,11 +78,11 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
   await page.getByLabel('Template of rows without one').selectOption({ label: 'Tideline strap' });
   await expect(page.getByText('38 rows are ready, 2 have something wrong')).toBeVisible();
   await page.getByRole('radio', { name: '2 wrong' }).click();
-  await expect(page.getByText(/In: expected a time such as/)).toBeVisible();
-  await page.getByRole('button', { name: 'Bring in 38 titles' }).click();
+  await expect(page.getByText(/In: needs a time such as/)).toBeVisible();
+  await page.getByRole('button', { name: 'Import 38 titles' }).click();
   await page.getByLabel('In, row 1', { exact: true }).fill('00:02:22:00');
   await page.getByLabel('Role, row 2', { exact: true }).fill('judge of the boats');
-  await page.getByRole('button', { name: 'Bring in 2 titles' }).click();
+  await page.getByRole('button', { name: 'Import 2 titles' }).click();
   await expect(page.getByText('40 titles', { exact: false }).first()).toBeVisible();
   await expect(sheet).toHaveAttribute('aria-rowcount', '41');
   await saved(page);
@@ -131,8 +131,8 @@ test('an editor’s hour: cuts, forty titles, proof, swap, a new edition, two de
   const bench = await context.newPage();
   await bench.goto('/bench/chapter-card');
   await bench.getByLabel('Template name').fill('Chapter card, new');
-  await bench.getByRole('button', { name: /^Release edition \d+$/ }).click();
-  await expect(bench.getByRole('button', { name: /^Edition \d+ released$/ })).toBeDisabled();
+  await bench.getByRole('button', { name: /^Publish edition \d+$/ }).click();
+  await expect(bench.getByRole('button', { name: /^Edition \d+ published$/ })).toBeDisabled();
   await bench.close();
   await page.getByRole('button', { name: 'Newer editions for 10 titles' }).click();
   await expect(dialog.getByRole('region', { name: /^Title \d+$/ })).toHaveCount(10);
@@ -361,7 +361,7 @@ test('a video becomes a clip that is shown, by a copy where browsers cannot show
     mimeType: 'video/mp4',
     buffer: Buffer.from('no video at all'),
   });
-  await expect(page.getByText(/"not.mp4": expected a video/)).toBeVisible();
+  await expect(page.getByText(/"not.mp4": needs a video/)).toBeVisible();
   await expect(clips).toHaveCount(before + 1);
   await files.setInputFiles(video('pan.webm', ['-c:v', 'libvpx-vp9', '-b:v', '400k']));
   await expect(clips).toHaveCount(before + 2);
@@ -399,7 +399,7 @@ test('a sheet of thousands of wrong and odd rows is shown as it is, and only wha
   await expect(page.getByText(/"Name" is there 2 times/)).toBeVisible();
   await page.getByLabel('What “Name (2)” is').selectOption({ label: 'Role' });
   await expect(page.getByText(/^2500 rows are ready, 2500 have something wrong$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Bring in 2500 titles' }).click();
+  await page.getByRole('button', { name: 'Import 2500 titles' }).click();
   await expect(page.getByText('2500 rows wait to be corrected', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('grid')).toHaveAttribute('aria-rowcount', '2501');

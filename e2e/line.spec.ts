@@ -54,7 +54,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await page.keyboard.press('Enter');
   await page.keyboard.type('Mira Stott');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('textbox', { name: 'Reads' })).toHaveValue('Mira Stott');
+  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toHaveValue('Mira Stott');
   await expect.poll(() => pixels(picture)).not.toBe(before);
 
   await page.getByRole('tab', { name: 'Place' }).click();
@@ -86,9 +86,9 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await page.reload();
   await page.getByRole('tab', { name: 'Card' }).click();
   await expect(page.getByLabel('Edge colour, hex')).toHaveValue('#e05a3c');
-  await page.getByRole('button', { name: 'Release edition 2' }).click();
+  await page.getByRole('button', { name: 'Publish edition 2' }).click();
   await expect(page.getByText('Edition 2 is on the shelf')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Edition 2 released' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Edition 2 published' })).toBeDisabled();
 
   // The shelf again: placed on the project.
   await page.getByRole('link', { name: 'Shelf', exact: true }).click();
@@ -120,7 +120,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await drag(page, { x: bar.x + bar.width / 2 - 3, y: bar.y }, { x: 60, y: 0 }, true);
   await expect(onStrip).toContainText(/lasts \d+:\d+ · reads in/);
   await page.mouse.up();
-  const lasts = await cellBox(page, 'Lasts, row 11');
+  const lasts = await cellBox(page, 'Duration, row 11');
   await expect(lasts).not.toHaveValue('05:20');
   await lasts.fill('6s');
   await page.keyboard.press('Enter');
@@ -130,7 +130,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   // A wrong time stays as typed, says what is wrong, and changes nothing.
   await lasts.fill('soon');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert').filter({ hasText: 'Expected a time such as' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'Needs a time such as' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(lasts).toHaveValue('06:00');
 

@@ -43,7 +43,7 @@ test('eight ways of bringing in text, each by a few clicks, and each moves', asy
   for (const [move, units] of ways) {
     await pickIn(page, move);
     await expect(bar).toHaveAccessibleName(units);
-    // In the middle of the move, where the first move stands in the score.
+    // In the middle of the move, where the first move stands in the timeline.
     await seek(page, 0.09);
     const painted = await picture.getAttribute('data-painted');
     await seek(page, 0.1);
@@ -54,7 +54,7 @@ test('eight ways of bringing in text, each by a few clicks, and each moves', asy
 
   // The eighth: word by word in time with speech, tapped along while it plays.
   await pickIn(page, 'Fade');
-  await page.getByLabel('Moves by, in').selectOption('Word');
+  await page.getByLabel('Animate by, in').selectOption('Word');
   await page.getByLabel('Each waits for its mark, in').check();
   await page.getByLabel('Sound that plays along').selectOption('speech');
   await seek(page, 0);
@@ -140,5 +140,5 @@ test('motion is kept in the House without its words, used on another layer, expo
   await expect(use).toHaveCount(2);
   const bad = { name: 'tune.json', mimeType: 'application/json', buffer: Buffer.from('not a move') };
   await page.getByLabel('A file with a move').setInputFiles(bad);
-  await expect(page.getByText(/tune\.json: expected a move that was exported from Gilder/)).toBeVisible();
+  await expect(page.getByText(/tune\.json: needs a move that was exported from Gilder/)).toBeVisible();
 });

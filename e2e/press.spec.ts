@@ -52,7 +52,7 @@ test('one word changed among forty titles makes one file again, and timelines re
   await page.getByLabel('Cells').fill(['In\tLasts\tName\tRole', ...rows].join('\n'));
   await page.getByRole('button', { name: 'Look at the rows' }).click();
   await page.getByLabel('Template of rows without one').selectOption({ label: 'Tideline strap' });
-  await page.getByRole('button', { name: 'Bring in 40 titles' }).click();
+  await page.getByRole('button', { name: 'Import 40 titles' }).click();
   await saved(page);
 
   await page.getByRole('button', { name: 'Send to Press' }).click();
@@ -123,7 +123,7 @@ test('a programme goes out over its pictures by keys, with captions beside it; f
   await page.getByLabel('Cells').fill('In\tLasts\tName\tRole\n1s\t2s\tIlse Marrow\tLockkeeper');
   await page.getByRole('button', { name: 'Look at the rows' }).click();
   await page.getByLabel('Template of rows without one').selectOption({ label: 'Tideline strap' });
-  await page.getByRole('button', { name: 'Bring in 1 title' }).click();
+  await page.getByRole('button', { name: 'Import 1 title' }).click();
   await saved(page);
   await expect(page.getByRole('dialog')).toHaveCount(0);
   const toPress = page.getByRole('button', { name: 'Send to Press' });

@@ -79,12 +79,12 @@ test('an editor’s worst day', async ({ page }) => {
 
   // A cut whose pictures are not here: counted, and nothing over them is called clear.
   await pickCut(page, firstCut(tag));
-  await page.getByRole('button', { name: 'Bring in 2 clips' }).click();
+  await page.getByRole('button', { name: 'Import 2 clips' }).click();
   await expect(page.getByRole('button', { name: '2 pictures are missing' })).toBeVisible();
 
   // A sheet with other people's column names comes in without a click.
   await fill(page, SHEET);
-  await page.getByRole('button', { name: 'Bring in 3 titles' }).click();
+  await page.getByRole('button', { name: 'Import 3 titles' }).click();
   await expect(sheet).toHaveAttribute('aria-rowcount', '4');
   await expect(sheet.getByText('not looked at: no picture')).toHaveCount(3);
   await expect(sheet.getByText('clear', { exact: true })).toHaveCount(0);
@@ -104,7 +104,7 @@ test('an editor’s worst day', async ({ page }) => {
   await expect(page.getByText('the same as before')).toHaveCount(1);
   await page.getByText(/^1 title of the last time is not in the sheet any more/).click();
   await page.getByRole('checkbox', { name: /Doraster Quay/ }).check();
-  await page.getByRole('button', { name: 'Bring in 1 title, change 1, remove 1' }).click();
+  await page.getByRole('button', { name: 'Import 1 title, change 1, remove 1' }).click();
   await expect(sheet).toHaveAttribute('aria-rowcount', '4');
 
   // A recut: titles go along with what they stand over, and each choice is shown first.
@@ -114,7 +114,7 @@ test('an editor’s worst day', async ({ page }) => {
   await expect(page.getByText('1 event before 01:00:00;00, a leader, was left out.')).toBeVisible();
   const choices = page.getByRole('region', { name: 'What becomes of the titles' }).getByRole('combobox');
   await expect(choices).toHaveCount(3);
-  await page.getByRole('button', { name: 'Bring in 2 clips' }).click();
+  await page.getByRole('button', { name: 'Import 2 clips' }).click();
   const starts = sheet.getByRole('gridcell', { name: /^In, row \d+: / });
   // Four seconds into the towpath, which is its first frame now; two and eight into the jetty.
   await expect(starts).toHaveText(['01:00:00;00', '01:00:28;00', '01:00:34;00']);

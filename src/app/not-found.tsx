@@ -5,7 +5,7 @@ export default function NotFound() {
   return (
     <div className="flex h-dvh flex-col">
       <TopBar />
-      <main className="p-8">
+      <main id="content" tabIndex={-1} className="p-8 outline-none">
         <h1 className="font-serif text-[20px] font-semibold">There is nothing here</h1>
         <p className="py-2 text-soft">What this address meant was removed, or never was.</p>
         <Link href="/shelf" className="font-semibold text-leaf-ink">

@@ -1,5 +1,6 @@
 import { createCanvas, loadImage, Path2D } from '@napi-rs/canvas';
 import type { Canvas, Image, SKRSContext2D } from '@napi-rs/canvas';
+import type { Rect } from '@/core/kit/rect';
 import type { PictureSizes } from '@/core/layers/layerKind';
 import type { SurfaceMaker } from '@/paint/surface';
 
@@ -62,13 +63,17 @@ export const serverSurfaces: SurfaceMaker = {
 /** A reusable frame of fixed size whose pixels can be read. */
 export interface RasterFrame {
   readonly context: SKRSContext2D;
-  /** Straight-alpha RGBA, as a fresh view. */
-  readPixels(): Uint8ClampedArray;
+  /** Straight-alpha RGBA of an area (whole px), or of all; of its own. */
+  readPixels(area?: Rect): Uint8ClampedArray;
 }
 
 /** Makes a frame of whole pixels. */
 export function createRasterFrame(widthPx: number, heightPx: number): RasterFrame {
   const canvas = createCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d');
-  return { context, readPixels: () => context.getImageData(0, 0, widthPx, heightPx).data };
+  const all = { x: 0, y: 0, width: widthPx, height: heightPx };
+  return {
+    context,
+    readPixels: ({ x, y, width, height } = all) => context.getImageData(x, y, width, height).data,
+  };
 }

@@ -39,7 +39,7 @@ test('refuses changes that another site asks for', async () => {
 });
 
 test.each([
-  [InputError.of('Size', 'more than 0', 0), 400, /Size: expected more than 0, got 0/],
+  [InputError.of('Size', 'more than 0', 0), 400, /Size: needs more than 0, found 0/],
   [new StaleWriteError('title', { revision: 3 }), 409, /changed elsewhere/],
   [new NotFoundError('There is no template "x".'), 404, /no template/],
   [new GoneError('This job was deleted.'), 410, /was deleted/],
@@ -53,7 +53,7 @@ test.each([
 
 test('a body that is not a JSON object is refused', async () => {
   for (const body of ['', 'text', '[]', '"x"', '{"a":']) {
-    await expect(readJson(request({}, 'POST', body))).rejects.toThrow(/Request: expected a JSON object/);
+    await expect(readJson(request({}, 'POST', body))).rejects.toThrow(/Request: needs a JSON object/);
   }
   expect(await readJson(request({}, 'POST', '{"a":1}'))).toEqual({ a: 1 });
 });

@@ -20,6 +20,10 @@ globalThis.fetch ??= () => new Promise<Response>(() => undefined);
 Object.assign(document, { fonts: { add: () => undefined } });
 Object.assign(globalThis, { FontFace: class {} });
 
+// No medium is ever another than it is.
+globalThis.matchMedia ??= (media) =>
+  Object.assign(new EventTarget(), { media, matches: false }) as MediaQueryList;
+
 // jsdom paints nothing, and says so loudly when it is asked to.
 HTMLCanvasElement.prototype.getContext = () => null;
 

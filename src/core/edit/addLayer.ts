@@ -1,4 +1,5 @@
 import { dropTargets } from './dropTargets';
+import { placeAbove } from './layerOrder';
 import {
   newBackdropLayer,
   newBoxLayer,
@@ -35,6 +36,14 @@ export function freeId(
   return { id: `${prefix}-${number}`, number };
 }
 
+/** The same, with a layer that was added on top right above another. */
+export function addedAbove({ template, layerId }: Added, above: string | null): Added {
+  const { layers } = template;
+  if (above === null || layers[0]?.id !== layerId) return { template, layerId };
+  const rest = { ...template, layers: layers.slice(1) };
+  return put(rest, placeAbove(rest, above), layers[0]);
+}
+
 function put(template: Template, at: number, layer: Layer): Added {
   return { template: { ...template, layers: template.layers.toSpliced(at, 0, layer) }, layerId: layer.id };
 }
@@ -45,7 +54,7 @@ function below(template: Template, ids: readonly string[]): number {
   return lowest < 0 ? template.layers.length : lowest + 1;
 }
 
-/** Adds a text on top, in the middle of the frame. */
+/** Adds a text, in the middle of the frame. */
 export function addText(template: Template): Added {
   const { id, number } = freeId(template.layers, 'text');
   const place = placeAt({ point: 'centre', target: { kind: 'frame' }, targetPoint: 'centre' });

@@ -112,6 +112,12 @@ export function dragRoots(template: Template, layerId: string): string[] {
   });
 }
 
+/** The same without those that are locked. */
+export function freeRoots(template: Template, layerId: string): string[] {
+  const locked = new Set(template.layers.filter((layer) => layer.locked === true).map(({ id }) => id));
+  return locked.has(layerId) ? [] : dragRoots(template, layerId).filter((id) => !locked.has(id));
+}
+
 /** What a layer goes round, when its place follows from that alone; null for one that has a place of its own. */
 function contentsOf(layer: Layer): readonly string[] | null {
   if (layer.kind === 'group') return layer.members;

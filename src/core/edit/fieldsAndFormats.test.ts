@@ -79,7 +79,7 @@ describe('one field', () => {
         ...broken,
         layers: broken.layers.map((one) => (one.kind === 'box' ? { ...one, encloses: ['name'] } : one)),
       }),
-    ).toThrow(/field "Role": expected a layer of this template, got "role"/);
+    ).toThrow(/field "Role": needs a layer of this template, found "role"/);
   });
 });
 

@@ -8,10 +8,10 @@ export interface InputProblem {
   readonly advice: string;
 }
 
-/** One line for people: where, what was expected, what was got, what to do. */
+/** One line for people: where, what it needs, what was found, what to do. */
 function describeProblem(problem: InputProblem): string {
   const advice = problem.advice === '' ? '' : ` ${problem.advice}`;
-  return `${problem.where}: expected ${problem.expected}, got ${problem.got}.${advice}`;
+  return `${problem.where}: needs ${problem.expected}, found ${problem.got}.${advice}`;
 }
 
 /** A refusal of something from outside. Nothing was changed when this is thrown. */

@@ -30,13 +30,13 @@ function placeProperties(layer: Layer): Property[] {
   const placed = (change: Partial<Layer['place']>): Layer => ({ ...layer, place: { ...place, ...change } });
   return [
     choiceProperty('place.point', 'Own point', POINT_CHOICES, place.point, (point) => placed({ point })),
-    choiceProperty('place.targetPoint', 'Point of the target', POINT_CHOICES, place.targetPoint, (v) =>
+    choiceProperty('place.targetPoint', 'Anchor of the target', POINT_CHOICES, place.targetPoint, (v) =>
       placed({ targetPoint: v }),
     ),
     targetProperty(place.target, (target) => placed({ target })),
     numberProperty('place.dxU', 'Offset across', ['u', -8000, 8000, 1], place.dxU, (dxU) => placed({ dxU })),
     numberProperty('place.dyU', 'Offset down', ['u', -8000, 8000, 1], place.dyU, (dyU) => placed({ dyU })),
-    numberProperty('place.rotateDegrees', 'Turn', ['°', -3600, 3600, 1], place.rotateDegrees, (v) =>
+    numberProperty('place.rotateDegrees', 'Rotation', ['°', -3600, 3600, 1], place.rotateDegrees, (v) =>
       placed({ rotateDegrees: v }),
     ),
     numberProperty('place.scaleX', 'Scale across', ['%', 0, 2000, 1], place.scaleX * 100, (v) =>

@@ -212,36 +212,35 @@ function fixedSize(layer: BoxLayer, side: 'width' | 'height', label: string): Pr
 
 const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
 
+type Shaped = (next: BoxShape) => BoxLayer;
+
+function rectangleProperties(shape: Extract<BoxShape, { kind: 'rectangle' }>, shaped: Shaped): Property[] {
+  const { radiiU } = shape;
+  const corners = [
+    { value: 'round', label: 'Round' },
+    { value: 'chamfer', label: 'Cut' },
+  ] as const;
+  return [
+    numberProperty('radiusU', 'Corner radius', ['u', 0, 1000, 1], Math.max(0, ...radiiU), (radius) =>
+      shaped({ ...shape, radiiU: [radius, radius, radius, radius] }),
+    ),
+    ...CORNERS.map((corner, i) =>
+      numberProperty(`shape.radiiU.${i}`, `Corner ${corner}`, ['u', 0, 1000, 1], radiiU[i] ?? 0, (v) =>
+        shaped({ ...shape, radiiU: [0, 1, 2, 3].map((k) => (k === i ? v : (radiiU[k] ?? 0))) }),
+      ),
+    ),
+    choiceProperty('shape.corner', 'Corners', corners, shape.corner, (corner) =>
+      shaped({ ...shape, corner }),
+    ),
+  ];
+}
+
 function shapeProperties(box: BoxLayer): Property[] {
   const { shape } = box;
-  const shaped = (next: BoxShape): BoxLayer => ({ ...box, shape: next });
+  const shaped: Shaped = (next) => ({ ...box, shape: next });
   switch (shape.kind) {
     case 'rectangle':
-      return [
-        numberProperty('radiusU', 'Roundness', ['u', 0, 1000, 1], Math.max(0, ...shape.radiiU), (radius) =>
-          shaped({ ...shape, radiiU: [radius, radius, radius, radius] }),
-        ),
-        ...CORNERS.map((corner, i) =>
-          numberProperty(
-            `shape.radiiU.${i}`,
-            `Corner ${corner}`,
-            ['u', 0, 1000, 1],
-            shape.radiiU[i] ?? 0,
-            (v) =>
-              shaped({ ...shape, radiiU: [0, 1, 2, 3].map((k) => (k === i ? v : (shape.radiiU[k] ?? 0))) }),
-          ),
-        ),
-        choiceProperty(
-          'shape.corner',
-          'Corners',
-          [
-            { value: 'round', label: 'Round' },
-            { value: 'chamfer', label: 'Cut' },
-          ],
-          shape.corner,
-          (corner) => shaped({ ...shape, corner }),
-        ),
-      ];
+      return rectangleProperties(shape, shaped);
     case 'line':
       return [
         numberProperty('shape.thicknessU', 'Thickness', ['u', 0.5, 400, 1], shape.thicknessU, (thicknessU) =>

@@ -141,11 +141,11 @@ function textProperties(layer: TextLayer): Property[] {
   const has = (feature: FaceFeature): boolean =>
     (FACES.find(style.face) ?? FACES.list[0]).features.includes(feature);
   return [
-    textProperty('text', 'Reads', plainText(layer), (text) => ({
+    textProperty('text', 'Text', plainText(layer), (text) => ({
       ...layer,
       runs: rewordRuns(layer.runs, text),
     })),
-    choiceProperty('style.face', 'Face', faceChoices(style.face), style.face, (face) => styled({ face })),
+    choiceProperty('style.face', 'Font', faceChoices(style.face), style.face, (face) => styled({ face })),
     ...weightProperties(style, styled),
     numberProperty('style.sizeU', 'Size', ['u', 4, 2000, 1], style.sizeU, (sizeU) => styled({ sizeU })),
     numberProperty('style.tracking', 'Tracking', ['‰', -200, 2000, 5], style.tracking, (tracking) =>
@@ -253,7 +253,7 @@ function finePoints(
 ): Property[] {
   const { style } = layer;
   return [
-    numberProperty('style.shift', 'Raised', ['‰', -1000, 1000, 10], style.shift, (shift) =>
+    numberProperty('style.shift', 'Baseline shift', ['‰', -1000, 1000, 10], style.shift, (shift) =>
       styled({ shift }),
     ),
     ...(has('tnum') || has('onum') || style.figures !== 'font'
@@ -264,7 +264,7 @@ function finePoints(
             offered<TextStyle['figures']>(
               [
                 { value: 'font', label: 'Usual' },
-                { value: 'tabular', label: 'Equal', needs: 'tnum' },
+                { value: 'tabular', label: 'Tabular', needs: 'tnum' },
                 { value: 'oldStyle', label: 'Old', needs: 'onum' },
               ],
               style.figures,
@@ -279,6 +279,6 @@ function finePoints(
     ...(has('frac') || style.fractions
       ? [switchProperty('style.fractions', 'Fractions', style.fractions, (v) => styled({ fractions: v }))]
       : []),
-    switchProperty('balanced', 'Even lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
+    switchProperty('balanced', 'Balance lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
   ];
 }

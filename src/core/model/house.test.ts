@@ -61,9 +61,9 @@ describe('a house from outside', () => {
     ],
     [
       { ...FIRST_HOUSE, finishes: [{ kind: 'song', id: 'a', name: 'A' }] },
-      /finishes\[0\]\.kind: expected one of text, box/,
+      /finishes\[0\]\.kind: needs one of text, box/,
     ],
-    [{}, /colours: expected a value/],
+    [{}, /colours: needs a value/],
   ])('%# is refused, saying where', (house, message) => {
     expect(() => parseHouse(house)).toThrow(message);
   });

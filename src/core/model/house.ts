@@ -165,6 +165,17 @@ export function applyFinish(layer: Layer, finish: Finish): Layer {
   return layer;
 }
 
+/**
+ * A layer that looks like another: of the same kind, all that a finish has; of another, its outlines, shadows and other
+ * effects. Words, sizes and places stay.
+ */
+export function withLookOf(layer: Layer, from: Layer): Layer {
+  const { finish, look } = from;
+  const alike = finishOf(from, finish ?? '', '');
+  if (alike !== null && alike.kind === layer.kind) return { ...applyFinish(layer, alike), finish };
+  return { ...layer, look, finish: null };
+}
+
 /** What a layer looks like, as a finish; null for a kind that takes none. */
 export function finishOf(layer: Layer, finishId: string, finishName: string): Finish | null {
   const common = { id: finishId, name: finishName, look: layer.look };

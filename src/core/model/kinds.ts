@@ -2,7 +2,7 @@ import { createRegistry } from '../kit/registry';
 
 /** The kinds of title under which templates stand on the shelf. */
 export const TEMPLATE_KINDS = createRegistry('template kind', [
-  { id: 'name-strap', label: 'Name straps' },
+  { id: 'name-strap', label: 'Lower thirds' },
   { id: 'place-date', label: 'Places and dates' },
   { id: 'opener', label: 'Openers' },
   { id: 'list', label: 'Lists and boards' },

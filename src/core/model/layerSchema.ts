@@ -210,6 +210,7 @@ const base = {
   kind: yup.string().required(),
   name: yup.string().required().min(1).max(80),
   visible: flag,
+  locked: yup.boolean(),
   opacity,
   place,
   look,

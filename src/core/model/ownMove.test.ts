@@ -42,11 +42,11 @@ describe('a move that was kept', () => {
   });
 
   test.each([
-    ['what is not JSON', 'tune', /drop\.json: expected a move that was exported from Gilder/],
+    ['what is not JSON', 'tune', /drop\.json: needs a move that was exported from Gilder/],
     ['another kind of file', changed((file) => (file.kind = 'song')), /drop\.json, kind/],
     ['a later version', changed((file) => (file.version = 9)), /drop\.json, version/],
-    ['a move that is not known', ownMoveToText(OWN).replace('"bounce"', '"vanish"'), /expected one of fade/],
-    ['far too long a file', ' '.repeat(280_000_000), /expected a move of at most 1 MB, got "280 MB"/],
+    ['a move that is not known', ownMoveToText(OWN).replace('"bounce"', '"vanish"'), /needs one of fade/],
+    ['far too long a file', ' '.repeat(280_000_000), /needs a move of at most 1 MB, found "280 MB"/],
     ['100 000 levels of nesting', `${'['.repeat(100_000)}${']'.repeat(100_000)}`, /drop\.json/],
     ['motion that is not whole', changed((file) => (file.motion = {})), /motion/],
   ])('is refused as %s, saying where', (_name, text, message) => {

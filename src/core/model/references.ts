@@ -27,3 +27,42 @@ export function extentReferences(extent: Extent): string[] {
   if (extent.kind === 'matches') return [extent.layerId];
   return extent.kind === 'between' ? [extent.fromId, extent.toId] : [];
 }
+
+/** The layer with all ids that it refers to put through `to`. */
+export function renameReferences(layer: Layer, to: (layerId: string) => string): Layer {
+  const { target } = layer.place;
+  const placed =
+    target.kind === 'layer'
+      ? { ...layer, place: { ...layer.place, target: { ...target, layerId: to(target.layerId) } } }
+      : layer;
+  const renamed =
+    placed.matte === null
+      ? placed
+      : { ...placed, matte: { ...placed.matte, layerId: to(placed.matte.layerId) } };
+  switch (renamed.kind) {
+    case 'box':
+      return {
+        ...renamed,
+        width: renameExtent(renamed.width, to),
+        height: renameExtent(renamed.height, to),
+        encloses: renamed.encloses.map(to),
+      };
+    case 'group':
+    case 'stack':
+      return { ...renamed, members: renamed.members.map(to) };
+    case 'copy':
+      return { ...renamed, of: to(renamed.of) };
+    default:
+      return renamed;
+  }
+}
+
+function renameExtent(extent: Extent, to: (layerId: string) => string): Extent {
+  if (extent.kind === 'matches') return { ...extent, layerId: to(extent.layerId) };
+  return extent.kind === 'between' ? { ...extent, fromId: to(extent.fromId), toId: to(extent.toId) } : extent;
+}
+
+/** The ids of the layers that a group or a stack holds; none for any other. */
+export function membersOf(layer: Layer): readonly string[] {
+  return layer.kind === 'group' || layer.kind === 'stack' ? layer.members : [];
+}

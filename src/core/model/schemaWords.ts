@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 
 // Schemas take their words when they are made, so whatever makes one imports this first.
-// Every message completes the sentence "expected …".
+// Every message completes the sentence "needs …".
 yup.setLocale({
   mixed: {
     default: 'a valid value',

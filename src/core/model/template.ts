@@ -188,6 +188,8 @@ interface LayerBase {
   readonly id: string;
   readonly name: string;
   readonly visible: boolean;
+  /** Whether it is left alone by the pointer in the picture, by arrows and by removing; left out where it is not. */
+  readonly locked?: boolean;
   readonly opacity: number;
   readonly place: Place;
   readonly look: Look;
@@ -515,7 +517,7 @@ export const FIELD_KINDS = [
 ] as const;
 export type FieldKind = (typeof FIELD_KINDS)[number];
 
-interface FieldTarget {
+export interface FieldTarget {
   readonly layerId: string;
   /** A property of that layer's kind, such as `text` or `style.fill`. */
   readonly path: string;

@@ -33,54 +33,52 @@ test('the demo templates and a new one are accepted unchanged, also after a trip
 
 describe('a template is refused, saying where, what was expected and what was got', () => {
   test.each([
-    [['layers', 0, 'style', 'sizeU'], 0, /layers\[0\]\.style\.sizeU: expected at least 1, got 0/],
-    [['layers', 0, 'style', 'sizeU'], -12, /expected at least 1, got -12/],
+    [['layers', 0, 'style', 'sizeU'], 0, /layers\[0\]\.style\.sizeU: needs at least 1, found 0/],
+    [['layers', 0, 'style', 'sizeU'], -12, /needs at least 1, found -12/],
     [
       ['layers', 0, 'style', 'sizeU'],
       '84',
-      /layers\[0\]\.style\.sizeU: expected a value of type number, got "84"/,
+      /layers\[0\]\.style\.sizeU: needs a value of type number, found "84"/,
     ],
-    [['timing', 'inSeconds'], 0, /timing\.inSeconds: expected at least 0\.01, got 0/],
-    [['rate'], '26', /rate: expected one of 23\.976, .*got "26"/],
-    [['formats', 0], 'cinema', /formats\[0\]: expected one of wide-1080, .*got "cinema"/],
-    [['layers', 3, 'fill'], 'red', /layers\[3\]\.fill: expected text of the form .*got "red"/],
+    [['timing', 'inSeconds'], 0, /timing\.inSeconds: needs at least 0\.01, found 0/],
+    [['rate'], '26', /rate: needs one of 23\.976, .*found "26"/],
+    [['formats', 0], 'cinema', /formats\[0\]: needs one of wide-1080, .*found "cinema"/],
+    [['layers', 3, 'fill'], 'red', /layers\[3\]\.fill: needs text of the form .*found "red"/],
     [
       ['layers', 0, 'motion', 'in', 0, 'move'],
       'explode',
-      /expected one of fade, slide, rise, .*got "explode"/,
+      /needs one of fade, slide, rise, .*found "explode"/,
     ],
     [
       ['layers', 0, 'kind'],
       'hologram',
-      /layers\[0\]\.kind: expected one of text, box, picture, backdrop, particles, light, group, stack, copy, credits, rows, got "hologram"/,
+      /layers\[0\]\.kind: needs one of text, box, picture, backdrop, particles, light, group, stack, copy, credits, rows, found "hologram"/,
     ],
-    [['layers', 0, 'secret'], 1, /layers\[0\]: expected no unknown properties \(secret\)/],
+    [['layers', 0, 'secret'], 1, /layers\[0\]: needs no unknown properties \(secret\)/],
     [
       ['layers', 3, 'encloses'],
       ['name', 'gone'],
-      /layer "Panel": expected a layer of this template, got "gone"/,
+      /layer "Panel": needs a layer of this template, found "gone"/,
     ],
     [
       ['fields', 0, 'targets', 0, 'layerId'],
       'gone',
-      /field "Name": expected a layer of this template, got "gone"/,
+      /field "Name": needs a layer of this template, found "gone"/,
     ],
-    [['layers', 1, 'id'], 'name', /layer "Role line": expected an id of its own, got "name"/],
+    [['layers', 1, 'id'], 'name', /layer "Role line": needs an id of its own, found "name"/],
     [
       ['backdrop'],
       'moon',
-      /backdrop: expected a stand-in picture, an uploaded still or a plain colour, got "moon"/,
+      /backdrop: needs a stand-in picture, an uploaded still or a plain colour, found "moon"/,
     ],
-    [['layers', 0, 'runs', 0, 'text'], 'x'.repeat(10_001), /expected at most 10000 characters/],
+    [['layers', 0, 'runs', 0, 'text'], 'x'.repeat(10_001), /needs at most 10000 characters/],
   ])('%j = %j', (path, value, message) => {
     expect(problems(() => parseTemplate(broken(path, value)))).toMatch(message);
   });
 
   test('a later version is named, not taken apart', () => {
     const message = problems(() => parseTemplate({ version: 4, layers: 'something new' }));
-    expect(message).toMatch(
-      /version: expected version 3 or earlier, got 4\. It was made with a later Gilder/,
-    );
+    expect(message).toMatch(/version: needs version 3 or earlier, found 4\. It was made with a later Gilder/);
     expect(message.split('\n')).toHaveLength(1);
   });
 
@@ -100,16 +98,13 @@ describe('titles and projects', () => {
   };
 
   test.each([
-    [{ lengthFrames: 0 }, /lengthFrames: expected at least 2, got 0/],
-    [{ lengthFrames: -3 }, /lengthFrames: expected at least 2, got -3/],
-    [{ startFrame: 1.5 }, /startFrame: expected a whole number, got 1\.5/],
-    [
-      { values: { name: ['no'] } },
-      /values: expected words of at most 20 000 characters, numbers and switches/,
-    ],
+    [{ lengthFrames: 0 }, /lengthFrames: needs at least 2, found 0/],
+    [{ lengthFrames: -3 }, /lengthFrames: needs at least 2, found -3/],
+    [{ startFrame: 1.5 }, /startFrame: needs a whole number, found 1\.5/],
+    [{ values: { name: ['no'] } }, /values: needs words of at most 20 000 characters, numbers and switches/],
     [
       { ...newTitle(title), perDelivery: { 'to all': { leftOut: true, values: {}, shift: null } } },
-      /perDelivery: expected ids of deliveries/,
+      /perDelivery: needs ids of deliveries/,
     ],
   ])('%j is refused', (change, message) => {
     expect(problems(() => parseTitle({ ...title, ...change }))).toMatch(message);
@@ -117,6 +112,6 @@ describe('titles and projects', () => {
 
   test('a rate that is not supported is refused', () => {
     const settings = { name: 'P', production: '', format: 'wide-1080', rate: '31' };
-    expect(problems(() => parseProjectSettings(settings))).toMatch(/rate: expected one of/);
+    expect(problems(() => parseProjectSettings(settings))).toMatch(/rate: needs one of/);
   });
 });

@@ -46,7 +46,7 @@ export const ORDERS = createRegistry<UnitOrder>('order', [
   },
   {
     id: 'random',
-    label: 'By chance',
+    label: 'Random',
     ranks: ({ count, seed }) => places(each(count, (i) => seededShare(seed, i))),
   },
   { id: 'size', label: 'Smallest first', ranks: ({ sizes }) => places(sizes) },

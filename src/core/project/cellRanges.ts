@@ -37,7 +37,7 @@ export function writeCells(
       if (!(error instanceof InputError)) throw error;
       problems.push(
         ...error.problems.map(
-          (one) => `Row ${known.row}, ${one.where}: expected ${one.expected}, got ${one.got}`,
+          (one) => `Row ${known.row}, ${one.where}: needs ${one.expected}, found ${one.got}`,
         ),
       );
     }

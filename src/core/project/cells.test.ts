@@ -32,13 +32,13 @@ describe('columns', () => {
   test('of one template are its fields; of several their words, under both names', () => {
     expect(columnsFor([tidelineStrap]).map(({ label }) => label)).toEqual([
       'In',
-      'Lasts',
+      'Duration',
       'Template',
       ...tidelineStrap.fields.filter(({ kind }) => kind !== 'picture').map(({ label }) => label),
     ]);
     expect(columns.map(({ label }) => label)).toEqual([
       'In',
-      'Lasts',
+      'Duration',
       'Template',
       'Name / Place',
       'Role / Date or tide',
@@ -69,9 +69,9 @@ describe('a cell', () => {
   });
 
   test.each([
-    [1, '1f', 'Lasts: expected at least 2 frames'],
-    [0, 'noon', 'In: expected a time such as'],
-    [2, 'Slate', 'Template: expected the name of a template on the shelf'],
+    [1, '1f', 'Duration: needs at least 2 frames'],
+    [0, 'noon', 'In: needs a time such as'],
+    [2, 'Slate', 'Template: needs the name of a template on the shelf'],
   ])('in column %i refuses “%s”', (column, typed, message) => {
     expect(() => withCell(LIST[0], columns[column], typed, context)).toThrow(message);
   });
@@ -102,12 +102,12 @@ describe('what is typed for a field', () => {
   });
 
   test.each([
-    ['number', {}, '', 'expected a number'],
-    ['number', { min: 1, max: 3 }, '4', 'expected a number from 1 to 3'],
-    ['choice', { choices }, 'up', 'expected one of Left side, Right'],
-    ['switch', {}, 'perhaps', 'expected yes or no'],
-    ['colour', {}, 'red', 'expected a colour such as #10303c'],
-    ['text', { maxLength: 3 }, 'four', 'expected at most 3 characters'],
+    ['number', {}, '', 'needs a number'],
+    ['number', { min: 1, max: 3 }, '4', 'needs a number from 1 to 3'],
+    ['choice', { choices }, 'up', 'needs one of Left side, Right'],
+    ['switch', {}, 'perhaps', 'needs yes or no'],
+    ['colour', {}, 'red', 'needs a colour such as #10303c'],
+    ['text', { maxLength: 3 }, 'four', 'needs at most 3 characters'],
   ] as const)('as %s %j refuses “%s”', (kind, limits, typed, message) => {
     expect(() => parseField(field(kind, limits), typed)).toThrow(message);
   });
@@ -169,8 +169,8 @@ describe('a block of cells', () => {
       [100, 150],
     ]);
     expect(problems).toHaveLength(2);
-    expect(problems[0]).toMatch(/^Row 1, Lasts: expected a time/);
-    expect(problems[1]).toMatch(/^Row 2, In: expected a time/);
+    expect(problems[0]).toMatch(/^Row 1, Duration: needs a time/);
+    expect(problems[1]).toMatch(/^Row 2, In: needs a time/);
   });
 
   test('a cell that says it already is left as it was, so that it goes on following the template', () => {

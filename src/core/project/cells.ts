@@ -35,7 +35,7 @@ export interface CellContext {
 
 const TIME_COLUMNS: readonly Column[] = [
   { kind: 'in', id: 'in', label: 'In' },
-  { kind: 'lasts', id: 'lasts', label: 'Lasts' },
+  { kind: 'lasts', id: 'lasts', label: 'Duration' },
   { kind: 'template', id: 'template', label: 'Template' },
 ];
 
@@ -57,7 +57,7 @@ export function columnsFor(templates: readonly Template[]): Column[] {
   const count = Math.max(1, ...lists.map((list) => list.length));
   const fields = Array.from({ length: count }, (_, at): Column => {
     const labels = [...new Set(lists.flatMap((list) => list[at]?.label ?? []))];
-    const label = labels.length <= 2 ? labels.join(' / ') : at === 0 ? 'Reads' : `Line ${at + 1}`;
+    const label = labels.length <= 2 ? labels.join(' / ') : at === 0 ? 'Text' : `Line ${at + 1}`;
     return { kind: 'field', id: `field ${at}`, label, at, all };
   });
   return [...TIME_COLUMNS, ...fields];
@@ -102,9 +102,9 @@ export function withCell(title: Title, column: Column, typed: string, context: C
     case 'in':
       return { ...title, startFrame: timecodeToFrame(typed, context.clock, 'In') };
     case 'lasts': {
-      const lengthFrames = textToLength(typed, context.clock, 'Lasts');
+      const lengthFrames = textToLength(typed, context.clock, 'Duration');
       if (lengthFrames < SHORTEST_FRAMES)
-        throw InputError.of('Lasts', `at least ${SHORTEST_FRAMES} frames`, typed);
+        throw InputError.of('Duration', `at least ${SHORTEST_FRAMES} frames`, typed);
       return { ...title, lengthFrames };
     }
     case 'template': {

@@ -34,7 +34,7 @@ export function cueSheetRows(
     ];
   });
   const kept = keptLabels.map((label) => `Kept: ${label}`);
-  return { headers: ['In', 'Lasts', 'Lane', 'Template', ...labels, ...kept, 'Title id'], rows };
+  return { headers: ['In', 'Duration', 'Lane', 'Template', ...labels, ...kept, 'Title id'], rows };
 }
 
 function cellFor(title: Title, template: Template | undefined, label: string): string {

@@ -140,12 +140,12 @@ describe('rows', () => {
   });
 
   test.each([
-    ['In,Name\nnoon,Ilse', /In: expected a time/],
-    ['In,Lasts,Name\n1s,0f,Ilse', /Lasts: expected at least 2 frames/],
-    ['In,Out,Name\n00:00:10:00,00:00:09:00,Ilse', /Out: expected at least 2 frames after the start/],
-    ['Template,Name\nSlate,Ilse', /Template: expected one of Tideline strap, Place corner, got "Slate"/],
-    ['Lane,Name\n40,Ilse', /Lane: expected a lane from 1 to 21/],
-    [`Name\n${'a'.repeat(200)}`, /Name: expected at most \d+ characters, got "200 characters"/],
+    ['In,Name\nnoon,Ilse', /In: needs a time/],
+    ['In,Lasts,Name\n1s,0f,Ilse', /Duration: needs at least 2 frames/],
+    ['In,Out,Name\n00:00:10:00,00:00:09:00,Ilse', /Out: needs at least 2 frames after the start/],
+    ['Template,Name\nSlate,Ilse', /Template: needs one of Tideline strap, Place corner, found "Slate"/],
+    ['Lane,Name\n40,Ilse', /Lane: needs a lane from 1 to 21/],
+    [`Name\n${'a'.repeat(200)}`, /Name: needs at most \d+ characters, found "200 characters"/],
   ])('with something wrong say what, and make no title: %s', (text, message) => {
     const [row] = fill(text);
     expect(row.title).toBeNull();
@@ -220,11 +220,11 @@ describe('an exported cue sheet', () => {
     const [huge] = fill(`Name,Kept: Notes\nIlse,${'n'.repeat(100_000)}`);
     expect(huge).toMatchObject({
       title: null,
-      problems: [expect.stringMatching(/^Notes: expected at most 20000/)],
+      problems: [expect.stringMatching(/^Notes: needs at most 20000/)],
     });
     const many = Array.from({ length: 61 }, (_, i) => `Kept: N${i}`).join(',');
     const [row] = fill(`Name,${many}\nIlse${',x'.repeat(61)}`);
-    expect(row.problems).toEqual([expect.stringMatching(/^Row: expected at most 60 cells without a field/)]);
+    expect(row.problems).toEqual([expect.stringMatching(/^Row: needs at most 60 cells without a field/)]);
     const [named] = fill(`Name,Kept: ${'N'.repeat(100)}\nIlse,x`);
     expect(parseTitle(named.title).kept).toEqual([{ label: 'N'.repeat(80), value: 'x' }]);
   });

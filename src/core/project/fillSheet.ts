@@ -159,7 +159,7 @@ function fillRow(
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       problems.push(
-        ...error.problems.map(({ where, expected, got }) => `${where}: expected ${expected}, got ${got}`),
+        ...error.problems.map(({ where, expected, got }) => `${where}: needs ${expected}, found ${got}`),
       );
       return null;
     }
@@ -211,8 +211,8 @@ function spanFor(
   if (lasts === '' && end === '')
     return { startFrame, lengthFrames: before?.lengthFrames ?? designFrames(template.timing, clock.rate) };
   const lengthFrames =
-    lasts === '' ? timecodeToFrame(end, clock, 'Out') - startFrame : textToLength(lasts, clock, 'Lasts');
-  const where = lasts === '' ? 'Out' : 'Lasts';
+    lasts === '' ? timecodeToFrame(end, clock, 'Out') - startFrame : textToLength(lasts, clock, 'Duration');
+  const where = lasts === '' ? 'Out' : 'Duration';
   if (lengthFrames < SHORTEST_FRAMES)
     throw InputError.of(where, `at least ${SHORTEST_FRAMES} frames after the start`, lasts || end);
   if (startFrame + lengthFrames > framesPerDay(clock))

@@ -21,7 +21,7 @@ export function titleDifferences(
 ): TitleDifference[] {
   const rows: (readonly [string, string, string])[] = [
     ['In', frameToTimecode(before.startFrame, clock), frameToTimecode(after.startFrame, clock)],
-    ['Lasts', lengthToTimecode(before.lengthFrames, clock), lengthToTimecode(after.lengthFrames, clock)],
+    ['Duration', lengthToTimecode(before.lengthFrames, clock), lengthToTimecode(after.lengthFrames, clock)],
     ['Lane', String(before.lane + 1), String(after.lane + 1)],
     ['Template', templateOf(before.editionId)?.name ?? '', templateOf(after.editionId)?.name ?? ''],
   ];

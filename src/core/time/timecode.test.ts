@@ -82,7 +82,7 @@ describe('a project that starts at a timecode', () => {
   test('refuses what lies before it, and says where it starts', () => {
     const ten = at('25', plain(10 * 90_000));
     expect(() => timecodeToFrame('09:59:59:24', ten, 'In')).toThrow(
-      /^In: expected a timecode from 10:00:00:00 on/,
+      /^In: needs a timecode from 10:00:00:00 on/,
     );
   });
 
@@ -131,7 +131,7 @@ describe('typed times at 25', () => {
   test.each(['', 'soon', '00:00:00:25', '00:61:00:00', '24:00:00:00', '-5', '1:2:3:4:5'])(
     '"%s" is refused and says so',
     (typed) => {
-      expect(() => timecodeToFrame(typed, at('25'), 'Lasts')).toThrow(/^Lasts: expected .*, got /);
+      expect(() => timecodeToFrame(typed, at('25'), 'Duration')).toThrow(/^Duration: needs .*, found /);
     },
   );
 });

@@ -67,8 +67,8 @@ export interface CompiledTitle {
   readonly holdsStill: boolean;
   /** How its words are seen at a time. */
   wordsAt(seconds: number, timing: TitleTiming): readonly WordState[];
-  /** The display list at a time (seconds from the title's start; outside the title it is empty). */
-  frame(seconds: number, timing: TitleTiming): DisplayList;
+  /** The display list at a time (seconds from the title's start; outside the title it is empty), of `only` these layers. */
+  frame(seconds: number, timing: TitleTiming, only?: ReadonlySet<string>): DisplayList;
 }
 
 /**
@@ -116,12 +116,16 @@ export function compile(
     credits: compiledCredits(still),
     holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
     wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
-    frame(seconds, timing) {
+    frame(seconds, timing, only) {
       const shown = seconds >= 0 && seconds <= timing.totalSeconds;
+      const stage = {
+        ...stageAt(seconds, timing),
+        ...(only && stackingOf(resolved.template.layers.filter(({ id }) => only.has(id)))),
+      };
       return {
         widthPx: format.widthPx,
         heightPx: format.heightPx,
-        items: shown ? paintStage(stageAt(seconds, timing), seconds, toPixels) : [],
+        items: shown ? paintStage(stage, seconds, toPixels) : [],
       };
     },
   };

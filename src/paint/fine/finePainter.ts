@@ -42,7 +42,12 @@ export class FinePainter {
 
   /** Paints a frame. */
   paint({ widthPx, heightPx, items }: DisplayList): FineLayer {
-    return this.layer({ x: 0, y: 0, width: widthPx, height: heightPx }, items);
+    return this.paintPart(items, { x: 0, y: 0, width: widthPx, height: heightPx });
+  }
+
+  /** Paints a part of a frame (whole px). */
+  paintPart(items: readonly DisplayItem[], area: Rect): FineLayer {
+    return this.layer(area, items);
   }
 
   private layer(area: Rect, items: readonly DisplayItem[], tint?: HexColour): FineLayer {

@@ -27,7 +27,8 @@ export function toEightBits({ area, planes }: FineLayer): Uint8ClampedArray {
   for (let at = 0; at < alpha.length; at++) {
     const a = alpha[at];
     if (a === 0) continue;
-    const by = (noiseAt(at % area.width, Math.floor(at / area.width)) - 0.5) * 2 * DITHER_STEPS;
+    const y = Math.floor(at / area.width);
+    const by = (noiseAt(area.x + at - y * area.width, area.y + y) - 0.5) * 2 * DITHER_STEPS;
     for (let i = 0; i < 3; i++) out[at * 4 + i] = Math.round((planes[i][at] / a) * 255 + by);
     out[at * 4 + 3] = Math.round(a * 255 + by);
   }

@@ -39,18 +39,18 @@ test('a still is one frame of the hold; fill and key are two files', () => {
 });
 
 test('the sample words of a design never go out: a required field that is not sent is told', () => {
-  expect(() => payloadOf({ values: {} })).toThrow(/values, name \(.*\): expected words, got nothing/);
+  expect(() => payloadOf({ values: {} })).toThrow(/values, name \(.*\): needs words, found nothing/);
 });
 
 test.each([
-  [{ values: { name: 7, role: 'x' } }, /values, name .*expected words, got 7/],
-  [{ values: { name: ' ', role: 'x' } }, /values, name .*expected words/],
+  [{ values: { name: 7, role: 'x' } }, /values, name .*needs words, found 7/],
+  [{ values: { name: ' ', role: 'x' } }, /values, name .*needs words/],
   [
     { values: { name: 'x', role: 'y', nobody: 'z' } },
-    /expected fields of the template: name, role.*got "nobody"/,
+    /needs fields of the template: name, role.*found "nobody"/,
   ],
-  [{ values: { name: 'x', role: 'y' }, format: 'wide-9' }, /Order, format: expected .*one of wide-1080/],
-  [{ values: { name: 'x', role: 'y' }, rate: '26' }, /Order, rate: expected .*one of/],
+  [{ values: { name: 'x', role: 'y' }, format: 'wide-9' }, /Order, format: needs .*one of wide-1080/],
+  [{ values: { name: 'x', role: 'y' }, rate: '26' }, /Order, rate: needs .*one of/],
   [{ values: { name: 'x', role: 'y' }, output: 'mp4-h264' }, /without pictures of a programme/],
   [{ values: { name: 'x', role: 'y' }, output: 'apng', format: 'classic-576' }, /square pixels/],
   [{ values: {}, seconds: 1e9 }, /seconds/],

@@ -38,12 +38,16 @@ describe('a body that comes in', () => {
   });
 
   test.each([
-    ['is longer than allowed', post([part(2_000_000, 1), part(2_000_000, 2)]), /at most 3\.0 MB, got "more"/],
-    ['promises to be longer', post([part(1, 1)], 4_000_000), /at most 3\.0 MB, got "4\.0 MB"/],
-    ['ends early', post([part(100, 1)], 200), /all of its 200 bytes, got "100 bytes"/],
-    ['is longer than promised', post([part(300, 1)], 200), /all of its 200 bytes, got "300 bytes"/],
-    ['breaks off', post([part(100, 1)], undefined, true), /expected a whole file, got "one that broke off"/],
-    ['is empty', post([]), /expected a file, got "an empty one"/],
+    [
+      'is longer than allowed',
+      post([part(2_000_000, 1), part(2_000_000, 2)]),
+      /at most 3\.0 MB, found "more"/,
+    ],
+    ['promises to be longer', post([part(1, 1)], 4_000_000), /at most 3\.0 MB, found "4\.0 MB"/],
+    ['ends early', post([part(100, 1)], 200), /all of its 200 bytes, found "100 bytes"/],
+    ['is longer than promised', post([part(300, 1)], 200), /all of its 200 bytes, found "300 bytes"/],
+    ['breaks off', post([part(100, 1)], undefined, true), /needs a whole file, found "one that broke off"/],
+    ['is empty', post([]), /needs a file, found "an empty one"/],
   ])('and %s is refused and leaves nothing', async (_what, request, message) => {
     const receiving = receiveBody(request, options);
     await expect(receiving).rejects.toBeInstanceOf(InputError);

@@ -65,7 +65,7 @@ describe('a zip', () => {
       ['toString', '2'],
     ]);
     const zip = await openZip(put(TWO), 'Package');
-    await expect(zip.read('constructor', 10)).rejects.toThrow(/expected the file constructor/);
+    await expect(zip.read('constructor', 10)).rejects.toThrow(/needs the file constructor/);
     zip.close();
   });
 
@@ -75,29 +75,29 @@ describe('a zip', () => {
     [
       'with a wrong checksum',
       changed(TWO, (view, at) => view.setUint32(at + 16, 7, true)),
-      /a\.txt: expected a file whose checksum is right/,
+      /a\.txt: needs a file whose checksum is right/,
     ],
     [
       'that is encrypted',
       changed(TWO, (view, at) => view.setUint16(at + 8, 1, true)),
-      /expected files that are not encrypted, got "a\.txt"/,
+      /needs files that are not encrypted, found "a\.txt"/,
     ],
     [
       'packed in another way',
       changed(TWO, (view, at) => view.setUint16(at + 10, 14, true)),
-      /stored or deflated, got "method 14"/,
+      /stored or deflated, found "method 14"/,
     ],
     [
       'whose sizes are too small',
       changed(TWO, (view, at) => view.setUint32(at + 24, 3, true)),
-      /expected a zip file that is whole/,
+      /needs a zip file that is whole/,
     ],
     [
       'whose sizes are too large',
       changed(TWO, (view, at) => view.setUint32(at + 24, 99_999, true)),
-      /expected a zip file that is whole/,
+      /needs a zip file that is whole/,
     ],
-    ['with one name twice', twice(), /each file once, got "two called \\"a\.txt\\""/],
+    ['with one name twice', twice(), /each file once, found "two called \\"a\.txt\\""/],
     ['with a way out of the folder', zipSync({ '../a.txt': strToU8('x') }), /a zip file that is whole/],
   ])('%s is refused in words', async (_what, bytes, message) => {
     const reading = readAll(bytes);
@@ -107,7 +107,7 @@ describe('a zip', () => {
 
   test('that inflates to more than is allowed is stopped, also when its directory does not say so', async () => {
     const bomb = zipSync({ 'a.bin': new Uint8Array(50_000_000) });
-    await expect(readAll(bomb)).rejects.toThrow(/expected at most 1 MB in a\.bin, got "50 MB"/);
+    await expect(readAll(bomb)).rejects.toThrow(/needs at most 1 MB in a\.bin, found "50 MB"/);
     const lying = changed(bomb, (view, at) => view.setUint32(at + 24, 900_000, true));
     const before = process.memoryUsage().rss;
     await expect(readAll(lying)).rejects.toThrow(/a zip file that is whole/);

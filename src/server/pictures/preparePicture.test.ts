@@ -65,7 +65,7 @@ describe('pictures of pixels', () => {
     ] as const)
       for (const share of [0.3, 0.5, 0.9])
         await expect(prepare(name, whole.subarray(0, Math.floor(whole.length * share)))).rejects.toThrow(
-          /expected a picture that (is whole|can be opened)/,
+          /needs a picture that (is whole|can be opened)/,
         );
   });
 
@@ -73,7 +73,7 @@ describe('pictures of pixels', () => {
     const png = Buffer.from(encodePng(new Uint8Array(30 * 30 * 4).fill(90), 30, 30));
     const at = png.indexOf('IDAT') + 10;
     png[at] ^= 0xff;
-    await expect(prepare('a.png', png)).rejects.toThrow(/expected a picture that is whole/);
+    await expect(prepare('a.png', png)).rejects.toThrow(/needs a picture that is whole/);
   });
 
   test('of 16 bits, of other colour spaces and on their side become 8 bits, sRGB and upright, and it is told', async () => {
@@ -113,7 +113,7 @@ describe('pictures of pixels', () => {
     const inks = await plain(3).withIccProfile('cmyk').toColourspace('cmyk').jpeg().toBuffer();
     const bare = withoutProfile(inks);
     await expect(prepare('inks.jpg', bare)).rejects.toThrow(
-      /expected a CMYK picture with its colour profile, got one without\. Export it in sRGB/,
+      /needs a CMYK picture with its colour profile, found one without\. Export it in sRGB/,
     );
   });
 
@@ -140,9 +140,7 @@ describe('pictures of pixels', () => {
   });
 
   test('that unpack to more than a picture may have are refused before they are unpacked', async () => {
-    await expect(prepare('bomb.png', bomb(30_000, 30_000))).rejects.toThrow(
-      /expected at most 8192 px a side/,
-    );
+    await expect(prepare('bomb.png', bomb(30_000, 30_000))).rejects.toThrow(/needs at most 8192 px a side/);
   });
 
   test('whatever is broken in them, are taken whole or refused in words', async () => {
@@ -273,11 +271,13 @@ describe('drawings', () => {
       `<defs><filter id="f"><feGaussianBlur stdDeviation="300"/><feTurbulence baseFrequency="0.9" numOctaves="200"/></filter></defs>${'<rect width="40" height="20" filter="url(#f)"/>'.repeat(400)}`,
     );
     const before = Date.now();
-    await expect(prepare('slow.svg', slow)).rejects.toThrow(/opens within 2 s, got "one that takes longer"/);
+    await expect(prepare('slow.svg', slow)).rejects.toThrow(
+      /opens within 2 s, found "one that takes longer"/,
+    );
     expect(Date.now() - before).toBeLessThan(30_000);
     const limits = { seconds: 20, memoryBytes: 1_000_000 };
     const small = preparePicture({ bytes: slow, ending: 'svg' }, 'File', limits);
-    await expect(small).rejects.toThrow(/opens in 1 MB, got "one that needs more"/);
+    await expect(small).rejects.toThrow(/opens in 1 MB, found "one that needs more"/);
     expect((await prepare('a.svg', svg('<rect width="40" height="20"/>'))).widthPx).toBe(2048);
   }, 60_000);
 });

@@ -1,5 +1,5 @@
 /** How far (px) colour goes on outwards from what is seen: more than a block of any coding. */
-const REACH_PX = 32;
+export const REACH_PX = 32;
 
 /**
  * Gives what is not seen the colour of what is seen next to it, outwards from every edge, so that codings that share
@@ -12,11 +12,12 @@ export function bleedColour(pixels: Uint8ClampedArray, widthPx: number, heightPx
   const whole = new Uint32Array(pixels.buffer, pixels.byteOffset, widthPx * heightPx);
   const area = seenArea(whole, widthPx, heightPx);
   if (area === null) return;
-  const levels = halvings(pixels, widthPx, area);
+  const { colours, width } = coloursNear(whole, widthPx, area);
   for (let y = 0; y < area.height; y++) {
     const row = (area.y + y) * widthPx + area.x;
+    const near = (y >> 1) * width;
     for (let x = 0; x < area.width; x++)
-      if ((whole[row + x] & ALPHA) === 0) whole[row + x] = colourNear(levels, x, y);
+      if ((whole[row + x] & ALPHA) === 0) whole[row + x] = colours[near + (x >> 1)] & ~ALPHA;
   }
 }
 
@@ -56,6 +57,7 @@ function seenArea(whole: Uint32Array, widthPx: number, heightPx: number): Area |
   };
 }
 
+/** Pieces of 2, 4, 8 … pixels. */
 interface Level {
   readonly width: number;
   readonly height: number;
@@ -63,29 +65,52 @@ interface Level {
   readonly sums: Float32Array;
 }
 
-/** The area in pieces of 2, 4, 8 … pixels, up to twice the reach. */
-function halvings(pixels: Uint8ClampedArray, widthPx: number, area: Area): Level[] {
-  const offset = area.y * widthPx + area.x;
-  const levels = [halve(pixels, { width: area.width, height: area.height, stride: widthPx, offset })];
-  while (2 ** levels.length < REACH_PX * 2) {
-    const { sums, width, height } = levels[levels.length - 1];
-    levels.push(halve(sums, { width, height, stride: width, offset: 0 }));
-  }
-  return levels;
-}
-
-interface Grid {
+/** Colours of pieces, opaque; 0 for those that have none near. */
+interface Colours {
   readonly width: number;
-  readonly height: number;
-  readonly stride: number;
-  readonly offset: number;
+  readonly colours: Uint32Array;
 }
 
-function halve(from: ArrayLike<number>, { width, height, stride, offset }: Grid): Level {
+/** The colour of each piece of two by two pixels: of the smallest piece round it that has some, up to twice the reach. */
+function coloursNear(whole: Uint32Array, widthPx: number, area: Area): Colours {
+  const levels = [halvePixels(whole, widthPx, area)];
+  while (2 ** levels.length < REACH_PX * 2) levels.push(halve(levels[levels.length - 1]));
+  let above: Colours | null = null;
+  for (const level of levels.toReversed()) above = fillFrom(level, above);
+  return above ?? { width: 0, colours: new Uint32Array() };
+}
+
+function emptyLevel(width: number, height: number): Level {
   const [across, down] = [Math.ceil(width / 2), Math.ceil(height / 2)];
-  const sums = new Float32Array(across * down * 4);
+  return { width: across, height: down, sums: new Float32Array(across * down * 4) };
+}
+
+function halvePixels(whole: Uint32Array, widthPx: number, area: Area): Level {
+  const level = emptyLevel(area.width, area.height);
+  const { width: across, sums } = level;
+  for (let y = 0; y < area.height; y++) {
+    const from = (area.y + y) * widthPx + area.x;
+    const row = (y >> 1) * across;
+    for (let x = 0; x < area.width; x++) {
+      const pixel = whole[from + x];
+      const alpha = pixel >>> 24;
+      if (alpha === 0) continue;
+      const to = (row + (x >> 1)) * 4;
+      sums[to] += (pixel & 255) * alpha;
+      sums[to + 1] += ((pixel >> 8) & 255) * alpha;
+      sums[to + 2] += ((pixel >> 16) & 255) * alpha;
+      sums[to + 3] += alpha;
+    }
+  }
+  toMeans(sums);
+  return level;
+}
+
+function halve({ width, height, sums: from }: Level): Level {
+  const level = emptyLevel(width, height);
+  const { width: across, sums } = level;
   for (let y = 0; y < height; y++) {
-    let at = (offset + y * stride) * 4;
+    let at = y * width * 4;
     const row = (y >> 1) * across;
     for (let x = 0; x < width; x++, at += 4) {
       const alpha = from[at + 3];
@@ -97,6 +122,11 @@ function halve(from: ArrayLike<number>, { width, height, stride, offset }: Grid)
       sums[to + 3] += alpha;
     }
   }
+  toMeans(sums);
+  return level;
+}
+
+function toMeans(sums: Float32Array): void {
   for (let at = 0; at < sums.length; at += 4) {
     const alpha = sums[at + 3];
     if (alpha === 0) continue;
@@ -104,16 +134,21 @@ function halve(from: ArrayLike<number>, { width, height, stride, offset }: Grid)
     sums[at + 1] /= alpha;
     sums[at + 2] /= alpha;
   }
-  return { width: across, height: down, sums };
 }
 
-/** The colour of the smallest piece round a pixel that has some, without alpha; 0 where none has. */
-function colourNear(levels: readonly Level[], x: number, y: number): number {
-  for (let level = 0; level < levels.length; level++) {
-    const { width, sums } = levels[level];
-    const at = ((y >> (level + 1)) * width + (x >> (level + 1))) * 4;
-    if (sums[at + 3] > 0)
-      return Math.round(sums[at]) | (Math.round(sums[at + 1]) << 8) | (Math.round(sums[at + 2]) << 16);
+/** The colours of pieces; those that have none take that of the larger piece that they lie in. */
+function fillFrom({ width, height, sums }: Level, larger: Colours | null): Colours {
+  const colours = new Uint32Array(width * height);
+  for (let y = 0; y < height; y++) {
+    const above = larger === null ? 0 : (y >> 1) * larger.width;
+    for (let x = 0; x < width; x++) {
+      const at = (y * width + x) * 4;
+      if (sums[at + 3] > 0)
+        // Values are never below 0, so this rounds.
+        colours[at >> 2] =
+          ALPHA | (sums[at] + 0.5) | ((sums[at + 1] + 0.5) << 8) | ((sums[at + 2] + 0.5) << 16);
+      else if (larger !== null) colours[at >> 2] = larger.colours[above + (x >> 1)];
+    }
   }
-  return 0;
+  return { width, colours };
 }

@@ -24,24 +24,33 @@ export function compareFrame(
     throw new Error('The decoded frame has another size');
   const full = isDeep(painted) ? 65_535 : 255;
   const grounds = GROUNDS.map((share) => Math.round(share * full));
-  let [alphaMax, colourMax, sum, count] = [0, 0, 0, 0];
+  let alphaMax = 0;
+  let colourMax = 0;
+  let sum = 0;
+  let count = 0;
   // Everything in parts of a step, whole numbers for as long as it goes: this looks at every pixel.
   for (let at = 0; at < painted.length; at += 4) {
-    const [was, is] = [painted[at + 3], decoded[at + 3]];
+    const was = painted[at + 3];
+    const is = decoded[at + 3];
     if (was === 0 && is === 0) continue;
+    count += 3 * grounds.length;
     const lost = was - is;
-    if (lost > alphaMax) alphaMax = lost;
-    else if (-lost > alphaMax) alphaMax = -lost;
-    for (let channel = 0; channel < 3; channel++) {
-      const [to, from] = [decoded[at + channel], painted[at + channel]];
+    if (lost !== 0) alphaMax = Math.max(alphaMax, Math.abs(lost));
+    for (let channel = at; channel < at + 3; channel++) {
+      const to = decoded[channel];
+      const from = painted[channel];
       const difference = premultiplied ? (to - from) * full : to * is - from * was;
-      for (let i = 0; i < grounds.length; i++) {
-        const off = difference + grounds[i] * lost;
-        const seen = off < 0 ? -off : off;
+      if (lost === 0) {
+        // As much over any ground.
+        const seen = Math.abs(difference);
         if (seen > colourMax) colourMax = seen;
-        sum += seen;
-      }
-      count += grounds.length;
+        sum += seen * grounds.length;
+      } else
+        for (const ground of grounds) {
+          const seen = Math.abs(difference + ground * lost);
+          if (seen > colourMax) colourMax = seen;
+          sum += seen;
+        }
     }
   }
   const step = full / 255;

@@ -19,7 +19,7 @@ export function lanesAsked(least: 0 | 1): number | undefined {
   const lanes = Number(text);
   if (!Number.isInteger(lanes) || lanes < least || lanes > MOST_LANES)
     throw new Error(
-      `GILDER_LANES is ${text}: expected how many titles are made side by side, ${least} to ${MOST_LANES}.`,
+      `GILDER_LANES is ${text}: needs how many titles are made side by side, ${least} to ${MOST_LANES}.`,
     );
   return lanes;
 }

@@ -87,22 +87,22 @@ test('a still is taken from the middle of each title’s own hold', async () => 
 test.each([
   [
     { projectId: 'gone', output: 'mov-png', titleIds: [] },
-    /Project: expected a project that exists, got "gone"/,
+    /Project: needs a project that exists, found "gone"/,
   ],
   [
     { projectId: DEMO_PROJECT_ID, output: 'mov-png', titleIds: ['gone'] },
-    /Titles: expected titles of this project, got \["gone"\]/,
+    /Titles: needs titles of this project, found \["gone"\]/,
   ],
 ])('%j is refused', async (body, message) => {
   await expect(orderToPayload(database.db, parseOrder(body), ALL)).rejects.toThrow(message);
 });
 
 test.each([
-  [{ projectId: 'p', output: 'gif', titleIds: [] }, /output: expected one of mov-png/],
-  [{ projectId: 'p', output: 'mov-png' }, /titleIds: expected a value, got nothing/],
+  [{ projectId: 'p', output: 'gif', titleIds: [] }, /output: needs one of mov-png/],
+  [{ projectId: 'p', output: 'mov-png' }, /titleIds: needs a value, found nothing/],
   [
     { projectId: 'p', output: 'mov-png', titleIds: [1] },
-    /titleIds\[0\]: expected a value of type string, got 1/,
+    /titleIds\[0\]: needs a value of type string, found 1/,
   ],
 ])('an order such as %j is no order', (body, message) => {
   expect(() => parseOrder(body)).toThrow(message);
@@ -111,7 +111,7 @@ test.each([
 test('without ffmpeg videos are refused with what to do, and stills are still made', async () => {
   await expect(order('mov-prores', [], null)).rejects.toBeInstanceOf(InputError);
   await expect(order('mov-prores', [], null)).rejects.toThrow(
-    /expected ffmpeg on this machine, got "none"\. Install the Debian package ffmpeg/,
+    /needs ffmpeg on this machine, found "none"\. Install the Debian package ffmpeg/,
   );
   expect((await order('png-sequence', [], null)).titles).toHaveLength(10);
 });
@@ -178,7 +178,7 @@ test('files whose names would be alike get figures, and a pattern that is none i
     'lantern-regatta-day-two-3',
   ]);
   expect(alike).toBe(titles.length - 1);
-  await expect(sent('{nobody}')).rejects.toThrow(/a token that there is, got "\{nobody\}"/);
+  await expect(sent('{nobody}')).rejects.toThrow(/a token that there is, found "\{nobody\}"/);
 });
 
 test('what this ffmpeg cannot do is refused by the encoder’s name; what has no fields is made of whole frames', async () => {

@@ -1,7 +1,7 @@
 import { limitToComposite, toStudioLevels } from '@/core/colour/gamut';
 import type { Plane } from '@/core/outputs/output';
 import type { JobContent } from '@/db/schema';
-import { bleedColour } from './bleed';
+import { bleedColour, REACH_PX } from './bleed';
 import type { Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
 
@@ -13,6 +13,11 @@ export function planeOf(content: JobContent): Plane {
 
 /** The largest value of a channel. */
 const fullOf = (pixels: Pixels): number => (isDeep(pixels) ? 65_535 : 255);
+
+/** How far (px) the pixels of a file go on round what is seen. */
+export function reachOf(plane: Plane, coded: boolean): number {
+  return plane === 'fill' || (plane === 'straight' && coded) ? REACH_PX : 0;
+}
 
 interface PlaneOf {
   readonly widthPx: number;

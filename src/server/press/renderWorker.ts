@@ -14,23 +14,20 @@ import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { FrameRate } from '@/core/time/rates';
 import { RATES } from '@/core/time/rates';
 import type { JobGround, JobProgramme, JobTitle } from '@/db/schema';
-import type { Shades } from '@/core/outputs/output';
-import { FinePainter } from '@/paint/fine/finePainter';
-import { toEightBits, toSixteenBits } from '@/paint/fine/quantise';
-import { Painter } from '@/paint/painter';
 import type { SurfaceMaker } from '@/paint/surface';
 import { serverFonts } from '../fontFiles';
-import { createRasterFrame, decodePictures, surfacesWith } from '../raster';
-import { isTopFirst } from './colour';
+import { decodePictures, surfacesWith } from '../raster';
 import { FrameRing } from './frameRing';
 import { GroundVideos } from './ground/groundVideos';
-import { planeOf, toPlane } from './planes';
-import type { Pixels } from './pictures/picture';
+import { paintsPictures } from './paintedPicture';
+import { planeOf, reachOf, toPlane } from './planes';
+import type { PaintedPicture, Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
 import { PICTURE_CODECS } from './pictures/pictureCodecs';
 import { encodePng } from './pictures/png';
 import { pictureKeys } from './reuse/pictureKey';
 import type { RenderTask, WorkerMessage } from './renderTask';
+import { wholeFrames } from './wholeFrame';
 
 const port = parentPort;
 if (port === null) throw new Error('The render worker runs in a worker thread only');
@@ -140,7 +137,7 @@ async function render(task: RenderTask): Promise<void> {
     picture: (asset) => videos.picture(asset) ?? pictures.picture(asset),
   });
   try {
-    await paintFrames(task, frames, paintsFrames(surfaces, format, task.shades), format);
+    await paintFrames(task, frames, surfaces, format);
   } finally {
     videos.close();
   }
@@ -149,13 +146,16 @@ async function render(task: RenderTask): Promise<void> {
 async function paintFrames(
   task: RenderTask,
   frames: Frames,
-  paint: PaintsFrames,
+  surfaces: SurfaceMaker,
   format: FrameFormat,
 ): Promise<void> {
   const ring = new FrameRing(task.ring);
   const wanted = [...new Set(frames.compared)];
-  const { encode } = PICTURE_CODECS[task.frames === 'rgba' ? 'png' : task.frames];
   const plane = planeOf(task.content);
+  const coded = task.frames === 'rgba';
+  const planed = { coded, limited: task.limited, studio: task.studio };
+  const paint = paintsPictures(surfaces, format, task.shades, reachOf(plane, coded));
+  const whole = wholeFrames(task, format, plane);
   const keyOf = task.known && pictureKeys();
   let slot = 0;
   for (const { lists, first, next } of shownPictures(frames, format.interlaced === true)) {
@@ -167,28 +167,33 @@ async function paintFrames(
     // One that is compared is painted all the same, so that what was coded before is held against it.
     if (isKnown && compared.length === 0) continue;
     await frames.prepare?.(first);
-    const pixels = paint(lists[0]);
-    if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
-      weaveFields(pixels, paint(lists[1]), format.widthPx, isTopFirst(format));
-    const { widthPx, heightPx } = format;
-    const { limited, studio } = task;
-    toPlane(pixels, plane, { widthPx, heightPx, coded: task.frames === 'rgba', limited, studio });
-    // Who encodes may have the pixels' own memory.
-    const painted = compared.length === 0 ? pixels : pixels.slice();
-    if (!isKnown) {
-      if (!ring.take(slot)) return;
-      const bytes = task.frames === 'rgba' ? bytesOf(pixels) : encode({ ...format, pixels, plane, studio });
-      ring.bytes(slot).set(bytes);
-      say({ type: 'frame', slot, byteLength: bytes.length, first, repeats: next - first, key });
-      slot = (slot + 1) % task.ring.slots;
-    }
+    const picture = paint(lists);
+    toPlane(picture.pixels, plane, { widthPx: picture.area.width, heightPx: picture.area.height, ...planed });
+    if (!isKnown && !ring.take(slot)) return;
+    const pixels = whole(isKnown ? null : slot, picture);
+    // Who encodes may overwrite the slot.
     for (const frame of compared) {
-      const png = frame === frames.resting ? restingPng(painted, format) : null;
-      say({ type: 'reference', frame, pixels: painted, png });
+      const png = frame === frames.resting ? restingPng(pixels, format) : null;
+      say({ type: 'reference', frame, pixels: pixels.slice(), png });
+    }
+    if (!isKnown) {
+      const byteLength = coded
+        ? pixels.byteLength
+        : encodeInto(ring.bytes(slot), task, { ...format, pixels, plane });
+      say({ type: 'frame', slot, byteLength, first, repeats: next - first, key });
+      slot = (slot + 1) % task.ring.slots;
     }
     // The raster's memory is only given back between turns of the event loop.
     await new Promise((resolve) => setImmediate(resolve));
   }
+}
+
+/** Writes a picture as a file of its kind and gives its length. */
+function encodeInto(bytes: Uint8Array, { frames, studio }: RenderTask, picture: PaintedPicture): number {
+  if (frames === 'rgba') throw new Error('Raw pixels are no files');
+  const file = PICTURE_CODECS[frames].encode({ ...picture, studio });
+  bytes.set(file);
+  return file.length;
 }
 
 /** What is shown from one frame on until the next picture. */
@@ -223,36 +228,4 @@ const sameLists = (a: readonly DisplayList[], b: readonly DisplayList[]): boolea
 function restingPng(painted: Pixels, { widthPx, heightPx, pixelAspect }: FrameFormat): Uint8Array {
   const shown = isDeep(painted) ? Uint8Array.from(painted, (value) => value >> 8) : painted;
   return Uint8Array.from(encodePng(shown, widthPx, heightPx, pixelAspect));
-}
-
-const bytesOf = (pixels: Pixels): Uint8Array =>
-  new Uint8Array(pixels.buffer, pixels.byteOffset, pixels.byteLength);
-
-/** Paints a frame as straight-alpha RGBA, in pixels that may be changed. */
-type PaintsFrames = (list: DisplayList) => Pixels;
-
-function paintsFrames(
-  surfaces: SurfaceMaker,
-  { widthPx, heightPx }: FrameFormat,
-  shades: Shades,
-): PaintsFrames {
-  if (shades !== 'plain') {
-    const painter = new FinePainter(surfaces);
-    const turned = shades === 'deep' ? toSixteenBits : toEightBits;
-    return (list) => turned(painter.paint(list));
-  }
-  const painter = new Painter(surfaces);
-  const raster = createRasterFrame(widthPx, heightPx);
-  return (list) => {
-    raster.context.clearRect(0, 0, widthPx, heightPx);
-    painter.paint(raster.context, list);
-    return raster.readPixels();
-  };
-}
-
-/** Puts the lines of the second field between those of the first. */
-function weaveFields(first: Pixels, second: Pixels, widthPx: number, topFirst: boolean): void {
-  const stride = widthPx * 4;
-  for (let at = topFirst ? stride : 0; at < first.length; at += 2 * stride)
-    first.set(second.subarray(at, at + stride), at);
 }

@@ -102,7 +102,7 @@ export async function release(id: string, body: Record<string, unknown>): Promis
       `Template "${document.name}"`,
       'at least one layer',
       'none',
-      'Add a text or a box before you release it.',
+      'Add a text or a box before you publish it.',
     );
   }
   const number = await releaseTemplate(db, id, readRevision(body.revision), nanoid(12));

@@ -59,9 +59,9 @@ describe('templates', () => {
   });
 
   test.each([
-    [{ ...start, name: '' }, /New template, name: expected/],
-    [{ ...start, rate: '26' }, /New template, rate: expected one of/],
-    [{ ...start, kind: 'hologram' }, /New template, kind: expected one of/],
+    [{ ...start, name: '' }, /New template, name: needs/],
+    [{ ...start, rate: '26' }, /New template, rate: needs one of/],
+    [{ ...start, kind: 'hologram' }, /New template, kind: needs one of/],
     [{ ...start, secret: 1 }, /no unknown properties/],
   ])('%j is refused', async (body, message) => {
     await expect(startTemplate(body)).rejects.toThrow(message);
@@ -101,7 +101,7 @@ describe('templates', () => {
     const id = await startTemplate({ ...start, name: 'Empty' });
     const { document } = await getTemplate(id);
     await putTemplate(id, { revision: 1, document: { ...document, layers: [], fields: [] } });
-    await expect(release(id, { revision: 2 })).rejects.toThrow(/expected at least one layer/);
+    await expect(release(id, { revision: 2 })).rejects.toThrow(/needs at least one layer/);
   });
 
   test('are copied as they stand, under a name of their own', async () => {
@@ -124,7 +124,7 @@ describe('projects', () => {
     const asked = { name: 'Night Ferry', production: '', format: 'classic-576', rate: '25' };
     expect((await getProject(await startProject(asked))).clips).toEqual([]);
     await expect(startProject({ ...asked, standIns: 'yes' })).rejects.toThrow(
-      /standIns: expected true or false/,
+      /standIns: needs true or false/,
     );
     const { clips, titles } = await getProject(await startProject({ ...asked, standIns: true }));
     expect(titles).toEqual([]);
@@ -194,15 +194,15 @@ describe('projects', () => {
   });
 
   test.each([
-    [{ titles: { put: 'all', remove: [] } }, /Request, Title, put: expected a list/],
-    [{ titles: { put: [], remove: [{ id: 4, revision: 1 }] } }, /Removed title 1, id: expected an id/],
-    [{ titles: { put: [{ value: {}, revision: null }] } }, /Title 1, id: expected/],
-    [{ titles: { put: [{ value: null, revision: null }] } }, /Title 1: expected/],
+    [{ titles: { put: 'all', remove: [] } }, /Request, Title, put: needs a list/],
+    [{ titles: { put: [], remove: [{ id: 4, revision: 1 }] } }, /Removed title 1, id: needs an id/],
+    [{ titles: { put: [{ value: {}, revision: null }] } }, /Title 1, id: needs/],
+    [{ titles: { put: [{ value: null, revision: null }] } }, /Title 1: needs/],
     [
       { clips: { put: [{ value: { picture: 'https://x' }, revision: 1 }] } },
-      /Clip 1, picture: expected a stand-in/,
+      /Clip 1, picture: needs a stand-in/,
     ],
-    [{ cues: { put: [{ value: { id: 'q', words: 4 }, revision: null }] } }, /Cue 1, trackId: expected/],
+    [{ cues: { put: [{ value: { id: 'q', words: 4 }, revision: null }] } }, /Cue 1, trackId: needs/],
     [
       {
         plan: {
@@ -213,10 +213,10 @@ describe('projects', () => {
           revision: 1,
         },
       },
-      /Captions "English", editionId: expected an edition that exists/,
+      /Captions "English", editionId: needs an edition that exists/,
     ],
-    [{ plan: { value: { deliveries: [] }, revision: 0 } }, /Plan, deliveries: expected the master first/],
-    [{ plan: { value: newPlan('wide-1080'), revision: 'one' } }, /Plan, revision: expected a whole number/],
+    [{ plan: { value: { deliveries: [] }, revision: 0 } }, /Plan, deliveries: needs the master first/],
+    [{ plan: { value: newPlan('wide-1080'), revision: 'one' } }, /Plan, revision: needs a whole number/],
   ])('changes such as %j are refused', async (body, message) => {
     await expect(putChanges(DEMO_PROJECT_ID, body)).rejects.toThrow(message);
   });
@@ -233,7 +233,7 @@ describe('projects', () => {
   test('a title of an edition that does not exist is refused', async () => {
     const value = newTitle({ id: 'x', editionId: 'gone', startFrame: 0, lengthFrames: 50, lane: 0 });
     const change = putChanges(DEMO_PROJECT_ID, { titles: { put: [{ value, revision: null }] } });
-    await expect(change).rejects.toThrow(/editionId: expected an edition that exists, got "gone"/);
+    await expect(change).rejects.toThrow(/editionId: needs an edition that exists, found "gone"/);
   });
 });
 
@@ -251,15 +251,15 @@ describe('stills', () => {
   });
 
   test.each([
-    ['weir.jpg', png, /expected a name that ends in \.png, since it is image\/png/],
-    ['notes.png', Buffer.from('not a picture at all'), /expected a PNG, JPEG, WebP or SVG picture/],
+    ['weir.jpg', png, /needs a name that ends in \.png, since it is image\/png/],
+    ['notes.png', Buffer.from('not a picture at all'), /needs a PNG, JPEG, WebP or SVG picture/],
     [
       'font.png',
       readFileSync('public/fonts/fraunces-400.ttf'),
-      /expected a PNG, JPEG, WebP or SVG picture, got font\/ttf/,
+      /needs a PNG, JPEG, WebP or SVG picture, found font\/ttf/,
     ],
-    ['half.png', png.subarray(0, 40), /expected a picture that is whole/],
-    ['empty.png', Buffer.alloc(0), /expected a picture, got an empty file/],
+    ['half.png', png.subarray(0, 40), /needs a picture that is whole/],
+    ['empty.png', Buffer.alloc(0), /needs a picture, found an empty file/],
   ])('%s is refused', async (name, bytes, message) => {
     await expect(takeInPicture(name, bytes)).rejects.toThrow(InputError);
     await expect(takeInPicture(name, bytes)).rejects.toThrow(message);
@@ -298,7 +298,7 @@ describe('videos', () => {
     const before = readdirSync(mediaFolder);
     const file = await received(Buffer.from('no video'));
     await expect(takeInVideo('x.mp4', file)).rejects.toThrow(
-      /File "x.mp4": expected a video: MP4, MOV, WebM or MXF/,
+      /File "x.mp4": needs a video: MP4, MOV, WebM or MXF/,
     );
     expect(readdirSync(mediaFolder)).toEqual(before);
     await expect(videoFile(ask(), '../../etc/passwd')).rejects.toBeInstanceOf(NotFoundError);
@@ -347,7 +347,7 @@ describe('a finish of the house', () => {
   });
 
   test('that does not exist is refused', async () => {
-    await expect(spreadFinish('no-such', null)).rejects.toThrow(/Finish: expected a finish of the house/);
+    await expect(spreadFinish('no-such', null)).rejects.toThrow(/Finish: needs a finish of the house/);
   });
 });
 

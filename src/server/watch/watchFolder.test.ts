@@ -103,7 +103,7 @@ test('a sheet becomes titles and files, each row with its end or what is wrong w
   expect(rows.map((row) => row['What is wrong'])).toEqual([
     expect.stringContaining('Column "Shelf mark"'),
     '',
-    expect.stringMatching(/^Template: expected one of .*Tideline strap.*got "Nobody’s strap"/),
+    expect.stringMatching(/^Template: needs one of .*Tideline strap.*found "Nobody’s strap"/),
     expect.stringContaining('output'),
     expect.stringContaining('name (Name)'),
   ]);

@@ -12,17 +12,31 @@ import { TopBar } from '../shared/TopBar';
 import { useGrowing } from '../shared/useGrowing';
 import { BringInPackage } from './BringInPackage';
 import { NewTemplate } from '../shelf/NewTemplate';
+import type { TemplateOrder } from '../shelf/templateFinder';
+import {
+  byName,
+  FindTemplates,
+  NothingFound,
+  TemplateFilters,
+  useTemplateFinder,
+} from '../shelf/templateFinder';
 import { TitlePreview } from '../shelf/TitlePreview';
 
-/** All templates, released or not, the last changed first. */
+const ORDERS: readonly TemplateOrder<TemplateSummary>[] = [
+  { value: 'changed', label: 'Last changed', compare: null },
+  byName,
+];
+
+/** All templates, published or not, the last changed first. */
 export function BenchList({ templates }: { readonly templates: readonly TemplateSummary[] }) {
   const fonts = useFonts();
   const router = useRouter();
-  const { shown, end } = useGrowing(templates);
+  const finder = useTemplateFinder(templates, ORDERS);
+  const { shown, end } = useGrowing(finder.found);
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
-        middle={<h1 className="font-serif text-[17px] font-semibold">On the bench</h1>}
+        middle={<FindTemplates finder={finder} />}
         actions={
           <>
             <BringInPackage />
@@ -30,23 +44,28 @@ export function BenchList({ templates }: { readonly templates: readonly Template
           </>
         }
       />
-      <main className="min-h-0 flex-1 overflow-y-auto p-4">
-        {templates.length === 0 && (
-          <p className="p-6 text-soft">No templates yet. Start one with “New template”.</p>
-        )}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
-          {shown.map((template) => (
-            <li key={template.id} className="relative">
-              <BenchTile template={template} fonts={fonts} />
-              <ThingMenu
-                thing={{ kind: 'template', id: template.id, name: template.name }}
-                onChange={() => router.refresh()}
-                className="absolute right-1.5 bottom-3"
-              />
-            </li>
-          ))}
-        </ul>
-        <div ref={end} />
+      <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1">
+        <h1 className="sr-only">On the bench</h1>
+        <TemplateFilters finder={finder} />
+        <section aria-label="Templates" className="min-h-0 flex-1 overflow-y-auto p-4">
+          {templates.length === 0 && (
+            <p className="p-6 text-soft">No templates yet. Start one with “New template”.</p>
+          )}
+          <NothingFound finder={finder} />
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+            {shown.map((template) => (
+              <li key={template.id} className="relative">
+                <BenchTile template={template} fonts={fonts} />
+                <ThingMenu
+                  thing={{ kind: 'template', id: template.id, name: template.name }}
+                  onChange={() => router.refresh()}
+                  className="absolute right-1.5 bottom-3"
+                />
+              </li>
+            ))}
+          </ul>
+          <div ref={end} />
+        </section>
       </main>
     </div>
   );
@@ -77,7 +96,7 @@ function BenchTile({
       />
       <span className="block py-2 pr-11 pl-3">
         <span className="block truncate font-semibold">{name}</span>
-        <span className="text-soft">
+        <span className="block truncate text-soft">
           {TEMPLATE_KINDS.get(kind).label} · {stands(latestEdition, revision === releasedRevision)}
         </span>
       </span>
@@ -86,6 +105,6 @@ function BenchTile({
 }
 
 function stands(edition: number, unchanged: boolean): string {
-  if (edition === 0) return 'draft, not released';
+  if (edition === 0) return 'draft, not published';
   return unchanged ? `edition ${edition}` : `draft, after edition ${edition}`;
 }

@@ -8,6 +8,8 @@ import { EyedropContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';
 import { TopBar } from '../shared/TopBar';
 import { BenchActions, BenchTitle } from './BenchBar';
+import { LayerKeys } from './layers/LayerKeys';
+import { LayerMenu } from './layers/LayerMenu';
 import { BenchProvider, useTemplate } from './state/benchStore';
 import type { BenchView } from './state/benchStore';
 import { EditingProvider } from './state/EditingProvider';
@@ -23,7 +25,7 @@ import { useTemplateSaving } from './state/useTemplateSaving';
 
 /** The bench: where a template is designed. */
 export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
-  const view = useBenchView(record.document);
+  const view = useBenchView(record);
   return (
     <BenchProvider value={view}>
       <EyedropContext.Provider value={view.pickColour}>
@@ -81,7 +83,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
         actions={<BenchActions saving={saving} />}
       />
       <SaveTrouble state={saving.save.state} onTakeTheirs={takeTheirs} onKeepMine={saving.keepMine} />
-      <main className="flex min-h-0 flex-1">
+      <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1">
         <FormatWall
           values={values}
           valuesOf={valuesOf}
@@ -106,6 +108,8 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
         </div>
         <Settings valuesOf={valuesOf} onTry={tryValue} />
       </main>
+      <LayerKeys />
+      <LayerMenu />
     </div>
   );
 }

@@ -19,7 +19,7 @@ export function BringInPackage() {
       const answer = await sendFile<BroughtIn>('package', picked);
       if (answer.missingFaces.length > 0) {
         toast.warning(
-          `Set in faces that are not here: ${answer.missingFaces.join(', ')}. Another stands in.`,
+          `Set in fonts that are not here: ${answer.missingFaces.join(', ')}. Another stands in.`,
         );
       }
       if (answer.notes.length > 0) toast(answer.notes.join(' '), { duration: 12_000 });
@@ -33,12 +33,12 @@ export function BringInPackage() {
   return (
     <>
       <Button disabled={busy} onClick={() => file.current?.click()}>
-        Bring in a package
+        Import a package
       </Button>
       <FilePicker
         input={file}
         accept=".zip,application/zip"
-        label="Package to bring in"
+        label="Package to import"
         onPick={(picked) => void bringIn(picked)}
       />
     </>

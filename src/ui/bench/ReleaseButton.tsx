@@ -60,11 +60,11 @@ export function ReleaseButton({ saving, busy, run }: Props) {
     }
   };
   useEffect(() => () => look.current?.abort(), []);
-  const next = `Release edition ${saving.edition + 1}`;
+  const next = `Publish edition ${saving.edition + 1}`;
   return (
     <>
       <Button look="gold" disabled={busy || !saving.changed} onClick={() => void start()}>
-        {saving.changed ? next : `Edition ${saving.edition} released`}
+        {saving.changed ? next : `Edition ${saving.edition} published`}
       </Button>
       {stage !== null && (
         <Modal
@@ -75,7 +75,7 @@ export function ReleaseButton({ saving, busy, run }: Props) {
             <>
               <Button onClick={close}>Cancel</Button>
               <Button look="gold" disabled={busy} onClick={() => void run(release)}>
-                {stage.kind === 'looking' ? 'Release without waiting' : 'Release anyway'}
+                {stage.kind === 'looking' ? 'Publish without waiting' : 'Publish anyway'}
               </Button>
             </>
           }

@@ -42,10 +42,11 @@ describe('adding a title', () => {
 
   test('Enter before the shelf has come places what was meant as soon as it has; other letters take that back', async () => {
     const later = createDeskView({ titles: [], clips: CLIPS });
-    const early = { ...later, editions: new Map(), newest: new Map() };
+    const early = { ...later, editions: new Map(), newest: new Map(), isShelfHere: false };
     const drawn = renderOnDesk(early, <AddTitle frame={100} />);
     await userEvent.click(screen.getByRole('button', { name: 'Title' }));
     const box = screen.getByLabelText('Find a template');
+    expect(screen.getByRole('status')).toHaveTextContent('Reading the shelf.');
     await userEvent.type(box, 'corner{Enter}');
     await userEvent.clear(box);
     await userEvent.type(box, 'tide{Enter}');

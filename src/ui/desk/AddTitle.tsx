@@ -75,7 +75,7 @@ export function AddTitle({ frame }: { readonly frame: number }) {
 }
 
 function Templates({ frame, close }: { readonly frame: number; readonly close: () => void }) {
-  const { newest, rate, ui } = useDesk();
+  const { newest, isShelfHere, rate, ui } = useDesk();
   const clock = useClock();
   const placings = usePlacings(frame);
   const place = usePlaceTitle();
@@ -129,7 +129,12 @@ function Templates({ frame, close }: { readonly frame: number; readonly close: (
             <span className="text-soft">{`${lengthToTimecode(designFrames(edition.document.timing, rate), clock)} · edition ${edition.number}`}</span>
           </button>
         ))}
-        {newest.size === 0 && (
+        {newest.size === 0 && !isShelfHere && (
+          <p role="status" className="px-2.5 text-soft">
+            Reading the shelf.
+          </p>
+        )}
+        {newest.size === 0 && isShelfHere && (
           <Link href="/bench" className="block rounded-lg px-2.5 py-1.5 hover:bg-leaf-wash">
             The shelf is empty: design a template first
           </Link>

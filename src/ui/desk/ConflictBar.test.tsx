@@ -32,7 +32,7 @@ test('there is no bar without a conflict', () => {
 test.each([
   [conflict('values.name', 'Teo', 'T. Vance'), 'Title 2, Name', 'Here “Teo”, there “T. Vance”'],
   [conflict('startFrame', 200, 225), 'Title 2, In', 'Here “00:00:08:00”, there “00:00:09:00”'],
-  [conflict('lengthFrames', 150, 100), 'Lasts', 'Here “06:00”, there “04:00”'],
+  [conflict('lengthFrames', 150, 100), 'Duration', 'Here “06:00”, there “04:00”'],
   [conflict('lane', 0, 1), 'Lane', 'Here “1”, there “2”'],
   [
     conflict('editionId', 'strap-1', 'lockup-1'),

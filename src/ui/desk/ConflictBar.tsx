@@ -41,7 +41,7 @@ export function ConflictBar() {
 
 const CELL_WORDS: Readonly<Record<string, string>> = {
   startFrame: 'In',
-  lengthFrames: 'Lasts',
+  lengthFrames: 'Duration',
   lane: 'Lane',
   editionId: 'Template',
   keepsEdition: 'Keeps its edition',

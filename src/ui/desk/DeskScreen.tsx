@@ -97,7 +97,7 @@ export function useDeskView(project: DeskProject): {
   );
   const [ui] = useState(() => createDeskUi({ selection: project.titles.slice(0, 1).map(({ id }) => id) }));
   const saving = useDeskSaving(project, store);
-  const { editions, addEdition } = saving;
+  const { editions, isShelfHere, addEdition } = saving;
   const view = useMemo<DeskView>(() => {
     const ascending = editions.toSorted((a, b) => a.number - b.number);
     const byName = ascending.toSorted((a, b) => a.document.name.localeCompare(b.document.name, 'und'));
@@ -113,11 +113,12 @@ export function useDeskView(project: DeskProject): {
           return edition === undefined ? [] : [[templateId, edition]];
         }),
       ),
+      isShelfHere,
       addEdition,
       store,
       ui,
     };
-  }, [project.id, project.settings, editions, addEdition, store, ui]);
+  }, [project.id, project.settings, editions, isShelfHere, addEdition, store, ui]);
   return { view, saving };
 }
 
@@ -186,7 +187,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
       <SaveTrouble state={saving.state} />
       <ConflictBar />
       <EmptiedBar emptied={emptied} />
-      <main className="flex min-h-0 flex-1 flex-col">
+      <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1 flex-col">
         <div className="flex min-h-0 flex-1">
           <section aria-label="Cue sheet" className="flex min-w-0 flex-1 flex-col border-r border-line">
             <div className="flex h-12 shrink-0 items-center gap-2 px-3">

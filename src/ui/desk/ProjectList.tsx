@@ -40,7 +40,7 @@ export function ProjectList({ projects }: { readonly projects: readonly ProjectS
           </>
         }
       />
-      <main className="min-h-0 flex-1 overflow-y-auto p-4">
+      <main id="content" tabIndex={-1} className="outline-none min-h-0 flex-1 overflow-y-auto p-4">
         {projects.length === 0 && (
           <p className="p-6 text-soft">No projects yet. Start one with “New project”.</p>
         )}

@@ -30,12 +30,12 @@ export function TimeField({ label, frame, kind, least = 0, onChange, className }
     if (typed === null || typed === shown) return back();
     try {
       const next = kind === 'moment' ? timecodeToFrame(typed, clock) : textToLength(typed, clock);
-      if (next < least) return setWrong(`Expected at least ${least} frames.`);
+      if (next < least) return setWrong(`Needs at least ${least} frames.`);
       onChange(next);
       back();
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      setWrong(`Expected ${error.problems[0].expected}.`);
+      setWrong(`Needs ${error.problems[0].expected}.`);
     }
   };
   return (

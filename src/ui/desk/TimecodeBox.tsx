@@ -20,7 +20,7 @@ export function TimecodeBox({ frame, end, onGo }: Props) {
       return Math.min(end, timecodeToFrame(text, clock));
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      return `Expected ${error.problems[0].expected}.`;
+      return `Needs ${error.problems[0].expected}.`;
     }
   };
   const leave = (): void => {

@@ -24,6 +24,8 @@ export interface DeskView {
   readonly editions: ReadonlyMap<string, EditionRecord>;
   /** The newest edition of each template, by template id. */
   readonly newest: ReadonlyMap<string, EditionRecord>;
+  /** Whether all of the shelf has come; until then more templates may. */
+  readonly isShelfHere: boolean;
   /** Takes in an edition that was asked for, such as an older one. */
   addEdition(edition: EditionRecord): void;
   readonly store: DeskStore;

@@ -61,6 +61,7 @@ export function createDeskView({
     rate: RATES.get('25'),
     editions: new Map(editions.map((one) => [one.id, one])),
     newest: new Map(editions.map((one) => [one.templateId, one])),
+    isShelfHere: true,
     addEdition: () => undefined,
     store: createDeskStore({ titles, clips, cues, plan }),
     ui: createDeskUi(ui),

@@ -10,6 +10,7 @@ import { sameValue } from '@/core/kit/sameValue';
 import { workOf } from '@/core/project/work';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
+import { counted } from '../shared/counted';
 import { loadEdition } from '../shared/documents';
 import { reloadHouse } from '../shared/useHouse';
 import { useKeptSteps } from '../shared/useKeptSteps';
@@ -18,6 +19,8 @@ import type { DeskStore } from './deskStore';
 
 export interface DeskSaving extends Autosave {
   readonly editions: DeskProject['editions'];
+  /** Whether the shelf's editions have come, those that cannot be had aside. */
+  readonly isShelfHere: boolean;
   /** Takes in an edition that was asked for, such as an older one. */
   readonly addEdition: (edition: EditionRecord) => void;
 }
@@ -28,7 +31,7 @@ const KEEP_AFTER_MS = 1000;
 /** Keeps a desk saved, and up to date with what other desks save and the bench releases. */
 export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSaving {
   const [draft] = useState(() => new DeskDraft(project, store));
-  const { editions, take, add } = useEditions(project);
+  const { editions, isShelfHere, take, add } = useEditions(project);
   const addEdition = useCallback((edition: EditionRecord) => add([edition]), [add]);
   const work = useStore(store, useShallow(workOf));
   const save = useAutosave(work, draft.save);
@@ -46,16 +49,21 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
   }, [draft, unsaved, work]);
   useKeptSteps(`project-${project.id}`, store);
   useNews(project, draft, take);
-  return useMemo(() => ({ ...save, editions, addEdition }), [save, editions, addEdition]);
+  return useMemo(
+    () => ({ ...save, editions, isShelfHere, addEdition }),
+    [save, editions, isShelfHere, addEdition],
+  );
 }
 
 /** The editions that are here: those the desk opened with, those that came since, and then all others. */
 function useEditions(project: DeskProject): {
   readonly editions: readonly EditionRecord[];
+  readonly isShelfHere: boolean;
   readonly take: (project: Pick<DeskProject, 'editions' | 'otherEditions'>) => void;
   readonly add: (more: readonly EditionRecord[]) => void;
 } {
   const [editions, setEditions] = useState(project.editions);
+  const [isShelfHere, setShelfHere] = useState(project.otherEditions.length === 0);
   const add = useCallback((more: readonly EditionRecord[]) => {
     setEditions((now) => {
       const known = new Set(now.map(({ id }) => id));
@@ -65,9 +73,15 @@ function useEditions(project: DeskProject): {
   }, []);
   const loadOthers = useCallback(
     (ids: readonly string[]) => {
-      void Promise.allSettled(ids.map(loadEdition)).then((loaded) =>
-        add(loaded.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []))),
-      );
+      void Promise.allSettled(ids.map(loadEdition)).then((loaded) => {
+        add(loaded.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : [])));
+        setShelfHere(true);
+        const missing = loaded.filter(({ status }) => status === 'rejected').length;
+        if (missing > 0)
+          toast.error(
+            `${counted(missing, 'template')} of the shelf could not be read. Reload the page to try again.`,
+          );
+      });
     },
     [add],
   );
@@ -79,7 +93,7 @@ function useEditions(project: DeskProject): {
     [add, loadOthers],
   );
   useEffect(() => loadOthers(project.otherEditions), [loadOthers, project]);
-  return { editions, take, add };
+  return { editions, isShelfHere, take, add };
 }
 
 /** Listens to the server's news: other desks' changes come in, new editions are told at once. */

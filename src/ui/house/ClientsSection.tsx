@@ -34,7 +34,7 @@ export function ClientsSection() {
   return (
     <>
       <p className="pb-3 text-soft">
-        Other systems on this machine can fill in released templates and fetch stills and videos, each with a
+        Other systems on this machine can fill in published templates and fetch stills and videos, each with a
         key of its own. {inForce === 0 ? 'While there is no key, nothing can be asked.' : ''}{' '}
         <Link className="underline" href="/house/interface">
           What they can ask for

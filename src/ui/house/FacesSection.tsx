@@ -20,7 +20,7 @@ export function FacesSection({ house, inForce, templates, onChange }: SectionPro
   return (
     <>
       <p className="pb-3 text-soft">
-        What each face is for. Another face here takes the place of this one in every template that is set in
+        What each font is for. Another font here takes the place of this one in every template that is set in
         it.
       </p>
       <ul className="grid gap-2">
@@ -33,7 +33,7 @@ export function FacesSection({ house, inForce, templates, onChange }: SectionPro
             onRemove={() => onChange({ faces: faces.filter(({ id }) => id !== face.id) })}
           >
             <SelectBox
-              label={`Face for ${face.name}`}
+              label={`Font for ${face.name}`}
               value={face.face}
               onChange={(id) => set(face.id, { face: id })}
               choices={FACES.list.map(({ id, label }) => ({ value: id, label }))}
@@ -57,7 +57,7 @@ export function FacesSection({ house, inForce, templates, onChange }: SectionPro
             onChange({ faces: [...faces, { id: nanoid(8), name: 'Another use', face: FACES.list[0].id }] })
           }
         >
-          <PlusIcon className="h-4 w-4" /> Add a face
+          <PlusIcon className="h-4 w-4" /> Add a font
         </Button>
       </div>
     </>

@@ -37,7 +37,7 @@ export interface SectionProps {
 
 const SECTIONS = [
   { id: 'colours', label: 'Colours', Part: ColoursSection },
-  { id: 'faces', label: 'Faces', Part: FacesSection },
+  { id: 'faces', label: 'Fonts', Part: FacesSection },
   { id: 'kept', label: 'Finishes and moves', Part: KeptSection },
   { id: 'timing', label: 'Timing and reading', Part: TimingSection },
   { id: 'captions', label: 'Captions', Part: CaptionsSection },
@@ -80,7 +80,7 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
           </>
         }
       />
-      <main className="flex min-h-0 flex-1">
+      <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1">
         <nav aria-label="Parts of the House" className="w-52 shrink-0 border-r border-line p-3">
           {SECTIONS.map((one) => (
             <button

@@ -11,12 +11,12 @@ export function InterfaceScreen({ operations }: ScreenProps) {
   return (
     <div className="flex h-dvh flex-col">
       <TopBar middle={<h1 className="font-serif text-[17px] font-semibold">For other systems</h1>} />
-      <main className="min-h-0 flex-1 overflow-y-auto p-6">
+      <main id="content" tabIndex={-1} className="outline-none min-h-0 flex-1 overflow-y-auto p-6">
         <div className="mx-auto max-w-4xl">
           <p className="pb-2 text-soft">
-            Stills and videos of released templates, over HTTP on this machine. Every request has a key in its
-            head: <code className="font-mono text-[12.5px]">Authorization: Bearer gld_…</code>. Keys are made
-            in the{' '}
+            Stills and videos of published templates, over HTTP on this machine. Every request has a key in
+            its head: <code className="font-mono text-[12.5px]">Authorization: Bearer gld_…</code>. Keys are
+            made in the{' '}
             <Link className="underline" href="/house">
               House
             </Link>

@@ -94,7 +94,7 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
       <Placed saved={saved.document} house={house} changes={changes} />
       {touched.length > 0 && (
         <p className="pb-2 text-soft">
-          Templates change on the bench; titles follow when the designer releases the next edition.
+          Templates change on the bench; titles follow when the designer publishes the next edition.
         </p>
       )}
       <ul className="grid gap-4">

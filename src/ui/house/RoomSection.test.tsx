@@ -19,6 +19,9 @@ const thing = (id: string, more: Partial<KeptThing> = {}): KeptThing => ({
 /** A server that keeps templates. */
 class Server {
   things = [thing('Heat board'), thing('Tideline strap')];
+  /** Waited for before a list is given. */
+  held: Promise<void> | null = null;
+  fails = false;
   uses: ThingUses = { names: [], count: 0 };
   readonly asked: string[] = [];
 
@@ -33,8 +36,10 @@ class Server {
       const awayAt = away === null ? null : new Date().toISOString();
       this.things = this.things.map((one) => (one.id === id ? { ...one, away, awayAt } : one));
     }
+    if (this.fails) return jsonAnswer(500, { message: 'The server could not read its disk.' });
     if (path === 'room') return jsonAnswer(200, this.room());
     if (id !== undefined) return jsonAnswer(200, this.uses);
+    await this.held;
     const listed = this.things.filter(({ away }) => (away !== null) === path.endsWith('?away'));
     return jsonAnswer(200, { things: listed, total: listed.length });
   };
@@ -72,8 +77,8 @@ afterEach(() => {
 
 const menu = (name: string): Promise<HTMLElement> =>
   screen.findByRole('button', { name: `What to do with ${name}` });
-const away = (): Promise<void> =>
-  userEvent.click(screen.getByText('Out of the way', { selector: 'label *, button, span' }));
+const away = async (): Promise<void> =>
+  userEvent.click(await screen.findByRole('radio', { name: 'Out of the way' }));
 
 describe('the page of what takes room', () => {
   test('counts what is in use and what is out of the way', async () => {
@@ -123,5 +128,27 @@ describe('the page of what takes room', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Delete for good' }));
     expect(await screen.findByText('Nothing is out of the way.')).toBeInTheDocument();
     expect(server.asked).toEqual(['DELETE room/template/Old']);
+  });
+
+  test('one list never stands in the place of another that is still being read', async () => {
+    await menu('Heat board');
+    let give = (): void => undefined;
+    server.held = new Promise((resolve) => (give = resolve));
+    await away();
+    expect(screen.queryByText('Heat board')).toBeNull();
+    expect(screen.queryByText('Nothing is out of the way.')).toBeNull();
+    give();
+    expect(await screen.findByText('Nothing is out of the way.')).toBeInTheDocument();
+  });
+
+  test('a server that does not answer is told, and asked again', async () => {
+    await menu('Heat board');
+    server.fails = true;
+    await away();
+    expect(await screen.findByRole('alert')).toHaveTextContent('The server could not read its disk.');
+    server.fails = false;
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(await screen.findByText('Nothing is out of the way.')).toBeInTheDocument();
+    expect(screen.queryByRole('alert')).toBeNull();
   });
 });

@@ -1,8 +1,8 @@
 'use client';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { KeptKind, KeptThing, RoomFacts, RoomList, ThingUses } from '@/contract/room';
 import { bytesToWords } from '@/core/kit/bytes';
-import { ask } from '../shared/api';
+import { ask, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { counted } from '../shared/counted';
 import { deleteThing, putThingAway, usersInWords, usesOfThing } from '../shared/keptThings';
@@ -26,53 +26,83 @@ const KEPT_DAYS = 30;
 export function RoomSection() {
   const [kind, setKind] = useState<KeptKind>('template');
   const [isAway, setAway] = useState(false);
-  const { room, list, reload } = useRoom(kind, isAway);
+  const { room, list, problem, reload } = useRoom(kind, isAway);
   return (
     <>
       <p className="pb-3 text-soft">
         What is set aside is kept until it is wanted again. What is deleted can be brought back for 30 days
         and then goes for good.
       </p>
-      {room !== null && <RoomTable room={room} />}
-      <div className="flex items-end gap-3 pt-5 pb-2">
-        <SelectBox label="What is listed" value={kind} onChange={setKind} choices={KINDS} />
-        <Segmented
-          label="Which of them"
-          value={isAway ? 'away' : 'used'}
-          onChange={(value) => setAway(value === 'away')}
-          choices={[
-            { value: 'used', label: 'In use' },
-            { value: 'away', label: 'Out of the way' },
-          ]}
-        />
-      </div>
+      {problem !== '' && (
+        <p role="alert" className="flex items-center gap-3 py-2 text-stop-ink">
+          {problem}
+          <Button onClick={reload}>Try again</Button>
+        </p>
+      )}
+      {room === null && problem === '' && (
+        <p role="status" className="text-soft">
+          Looking what takes room.
+        </p>
+      )}
+      {/* Controls come with the table above them: alone, they would be pushed away from under the pointer. */}
+      {room !== null && (
+        <>
+          <RoomTable room={room} />
+          <div className="flex items-end gap-3 pt-5 pb-2">
+            <SelectBox label="What is listed" value={kind} onChange={setKind} choices={KINDS} />
+            <Segmented
+              label="Which of them"
+              value={isAway ? 'away' : 'used'}
+              onChange={(value) => setAway(value === 'away')}
+              choices={[
+                { value: 'used', label: 'In use' },
+                { value: 'away', label: 'Out of the way' },
+              ]}
+            />
+          </div>
+        </>
+      )}
       {list !== null && <ThingList list={list} isAway={isAway} onChange={reload} />}
     </>
   );
 }
 
+interface Read {
+  readonly of: string;
+  readonly room: RoomFacts;
+  readonly list: RoomList;
+}
+
+/** What takes room, and the list that was asked for once it has come: never another one in its place. */
 function useRoom(
   kind: KeptKind,
   isAway: boolean,
-): { readonly room: RoomFacts | null; readonly list: RoomList | null; readonly reload: () => void } {
-  const [room, setRoom] = useState<RoomFacts | null>(null);
-  const [list, setList] = useState<RoomList | null>(null);
+): {
+  readonly room: RoomFacts | null;
+  readonly list: RoomList | null;
+  readonly problem: string;
+  readonly reload: () => void;
+} {
+  const path = `room/${kind}${isAway ? '?away' : ''}`;
+  const [read, setRead] = useState<Read | null>(null);
+  const [problem, setProblem] = useState('');
   const [asked, setAsked] = useState(0);
   useEffect(() => {
     let stays = true;
-    void Promise.all([ask<RoomFacts>('room'), ask<RoomList>(`room/${kind}${isAway ? '?away' : ''}`)]).then(
-      ([facts, things]) => {
+    void Promise.all([ask<RoomFacts>('room'), ask<RoomList>(path)]).then(
+      ([room, list]) => {
         if (!stays) return;
-        setRoom(facts);
-        setList(things);
+        setRead({ of: path, room, list });
+        setProblem('');
       },
-      () => undefined,
+      (error: unknown) => stays && setProblem(wordsOf(error)),
     );
     return () => {
       stays = false;
     };
-  }, [kind, isAway, asked]);
-  return { room, list, reload: useCallback(() => setAsked((now) => now + 1), []) };
+  }, [path, asked]);
+  const list = read?.of === path ? read.list : null;
+  return { room: read?.room ?? null, list, problem, reload: () => setAsked((now) => now + 1) };
 }
 
 function RoomTable({ room }: { readonly room: RoomFacts }) {

@@ -16,7 +16,10 @@ export function Uses({
   if (used.length === 0) return <span className="text-soft">not used yet</span>;
   const places = used.reduce((sum, one) => sum + one.places, 0);
   return (
-    <span className="truncate text-soft" title={used.map((one) => `${one.name}: ${one.places}`).join('\n')}>
+    <span
+      className="block truncate text-soft"
+      title={used.map((one) => `${one.name}: ${one.places}`).join('\n')}
+    >
       {`${counted(places, 'place')} in ${used.map(({ name }) => name).join(', ')}`}
     </span>
   );

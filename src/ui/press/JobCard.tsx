@@ -27,8 +27,8 @@ interface Props {
 }
 
 const STATUS = {
-  queued: { tone: 'quiet', words: 'waiting' },
-  running: { tone: 'look', words: 'on the press' },
+  queued: { tone: 'quiet', words: 'queued' },
+  running: { tone: 'look', words: 'rendering' },
   paused: { tone: 'quiet', words: 'paused' },
   done: { tone: 'pass', words: 'done' },
   failed: { tone: 'stop', words: 'failed' },
@@ -40,7 +40,7 @@ export function JobCard({ job, filesDays, viewed, onView, onAway }: Props) {
   const { doneFrames, totalFrames } = job.progress;
   const { tone, words: status } = STATUS[job.status];
   const isNext = job.status === 'queued' && job.priority > 0;
-  const words = isNext ? 'waiting, next' : status;
+  const words = isNext ? 'queued, next' : status;
   const unfinished = job.status === 'queued' || job.status === 'running';
   const isPaused = job.status === 'paused';
   const tell = (what: 'cancel' | 'retry' | 'pause' | 'first'): void =>

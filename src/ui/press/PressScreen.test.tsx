@@ -110,7 +110,7 @@ describe('the press', () => {
   test('follows a job from waiting to done as the server tells it', () => {
     open([job('a')]);
     const card = screen.getByRole('article', { name: 'Lantern Regatta, titles' });
-    expect(within(card).getByText('waiting')).toBeInTheDocument();
+    expect(within(card).getByText('queued')).toBeInTheDocument();
     hear(job('a', { status: 'running', progress: { doneFrames: 120, totalFrames: 300, paintedFrames: 80 } }));
     expect(within(card).getByText('120 of 300 frames')).toBeInTheDocument();
     expect(within(card).getByRole('progressbar')).toHaveAttribute('aria-valuenow', '120');

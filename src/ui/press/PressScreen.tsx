@@ -30,7 +30,7 @@ export function PressScreen(first: PressPage) {
         </p>
       )}
       {machines !== null && <Machines machines={machines} />}
-      <main className="flex min-h-0 flex-1">
+      <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1">
         <section aria-label="Jobs" className="min-h-0 flex-1 overflow-y-auto p-4">
           {jobs.length === 0 && (
             <p className="p-6 text-soft">

@@ -57,8 +57,8 @@ export function PictureBox({ label, value, onChange }: Props) {
       </select>
       <button
         type="button"
-        aria-label={`${label}: bring in a picture`}
-        title="Bring in a PNG, JPEG, WebP or SVG"
+        aria-label={`${label}: import a picture`}
+        title="Import a PNG, JPEG, WebP or SVG"
         onClick={() => file.current?.click()}
         className="grid h-8 w-8 shrink-0 place-items-center rounded-lg border border-line-strong bg-field"
       >

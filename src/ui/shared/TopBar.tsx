@@ -26,16 +26,23 @@ interface Props {
 export function TopBar({ middle, actions }: Props) {
   const [theme, setTheme] = useTheme();
   const other = theme === 'lamplight' ? 'daylight' : 'lamplight';
+  const says = other === 'lamplight' ? 'Dark theme' : 'Light theme';
   return (
     <header className="flex h-12 shrink-0 items-center gap-4 border-b border-line bg-card px-3">
+      <a
+        href="#content"
+        className="sr-only rounded-lg bg-ink font-semibold text-card focus:not-sr-only focus:absolute focus:z-50 focus:px-3 focus:py-1.5"
+      >
+        Skip to the work
+      </a>
       <Places />
       <div className="flex min-w-0 flex-1 items-center gap-3">{middle}</div>
       <div className="flex items-center gap-2">{actions}</div>
       <button
         type="button"
         className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
-        aria-label={`Change to ${other}`}
-        title={`Change to ${other}`}
+        aria-label={says}
+        title={says}
         onClick={() => setTheme(other)}
       >
         {theme === 'lamplight' ? <SunIcon className="h-5 w-5" /> : <MoonIcon className="h-5 w-5" />}

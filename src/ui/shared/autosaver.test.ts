@@ -91,11 +91,11 @@ describe('a stale write', () => {
 
 test('what the server refuses is saved again once it is changed', async () => {
   const { saver } = start(async (value) => {
-    if (value === 'bad') throw new RefusedError(400, { message: 'Size: expected more than 0' });
+    if (value === 'bad') throw new RefusedError(400, { message: 'Size: needs more than 0' });
   });
   saver.change('bad');
   await settle();
-  expect(saver.state).toEqual({ kind: 'refused', message: 'Size: expected more than 0' });
+  expect(saver.state).toEqual({ kind: 'refused', message: 'Size: needs more than 0' });
   saver.change('good');
   await settle();
   expect(saver.state.kind).toBe('saved');

@@ -11,19 +11,24 @@ interface KeyOptions {
   readonly preventDefault?: boolean;
   /** By the letter that is written, not by where the key lies. */
   readonly useKey?: boolean;
+  /** When the key is the browser's after all. */
+  readonly unless?: (event: KeyboardEvent) => boolean;
 }
 
 const isWithin = ({ target }: KeyboardEvent, selector: string): boolean =>
   target instanceof HTMLElement && target.closest(selector) !== null;
 
 /** A key of a screen. It does nothing while another screen lies over it, where keys are the other's. */
-export function useKeys(keys: Keys, act: Act, options: KeyOptions = {}): void {
+export function useKeys(keys: Keys, act: Act, { unless, ...options }: KeyOptions = {}): void {
   const once = (event: KeyboardEvent): void => {
     // A key that acts does not type too, wherever its act leads: the letter would land in the box that is gone to.
     if (/^[\p{L}\p{N}\p{P}]$/u.test(event.key)) event.preventDefault();
     act(event);
   };
-  useHotkeys(keys, once, { ...options, ignoreEventWhen: (event) => isWithin(event, '[role="dialog"]') });
+  useHotkeys(keys, once, {
+    ...options,
+    ignoreEventWhen: (event) => isWithin(event, '[role="dialog"]') || unless?.(event) === true,
+  });
 }
 
 /** Whether Space and Enter mean something to what is focused. */

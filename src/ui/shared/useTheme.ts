@@ -9,22 +9,29 @@ export type Theme = 'daylight' | 'lamplight';
 const listeners = new Set<() => void>();
 
 function subscribe(listener: () => void): () => void {
-  // Another tab changed it: this page follows.
+  // Another tab or the system changed it: this page follows.
   const follow = (): void => {
     document.documentElement.dataset.theme = readTheme();
     listener();
   };
   listeners.add(listener);
   window.addEventListener('storage', follow);
+  systemIsDark().addEventListener('change', follow);
   return () => {
     listeners.delete(listener);
     window.removeEventListener('storage', follow);
+    systemIsDark().removeEventListener('change', follow);
   };
 }
 
+/** What was chosen here, else what the system has. */
 function readTheme(): Theme {
-  return localStorage.getItem(THEME_KEY) === 'lamplight' ? 'lamplight' : 'daylight';
+  const kept = localStorage.getItem(THEME_KEY);
+  if (kept === 'lamplight' || kept === 'daylight') return kept;
+  return systemIsDark().matches ? 'lamplight' : 'daylight';
 }
+
+const systemIsDark = (): MediaQueryList => window.matchMedia('(prefers-color-scheme: dark)');
 
 function setTheme(theme: Theme): void {
   localStorage.setItem(THEME_KEY, theme);

@@ -75,7 +75,7 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
         </Fact>
         <Fact label="Timing">{`in ${inSeconds} · hold ${holdSeconds}, stretches · out ${outSeconds}`}</Fact>
         <Fact label="Formats">{formats.map((format) => format.label).join(', ')}</Fact>
-        <Fact label="Edition">{`${entry.number}, released ${released}`}</Fact>
+        <Fact label="Edition">{`${entry.number}, published ${released}`}</Fact>
         <Fact label="In use">{counted(entry.totalUses, 'title')}</Fact>
         <Fact label="Scripts">{[...new Set(FACES.list.flatMap((face) => face.scripts))].join(', ')}</Fact>
       </dl>

@@ -47,7 +47,7 @@ describe('the shelf', () => {
     expect(tiles()[0]).toMatch(/Tideline strap3 fields · edition 3/);
     const about = screen.getByRole('complementary', { name: 'About Tideline strap' });
     expect(within(about).getByText('12 titles')).toBeInTheDocument();
-    expect(within(about).getByText('3, released 3 November')).toBeInTheDocument();
+    expect(within(about).getByText('3, published 3 November')).toBeInTheDocument();
   });
 
   test('finds templates by name, field or the words that they show, all of which must be there', async () => {
@@ -123,7 +123,7 @@ describe('a new template', () => {
     expect(screen.getByRole('alert')).toHaveTextContent('Give it a name first.');
     globalThis.fetch = (url) =>
       String(url).startsWith('/api/')
-        ? Promise.resolve(jsonAnswer(400, { message: 'Name: expected at most 80 characters.' }))
+        ? Promise.resolve(jsonAnswer(400, { message: 'Name: needs at most 80 characters.' }))
         : new Promise(() => undefined);
     await userEvent.type(screen.getByLabelText('Name'), 'Dock line{Enter}');
     await waitFor(() => expect(screen.getByRole('alert')).toHaveTextContent('at most 80 characters'));

@@ -48,7 +48,7 @@ describe('SubRip', () => {
     );
     expect(file.cues).toEqual([cue(8, 9, 'back')]);
     expect(file.problems.map((one) => one.slice(0, 20))).toEqual([
-      'Line 2: expected tim',
+      'Line 2: needs times ',
       'Line 6: it ends befo',
       'Line 10: a cue witho',
     ]);
@@ -123,7 +123,7 @@ describe('TTML', () => {
     ]);
     expect(file.problems).toEqual([
       'Line 11: a cue without an end, left out.',
-      'Line 11: expected a time such as 00:00:01.000 or 12s, got "soon".',
+      'Line 11: needs a time such as 00:00:01.000 or 12s, found "soon".',
     ]);
   });
 
@@ -222,7 +222,7 @@ describe('EBU STL', () => {
     expect(file.cues).toEqual([cue(1.5, 2, 'a')]);
     expect(file.problems).toEqual([
       'The file ends inside a block, after 3 of 128 bytes.',
-      'Block 2: expected times, got 0 0 77 0 0 0 9 0; left out.',
+      'Block 2: needs times, found 0 0 77 0 0 0 9 0; left out.',
     ]);
     expect(() => read('x.stl', bytes.subarray(0, 1024))).toThrow(InputError);
   });

@@ -55,7 +55,7 @@ function blocksOf(lines: readonly string[], problems: string[]): Block[] {
     open = null;
     if (startSeconds === null || endSeconds === null) {
       problems.push(
-        `Line ${i + 1}: expected times such as 00:00:01,000 --> 00:00:03,500, got "${line.trim().slice(0, 60)}".`,
+        `Line ${i + 1}: needs times such as 00:00:01,000 --> 00:00:03,500, found "${line.trim().slice(0, 60)}".`,
       );
       return;
     }

@@ -92,7 +92,7 @@ function readStl(bytes: Uint8Array, clock: Clock): CaptionFile {
     const good = isTime(block.from) && isTime(block.to);
     if (!good)
       problems.push(
-        `Block ${i + 1}: expected times, got ${[...block.from, ...block.to].join(' ')}; left out.`,
+        `Block ${i + 1}: needs times, found ${[...block.from, ...block.to].join(' ')}; left out.`,
       );
     return good && !block.isComment && block.extension !== 0xfe;
   });

@@ -104,7 +104,7 @@ class TtmlReader {
     const seconds = readTtmlTime(value, this.clock);
     if (seconds === null)
       this.problems.push(
-        `Line ${line}: expected a time such as 00:00:01.000 or 12s, got "${value.slice(0, 40)}".`,
+        `Line ${line}: needs a time such as 00:00:01.000 or 12s, found "${value.slice(0, 40)}".`,
       );
     return seconds;
   }

@@ -18,7 +18,7 @@ function readVtt(bytes: Uint8Array, encoding: string | null): CaptionFile {
   const lines = text.split('\n');
   const told: Told = { dropped: new Set(), problems: [] };
   if (!/^WEBVTT(?:[ \t]|$)/.test(lines[0] ?? ''))
-    told.problems.push(`Line 1: expected WEBVTT, got "${(lines[0] ?? '').slice(0, 40)}".`);
+    told.problems.push(`Line 1: needs WEBVTT, found "${(lines[0] ?? '').slice(0, 40)}".`);
   const cues: FileCue[] = [];
   let block: { readonly line: number; readonly lines: string[] } | null = null;
   [...lines, ''].forEach((line, i) => {
@@ -48,7 +48,7 @@ function readBlock(lines: readonly string[], first: number, told: Told): FileCue
     if (kind === 'STYLE') told.dropped.add('styles');
     else if (kind === 'REGION') told.dropped.add('regions');
     else if (kind === undefined)
-      told.problems.push(`Line ${first}: expected a cue, got "${lines[0].slice(0, 40)}".`);
+      told.problems.push(`Line ${first}: needs a cue, found "${lines[0].slice(0, 40)}".`);
     return [];
   }
   const where = `Line ${first + at}`;
@@ -56,7 +56,7 @@ function readBlock(lines: readonly string[], first: number, told: Told): FileCue
   const [startSeconds, endSeconds] = [readClockTime(from), readClockTime(to)];
   if (startSeconds === null || endSeconds === null) {
     told.problems.push(
-      `${where}: expected times such as 00:01.000 --> 00:03.500, got "${lines[at].trim().slice(0, 60)}".`,
+      `${where}: needs times such as 00:01.000 --> 00:03.500, found "${lines[at].trim().slice(0, 60)}".`,
     );
     return [];
   }

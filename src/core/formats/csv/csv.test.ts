@@ -31,7 +31,7 @@ describe('reading a sheet', () => {
   });
 
   test('refuses a text without rows', () => {
-    expect(() => readSheet('  \n ')).toThrow(/Sheet: expected a row of column names/);
+    expect(() => readSheet('  \n ')).toThrow(/Sheet: needs a row of column names/);
   });
 
   test('tells of a quote that is never closed', () => {

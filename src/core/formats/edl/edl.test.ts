@@ -95,11 +95,11 @@ describe('an edit list', () => {
   });
 
   test.each([
-    ['a picture list', /expected lines such as "001  AX/],
-    ['001  AX  V  C  00:00:10:00 00:00:14:00 01:00:00:00', /Line 1: .*got an event with four times|Line 1/],
+    ['a picture list', /needs lines such as "001  AX/],
+    ['001  AX  V  C  00:00:10:00 00:00:14:00 01:00:00:00', /Line 1: .*found an event with four times|Line 1/],
     ['\n001  AX  V  C  00:00:10:00 00:00:14:00 01:00:00:40 01:00:04:00', /Line 2: .*frames below 25/],
     ['001  AX  V  C  00:00:10:00 00:00:14:00 01:00:04:00 01:00:03:00', /Line 1: .*a record out after/],
-    ['{"OTIO_SCHEMA": "Timeline.1"}', /expected lines such as/],
+    ['{"OTIO_SCHEMA": "Timeline.1"}', /needs lines such as/],
   ])('%j, in which no event can be read, is refused with the first line that cannot', (text, message) => {
     expect(() => edlToCutList(text, clock)).toThrow(message);
   });

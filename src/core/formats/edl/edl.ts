@@ -100,7 +100,7 @@ function readLines(lines: readonly string[], clock: Clock): Reading {
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       const [{ where, expected, got }] = error.problems;
-      reading.problems.push(`${where}: expected ${expected}, got ${got}`);
+      reading.problems.push(`${where}: needs ${expected}, found ${got}`);
     }
   }
   return reading;

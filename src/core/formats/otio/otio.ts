@@ -116,9 +116,7 @@ function readTrack(track: OtioNode, rate: FrameRate): Track {
       if (!(error instanceof InputError)) throw error;
       failed ??= error;
       const [{ where: place, expected, got }] = error.problems;
-      notes.push(
-        `${place}: expected ${expected}, got ${got}. It was left out; what follows it may be early.`,
-      );
+      notes.push(`${place}: needs ${expected}, found ${got}. It was left out; what follows it may be early.`);
     }
   }
   // Where nothing can be read, the first reason is the answer.

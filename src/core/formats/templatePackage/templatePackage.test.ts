@@ -57,27 +57,23 @@ describe('a template package', () => {
   });
 
   test.each([
-    [
-      'a manifest that is no JSON',
-      zipSync({ 'manifest.json': strToU8('{') }),
-      /manifest\.json: expected JSON/,
-    ],
+    ['a manifest that is no JSON', zipSync({ 'manifest.json': strToU8('{') }), /manifest\.json: needs JSON/],
     [
       'a later version',
       changed((m) => ({ ...m, version: 2 })),
-      /version 1 or earlier, got 2\. It was exported by a later/,
+      /version 1 or earlier, found 2\. It was exported by a later/,
     ],
-    ['another kind', changed((m) => ({ ...m, kind: 'song' })), /kind: expected one of gilder-template/],
-    ['a missing picture', changed((m) => m, 'pictures/1.png'), /expected the file pictures\/1\.png, got/],
+    ['another kind', changed((m) => ({ ...m, kind: 'song' })), /kind: needs one of gilder-template/],
+    ['a missing picture', changed((m) => m, 'pictures/1.png'), /needs the file pictures\/1\.png, found/],
     [
       'a picture not listed',
       changed((m) => ({ ...m, pictures: [] })),
-      /expected the picture "leaf" in its list/,
+      /needs the picture "leaf" in its list/,
     ],
     [
       'a broken template',
       changed((m) => ({ ...m, template: { version: 2 } })),
-      /template, name: expected a value/,
+      /template, name: needs a value/,
     ],
   ])('with %s is refused', (_what, bytes, message) => {
     expect(() => read(bytes)).toThrow(message);

@@ -249,7 +249,7 @@ describe('what is decoded is what was painted, and what is said is true', () => 
         expect(apart).toBeLessThan(output.colourTolerance.mean > 0 ? 1.6 : asked.fine ? 0.6 : 0.02);
       }
     },
-    240_000,
+    900_000,
   );
 });
 

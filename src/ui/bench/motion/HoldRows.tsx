@@ -45,9 +45,9 @@ export function HoldRows({ layer, uses, onChange }: Props) {
               onRemove={() => onChange(uses.toSpliced(i, 1))}
             />
             {units.length > 1 && (
-              <Row label="Moves by">
+              <Row label="Animate by">
                 <UnitChoice
-                  label={`Moves by, ${of}`}
+                  label={`Animate by, ${of}`}
                   units={units}
                   value={use.unit}
                   onChange={(unit) => replace(i, { ...use, unit })}

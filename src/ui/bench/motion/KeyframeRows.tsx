@@ -26,7 +26,7 @@ function animatable(layer: Layer): { value: string; label: string }[] {
 // What was copied last; kept while the page is open, so that keys go from template to template.
 let copied: Track | null = null;
 
-/** The properties of a layer that follow keyframes, and the key that is chosen in the score. */
+/** The properties of a layer that follow keyframes, and the key that is chosen in the timeline. */
 export function KeyframeRows({ layer }: { readonly layer: Layer }) {
   const { template } = useEditing();
   const apply = useApply();

@@ -53,7 +53,7 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         label="How it goes out"
         value={mirrored ? 'mirror' : 'own'}
         choices={[
-          { value: 'mirror', label: 'The in, backwards' },
+          { value: 'mirror', label: 'Reverse of in' },
           { value: 'own', label: 'Its own moves' },
         ]}
         onChange={(way) => set({ out: way === 'mirror' ? 'mirror' : ownOut(motion, timing) })}
@@ -76,7 +76,7 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         <Section title="Depth and motion blur" open={false}>
           <DepthRows layer={layer} onChange={set} />
         </Section>
-        <Section title="Its own time" open={motion.retime !== null} says="the title’s">
+        <Section title="Own time" open={motion.retime !== null} says="the title’s">
           <RetimeRows retime={motion.retime} onChange={(retime) => set({ retime })} />
         </Section>
         <Section title="There for" open={motion.span != null} says="all of the title">

@@ -29,7 +29,7 @@ export function MoveHead({ of, move, layer, offers, onPick, onRemove }: Props) {
       <button
         type="button"
         aria-label={`Take away ${move.label}, ${of}`}
-        title="Take this move away"
+        title="Remove this move"
         onClick={onRemove}
         className="grid h-8 w-8 shrink-0 place-items-center rounded-lg text-soft hover:bg-paper"
       >

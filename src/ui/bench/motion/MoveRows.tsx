@@ -48,9 +48,9 @@ export function MoveRows(props: Props) {
         onRemove={onRemove}
       />
       {kinds.length > 1 && (
-        <Row label="Moves by">
+        <Row label="Animate by">
           <UnitChoice
-            label={`Moves by, ${of}`}
+            label={`Animate by, ${of}`}
             units={kinds}
             value={use.unit}
             onChange={(unit) => set({ unit })}
@@ -92,7 +92,7 @@ export function MoveRows(props: Props) {
         </span>
       </Row>
       <ParamRows params={move.params} of={of} values={use.params} onChange={(params) => set({ params })} />
-      <Section title="Finer points" open={false}>
+      <Section title="Advanced" open={false}>
         <FineRows of={of} use={use} onChange={set} />
       </Section>
     </div>

@@ -27,7 +27,7 @@ interface PartProps {
 export function WaitRow({ of, use, onChange }: PartProps) {
   const whole = use.unit === 'layer';
   return (
-    <Row label="Waits">
+    <Row label="Start at">
       <span className="flex items-center gap-2">
         <input
           type="checkbox"
@@ -36,7 +36,7 @@ export function WaitRow({ of, use, onChange }: PartProps) {
           checked={use.waits}
           onChange={(event) => onChange({ waits: event.target.checked })}
         />
-        <span className="shrink-0">{whole ? 'for mark' : 'for the marks (M)'}</span>
+        <span className="shrink-0">{whole ? 'mark' : 'the marks (M)'}</span>
         {use.waits && whole && (
           <NumberBox
             label={`Which mark, ${of}`}
@@ -68,8 +68,8 @@ export function OrderRows({ of, use, onChange }: PartProps) {
           {(use.order === 'random' || use.spread === 'uneven') && (
             <button
               type="button"
-              aria-label={`Another chance, ${of}`}
-              title="Another chance"
+              aria-label={`Another random order, ${of}`}
+              title="Another random order"
               className="grid h-8 w-8 shrink-0 place-items-center rounded-lg border border-line-strong bg-field hover:bg-leaf-wash"
               onClick={() => onChange({ seed: (use.seed % 9999) + 1 })}
             >

@@ -6,10 +6,10 @@ import { Row } from '../settings/PropertyRow';
 
 const KINDS: readonly { readonly value: Retime['kind'] | 'none'; readonly label: string }[] = [
   { value: 'none', label: 'The title’s time' },
-  { value: 'speed', label: 'Faster, slower, backwards' },
-  { value: 'loop', label: 'A loop' },
-  { value: 'thereAndBack', label: 'There and back' },
-  { value: 'still', label: 'Stands still at a moment' },
+  { value: 'speed', label: 'Speed, also backwards' },
+  { value: 'loop', label: 'Loop' },
+  { value: 'thereAndBack', label: 'Back and forth' },
+  { value: 'still', label: 'Freeze at a moment' },
 ];
 
 const FIRST: Retime = { kind: 'speed', speed: 1, fromSeconds: 0, spanSeconds: 1 };
@@ -27,7 +27,7 @@ export function RetimeRows({ retime, onChange }: Props) {
     <>
       <Row label="Time">
         <SelectBox
-          label="Its own time"
+          label="Own time"
           value={retime?.kind ?? 'none'}
           choices={KINDS}
           onChange={(kind) => (kind === 'none' ? onChange(null) : set({ kind }))}
@@ -47,7 +47,7 @@ export function RetimeRows({ retime, onChange }: Props) {
         </Row>
       )}
       {loops && (
-        <Row label="Lasts">
+        <Row label="Duration">
           <NumberBox
             label="How long a round lasts"
             unit="s"

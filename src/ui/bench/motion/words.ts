@@ -15,7 +15,7 @@ export const SPREAD_LABELS: readonly { readonly value: Spread; readonly label: s
   { value: 'even', label: 'Evenly' },
   { value: 'slowFast', label: 'Slow, then fast' },
   { value: 'fastSlow', label: 'Fast, then slow' },
-  { value: 'uneven', label: 'Unevenly, by chance' },
+  { value: 'uneven', label: 'Unevenly, at random' },
 ];
 
 export const PIVOT_LABELS: Readonly<Record<Pivot, string>> = {

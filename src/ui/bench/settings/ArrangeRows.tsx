@@ -101,7 +101,7 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
       </div>
       {selection.length < 2 && (
         <p className="text-[12px] text-soft">
-          Shift-click in the picture or the score chooses several layers.
+          Shift-click in the picture or the timeline chooses several layers.
         </p>
       )}
     </>

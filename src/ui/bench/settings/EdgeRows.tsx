@@ -75,7 +75,7 @@ export function OutlineRows({ outlines, onChange }: OutlineProps) {
 
 const KINDS = [
   { value: 'drop', label: 'Behind' },
-  { value: 'inner', label: 'Into it' },
+  { value: 'inner', label: 'Inner' },
 ] as const;
 
 interface ShadowProps {
@@ -119,11 +119,11 @@ export function ShadowRows({ shadows, onChange }: ShadowProps) {
               choices={KINDS}
               onChange={(kind) => set({ kind })}
             />
-            <Pair label="Angle, far">
+            <Pair label="Angle, distance">
               {figure('angleDegrees', 'angle', '°', 360)}
               {figure('distanceU', 'distance', 'u', 300)}
             </Pair>
-            <Pair label="Soft, wider">
+            <Pair label="Blur, spread">
               {figure('softnessU', 'softness', 'u', 300)}
               {figure('spreadU', 'spread', 'u', 200)}
             </Pair>

@@ -147,7 +147,7 @@ function FieldDetails({ field, onChange }: DetailProps) {
               label={`What ${field.label} is`}
               value={field.kind}
               choices={[
-                { value: 'text', label: 'Words' },
+                { value: 'text', label: 'Text' },
                 { value: 'date', label: 'A date or time' },
               ]}
               onChange={(kind) =>
@@ -158,7 +158,7 @@ function FieldDetails({ field, onChange }: DetailProps) {
               }
             />
           </Row>
-          <Row label="Begins as">
+          <Row label="Starts as">
             <SelectBox<AutomaticSource | 'typed'>
               label={`What ${field.label} begins as`}
               value={field.automatic ?? 'typed'}
@@ -189,7 +189,7 @@ function FieldDetails({ field, onChange }: DetailProps) {
 /** The words that go to air when an editor types none; without them the field is empty then. */
 function DefaultWords({ field, onChange }: DetailProps) {
   const shared = {
-    'aria-label': `Words of ${field.label} when nobody types any`,
+    'aria-label': `Text of ${field.label} when nobody types any`,
     placeholder: 'empty',
     value: field.defaultWords ?? '',
     onChange: ({ target }: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void =>
@@ -223,7 +223,7 @@ function DrivesRow({ field }: { readonly field: Field }) {
   );
   if (free.length === 0) return null;
   return (
-    <Row label="Drives too">
+    <Row label="Also changes">
       <SelectBox
         label={`${field.label} drives too`}
         value=""

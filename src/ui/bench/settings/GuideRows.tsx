@@ -27,7 +27,7 @@ export function GuideRows() {
           />
           <button
             type="button"
-            aria-label={`Take guide ${i + 1} away`}
+            aria-label={`Remove guide ${i + 1}`}
             onClick={() => set(guides.toSpliced(i, 1))}
             className="grid h-7 w-7 place-items-center rounded text-soft hover:text-ink"
           >
@@ -37,10 +37,10 @@ export function GuideRows() {
       ))}
       <div className="flex gap-2 py-1">
         <Button className="flex-1" onClick={() => set([...guides, { axis: 'x', atU: 540 }])}>
-          Upright guide
+          Vertical guide
         </Button>
         <Button className="flex-1" onClick={() => set([...guides, { axis: 'y', atU: 540 }])}>
-          Level guide
+          Horizontal guide
         </Button>
       </div>
     </>

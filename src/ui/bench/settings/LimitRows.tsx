@@ -52,7 +52,7 @@ export function LimitRows({ field, onChange }: Props) {
               />
             </span>
           </Row>
-          <Row label="Takes">
+          <Row label="Allowed">
             <SelectBox
               label={`What ${label} takes`}
               value={limits.allowed ?? 'any'}

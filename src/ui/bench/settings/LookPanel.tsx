@@ -46,7 +46,7 @@ export function LookPanel({ layer }: { readonly layer: Layer }) {
         ))}
         <ReflectionRows reflection={look.reflection} onChange={(reflection) => set({ reflection })} />
       </Section>
-      <Section title="Solid" open={look.solid !== null} says="flat">
+      <Section title="Extrusion" open={look.solid !== null} says="flat">
         <SolidRows solid={look.solid} onChange={(solid) => set({ solid })} />
       </Section>
       {layer.kind === 'text' && (
@@ -97,7 +97,7 @@ function SolidRows({ solid, onChange }: { solid: Solid | null; onChange: (solid:
   return (
     <>
       <Tick
-        label="Depth behind it, as cut from a board"
+        label="Extrude, as cut from a board"
         on={solid !== null}
         onChange={(on) => onChange(on ? FIRST_SOLID : null)}
       />
@@ -261,7 +261,7 @@ function HighlightRows({ highlight, onChange }: HighlightProps) {
             onChange={(padDownU) => onChange({ ...highlight, padDownU })}
           />
           <Figure
-            label="Roundness"
+            label="Corner radius"
             unit="u"
             max={400}
             value={highlight.radiusU}

@@ -6,6 +6,8 @@ import { dependencies, liesWhereItsContentLies } from '@/core/layout/resolveLayo
 import { bindLayer } from '@/core/layers';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
+import { attachInPlace } from '@/core/edit/attachInPlace';
+import { useApply, useBench } from '../state/benchStore';
 import { OwnAreaRows } from '../wall/AddFormat';
 import { ArrangeRows } from './ArrangeRows';
 import { GuideRows } from './GuideRows';
@@ -52,13 +54,13 @@ export function PlacePanel({ layer }: { readonly layer: Layer }) {
       {layer.kind === 'box' && <SizeRows layer={layer} others={others} />}
       <OtherSizes layer={layer} />
       {(layer.kind === 'group' || layer.kind === 'stack') && <MemberRows layer={layer} others={others} />}
-      <Section title="Turn and scale" open={isTurned(place)}>
+      <Section title="Rotation and scale" open={isTurned(place)}>
         <ScaleRows layer={layer} />
       </Section>
-      <Section title="Kept inside, pinned" open={place.keepInside !== null || place.pin !== null}>
-        <Row label="Kept inside">
+      <Section title="Keep inside, corner pin" open={place.keepInside !== null || place.pin !== null}>
+        <Row label="Keep inside">
           <SelectBox<SafeAreaId | 'nothing'>
-            label="Kept inside"
+            label="Keep inside"
             value={place.keepInside ?? 'nothing'}
             choices={[
               { value: 'nothing', label: 'Nothing, it may leave' },
@@ -92,7 +94,9 @@ interface AttachProps {
 }
 
 function AttachRows({ layer, others }: AttachProps) {
-  const { set } = useEditing();
+  const { place: where, set } = useEditing();
+  const { boxes, selection } = useBench();
+  const apply = useApply();
   const { place } = layer;
   const targets: readonly { value: string; label: string; target: PlaceTarget }[] = [
     ...AREAS,
@@ -113,8 +117,10 @@ function AttachRows({ layer, others }: AttachProps) {
           onChange={(value) => {
             const chosen = targets.find((one) => one.value === value);
             if (chosen === undefined) return;
-            const { target } = chosen;
-            set('place.target', target.kind === 'layer' ? `layer:${target.layerId}` : target.kind);
+            const placed = boxes.read();
+            apply((now) =>
+              selection.reduce((done, id) => attachInPlace(done, where, id, chosen.target, placed), now),
+            );
           }}
         />
       </Row>
@@ -122,7 +128,7 @@ function AttachRows({ layer, others }: AttachProps) {
         <div>
           <p className="pb-1 text-soft">This layer’s</p>
           <PointGrid
-            label="Point of this layer"
+            label="Anchor of this layer"
             value={place.point}
             onChange={(point) => set('place.point', point)}
           />
@@ -130,7 +136,7 @@ function AttachRows({ layer, others }: AttachProps) {
         <div>
           <p className="pb-1 text-soft">on the target’s</p>
           <PointGrid
-            label="Point of the target"
+            label="Anchor of the target"
             value={place.targetPoint}
             onChange={(point) => set('place.targetPoint', point)}
           />

@@ -48,11 +48,11 @@ function Reads({ layer }: { readonly layer: TextLayer }) {
       ),
     );
   return (
-    <Section title="Words">
+    <Section title="Text">
       <div className="grid grid-cols-[1fr_28px] items-start gap-2 py-1">
         <textarea
           ref={area}
-          aria-label="Reads"
+          aria-label="Text"
           value={words}
           rows={Math.max(2, Math.min(5, words.split('\n').length))}
           dir="auto"
@@ -64,7 +64,7 @@ function Reads({ layer }: { readonly layer: TextLayer }) {
           className="block w-full resize-none rounded-lg border border-line-strong bg-field px-2.5 py-1.5"
         />
         <Leaf
-          label="Reads"
+          label="Text"
           open={fieldOf(template, layer.id, 'text') !== undefined}
           onToggle={() => apply((now) => toggleField(now, layer.id, 'text'))}
         />
@@ -98,9 +98,9 @@ function PartRows({ layer, range, onStyle }: PartProps) {
       <legend className="px-1 text-[12px] text-soft">
         “{words.length > 24 ? `${words.slice(0, 23)}…` : words}” apart
       </legend>
-      <Row label="Face">
+      <Row label="Font">
         <SelectBox
-          label="Face of the part"
+          label="Font of the part"
           value={style.face}
           choices={faceChoices(style.face)}
           onChange={(face) => onStyle({ face })}
@@ -125,9 +125,9 @@ function PartRows({ layer, range, onStyle }: PartProps) {
           onChange={(sizeU) => onStyle({ sizeU })}
         />
       </Row>
-      <Row label="Raised">
+      <Row label="Baseline shift">
         <NumberBox
-          label="Raised, the part"
+          label="Baseline shift of the part"
           unit="‰"
           min={-1000}
           max={1000}

@@ -88,7 +88,9 @@ const ChosenLayer = memo(function ChosenLayer({
 }) {
   const [layer] = useEditing().layers;
   if (layer === undefined)
-    return <p className="py-2 text-soft">Pick a layer in the picture or in the score to see its settings.</p>;
+    return (
+      <p className="py-2 text-soft">Pick a layer in the picture or in the timeline to see its settings.</p>
+    );
   return <Part key={layer.id} layer={layer} />;
 });
 

@@ -3,6 +3,7 @@ import { encloseLayer } from '@/core/edit/editTemplate';
 import type { BoxLayer, Extent, Layer, SizeLimits } from '@/core/model/template';
 import { SAFE_AREA_LABELS } from '@/core/frame/safeAreas';
 import { bindLayer } from '@/core/layers';
+import type { Property } from '@/core/layers/layerKind';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { useApply } from '../state/benchStore';
@@ -37,7 +38,7 @@ export function SizeRows({ layer, others }: Props) {
         />
       ))}
       {sizes.map((property) => (
-        <PropertyRow key={property.path} layer={layer} property={property} label={`${property.label} of`} />
+        <PropertyRow key={property.path} layer={layer} property={property} label={sizeLabel(property)} />
       ))}
       {encloses && (
         <fieldset className="py-1">
@@ -69,6 +70,11 @@ export function SizeRows({ layer, others }: Props) {
       <LimitRows limits={layer.limits} onChange={(limits) => set({ limits })} />
     </Section>
   );
+}
+
+/** What a size is of its own, told from the row above it that says how it is found. */
+function sizeLabel({ path, label }: Property): string {
+  return path.endsWith('.u') ? `Fixed ${label.toLowerCase()}` : `Share of ${label.toLowerCase()}`;
 }
 
 interface ExtentProps {

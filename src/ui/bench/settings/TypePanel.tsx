@@ -23,7 +23,7 @@ export function TypePanel({ layer }: { readonly layer: Layer }) {
         <Rows layer={layer} properties={main} />
       </Section>
       {fine.length > 0 && (
-        <Section title="Fine points" open={false}>
+        <Section title="Advanced" open={false}>
           <Rows layer={layer} properties={fine} />
         </Section>
       )}

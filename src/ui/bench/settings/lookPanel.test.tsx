@@ -82,8 +82,8 @@ describe('the look of a layer', () => {
   });
 
   test('a solid has depth, sides and a lit bevel', async () => {
-    await open('Solid');
-    await userEvent.click(screen.getByLabelText('Depth behind it, as cut from a board'));
+    await open('Extrusion');
+    await userEvent.click(screen.getByLabelText('Extrude, as cut from a board'));
     await put('Depth', '30');
     await put('Lit bevel', '4');
     expect(look().solid).toMatchObject({ depthU: 30 });

@@ -32,9 +32,9 @@ const tab = (name: string): Promise<void> => userEvent.click(screen.getByRole('t
 describe('Type', () => {
   test('sets text, face, weight, case and colour, and every result is a valid template', async () => {
     render(<Bench selected="name" />);
-    await userEvent.clear(screen.getByRole('textbox', { name: 'Reads' }));
-    await userEvent.type(screen.getByRole('textbox', { name: 'Reads' }), 'Ode Pell');
-    await userEvent.click(screen.getByRole('button', { name: 'Face: Barlow Condensed' }));
+    await userEvent.clear(screen.getByRole('textbox', { name: 'Text' }));
+    await userEvent.type(screen.getByRole('textbox', { name: 'Text' }), 'Ode Pell');
+    await userEvent.click(screen.getByRole('button', { name: 'Font: Barlow Condensed' }));
     await userEvent.click(screen.getByRole('option', { name: /Fraunces/ }));
     // Three weights have no room side by side.
     await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Weight' }), 'Bold');
@@ -115,7 +115,7 @@ describe('Place', () => {
     expect(names).toEqual(['Title safe', 'Action safe', 'The frame', 'Centre cut']);
     await userEvent.selectOptions(screen.getByLabelText('Attached to'), 'The frame');
     await userEvent.click(
-      within(screen.getByRole('radiogroup', { name: 'Point of the target' })).getByRole('radio', {
+      within(screen.getByRole('radiogroup', { name: 'Anchor of the target' })).getByRole('radio', {
         name: 'Centre',
       }),
     );
@@ -148,7 +148,7 @@ describe('Motion', () => {
     render(<Bench selected="name" />);
     await tab('Motion');
     await pickMove(/^Move in: /, 'Slide');
-    await userEvent.selectOptions(screen.getByLabelText('Moves by, in'), 'Letter');
+    await userEvent.selectOptions(screen.getByLabelText('Animate by, in'), 'Letter');
     await userEvent.selectOptions(screen.getByLabelText('Order in'), 'From the centre');
     await userEvent.click(screen.getByRole('radio', { name: 'Its own moves' }));
     await pickMove(/^Move out: /, 'Fade');
@@ -191,7 +191,7 @@ describe('Motion', () => {
   test('a layer stands in depth, has a shutter for all layers, time of its own and a matte', async () => {
     render(<Bench selected="name" />);
     await tab('Motion');
-    for (const section of ['Depth and motion blur', 'Its own time', 'Matte'])
+    for (const section of ['Depth and motion blur', 'Own time', 'Matte'])
       await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${section}`) }));
     const put = async (label: string, value: string): Promise<void> => {
       await userEvent.clear(screen.getByLabelText(label));
@@ -200,7 +200,7 @@ describe('Motion', () => {
     await put('Turn in depth', '35');
     await put('Shutter', '180');
     await userEvent.click(screen.getByRole('button', { name: 'The same shutter for all layers' }));
-    await userEvent.selectOptions(screen.getByLabelText('Its own time'), 'A loop');
+    await userEvent.selectOptions(screen.getByLabelText('Own time'), 'Loop');
     await put('How long a round lasts', '0.5');
     await userEvent.selectOptions(screen.getByLabelText('Matte'), 'Panel');
     await userEvent.click(screen.getByLabelText(/^Inverted/));
@@ -217,7 +217,7 @@ describe('Motion', () => {
     await tab('Motion');
     await userEvent.selectOptions(screen.getByLabelText('Order in'), 'By numbers');
     await userEvent.type(screen.getByLabelText('Ranks in'), '2 1');
-    await userEvent.click(screen.getByRole('button', { name: 'Finer points' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Advanced' }));
     await userEvent.click(screen.getByLabelText('Fixed delay in'));
     await userEvent.selectOptions(screen.getByLabelText('Turns about, in'), 'Its baseline');
     await userEvent.click(screen.getByLabelText('Each waits for its mark, in'));
@@ -241,7 +241,7 @@ describe('Card', () => {
   test('names fields, says which are needed, limits them and closes them', async () => {
     render(<Bench selected={null} />);
     await tab('Card');
-    const label = screen.getByLabelText('Name of the field for Role line: reads');
+    const label = screen.getByLabelText('Name of the field for Role line: text');
     await userEvent.clear(label);
     expect(template().fields[1].label).not.toBe('');
     await userEvent.type(label, '{Control>}a{/Control}Function');
@@ -263,5 +263,5 @@ describe('Card', () => {
 
 test('with no layer chosen the settings say what to do', () => {
   render(<Bench selected={null} />);
-  expect(screen.getByText(/Pick a layer in the picture or in the score/)).toBeInTheDocument();
+  expect(screen.getByText(/Pick a layer in the picture or in the timeline/)).toBeInTheDocument();
 });

@@ -43,10 +43,16 @@ interface Props {
 export function BenchAround({ bench, selection, children }: Props) {
   const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
   const view = {
+    templateId: 'test',
     store: bench.store,
     selected: selection[0] ?? null,
     selection,
     select: () => undefined,
+    choose: () => undefined,
+    solo: null,
+    setSolo: () => undefined,
+    menuAt: null,
+    setMenuAt: () => undefined,
     formatId: bench.store.getState().template.formats[0],
     chooseFormat: () => undefined,
     scope: null,

@@ -3,9 +3,11 @@ import { createContext, useContext } from 'react';
 import { createStore, useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import type { Added } from '@/core/edit/addLayer';
+import { addedAbove } from '@/core/edit/addLayer';
 import type { OverrideScope } from '@/core/edit/editOverrides';
 import type { Template, Timing } from '@/core/model/template';
 import type { PlacedBox } from '@/core/frame/points';
+import type { Point } from '@/core/kit/rect';
 import { changeAtMoment } from '@/core/timeline/changeAtMoment';
 import { designTiming, toDesignSeconds } from '@/core/titleTime/moments';
 import type { TitleTiming } from '@/core/titleTime/stretch';
@@ -33,7 +35,7 @@ export interface Playhead {
 
 export type BenchStore = StoreApi<BenchState> & UndoHistory<Template>;
 
-/** A keyframe of a layer that is chosen in the score. */
+/** A keyframe of a layer that is chosen in the timeline. */
 export interface ChosenKey {
   readonly layerId: string;
   readonly path: string;
@@ -95,6 +97,7 @@ export function createBoxesNote(): BoxesNote {
 
 /** What the parts of the bench share besides the template. */
 export interface BenchView {
+  readonly templateId: string;
   readonly store: BenchStore;
   /** The layer whose settings are shown. */
   readonly selected: string | null;
@@ -102,6 +105,14 @@ export interface BenchView {
   readonly selection: readonly string[];
   /** Chooses a layer; `add` adds it to those that are chosen, or takes it out of them. */
   select(layerId: string | null, add?: boolean): void;
+  /** Chooses several at once. */
+  choose(layerIds: readonly string[]): void;
+  /** The only layers that are shown while designing; null for all. */
+  readonly solo: readonly string[] | null;
+  setSolo(layerIds: readonly string[] | null): void;
+  /** Where on the screen (CSS px) the menu of the chosen layers is asked for; null for nowhere. */
+  readonly menuAt: Point | null;
+  setMenuAt(at: Point | null): void;
   readonly formatId: string;
   chooseFormat(formatId: string): void;
   /** Which formats changes are made for; null for all. */
@@ -136,11 +147,11 @@ export function useTemplatePart<T>(part: (template: Template) => T): T {
   return useStore(useBench().store, (state) => part(state.template));
 }
 
-/** How to add a layer: it is chosen as soon as it is there. */
+/** How to add a layer: right above the one that is chosen, and chosen as soon as it is there. */
 export function useAdd(): (make: (template: Template) => Added) => void {
-  const { store, select } = useBench();
+  const { store, select, selected } = useBench();
   return (make) => {
-    const { template, layerId } = make(store.getState().template);
+    const { template, layerId } = addedAbove(make(store.getState().template), selected);
     store.getState().replace(template);
     select(layerId);
   };

@@ -1,10 +1,8 @@
 'use client';
-import { addGroup } from '@/core/edit/addLayer';
 import type { EditPlace } from '@/core/edit/editInFormat';
 import { nudgeIn } from '@/core/edit/editInFormat';
-import { dragRoots } from '@/core/edit/editTemplate';
+import { freeRoots } from '@/core/edit/editTemplate';
 import { addMark } from '@/core/edit/marks';
-import { removeLayer } from '@/core/edit/removeLayer';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FrameRate } from '@/core/time/rates';
 import type { Player } from '../../picture/usePlayer';
@@ -60,11 +58,6 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     event.preventDefault();
     startTyping();
   });
-  useKeys('delete, backspace', () => {
-    if (selected === null) return;
-    apply((now) => selection.reduce(removeLayer, now));
-    view.select(null);
-  });
   useKeys(
     [
       'arrowleft',
@@ -82,7 +75,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
       event.preventDefault();
       const step = event.shiftKey ? 10 : 1;
       apply((now) => {
-        const roots = new Set(selection.flatMap((id) => dragRoots(now, id)));
+        const roots = new Set(selection.flatMap((id) => freeRoots(now, id)));
         return [...roots].reduce(
           (moved, id) => nudgeIn(moved, place, id, arrow[0] * step, arrow[1] * step),
           now,
@@ -91,20 +84,9 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     },
   );
   useKeys(
-    'mod+g',
-    () => {
-      if (selection.length < 2) return;
-      const { template: next, layerId } = addGroup(store.getState().template, selection);
-      store.getState().replace(next);
-      view.select(layerId);
-    },
-    { preventDefault: true },
-  );
-  useKeys(
     'mod+a',
     () => {
-      view.select(null);
-      for (const layer of template.layers.toReversed()) view.select(layer.id, true);
+      view.choose(template.layers.map(({ id }) => id));
     },
     { preventDefault: true },
   );

@@ -1,12 +1,16 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import type { OverrideScope } from '@/core/edit/editOverrides';
-import type { Template } from '@/core/model/template';
+import type { Point } from '@/core/kit/rect';
+import type { TemplateRecord } from '@/contract/templates';
 import type { BenchView, ChosenKey, ColourPick } from './benchStore';
 import { createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
 
 /** The state that the parts of the bench share, for a template that is opened on it. */
-export function useBenchView(document: Template): BenchView {
+export function useBenchView({
+  id: templateId,
+  document,
+}: Pick<TemplateRecord, 'id' | 'document'>): BenchView {
   const [playhead] = useState(() => createPlayhead(document));
   const [store] = useState(() => createBenchStore(document, playhead));
   const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
@@ -16,6 +20,8 @@ export function useBenchView(document: Template): BenchView {
   const [formatId, setFormatId] = useState(document.formats[0]);
   const [scope, setScope] = useState<OverrideScope | null>(null);
   const [boxes] = useState(createBoxesNote);
+  const [solo, setSolo] = useState<readonly string[] | null>(null);
+  const [menuAt, setMenuAt] = useState<Point | null>(null);
   const [pick, setPick] = useState<{ readonly run: ColourPick } | null>(null);
   const select = useCallback((layerId: string | null, add = false) => {
     setSelection((now) => {
@@ -24,6 +30,7 @@ export function useBenchView(document: Template): BenchView {
       return now.includes(layerId) ? now.filter((id) => id !== layerId) : [layerId, ...now];
     });
   }, []);
+  const choose = useCallback((ids: readonly string[]) => setSelection(ids), []);
   const chooseFormat = useCallback((id: string) => {
     setFormatId(id);
     // Changes for one format must not go on unseen in another.
@@ -31,10 +38,16 @@ export function useBenchView(document: Template): BenchView {
   }, []);
   return useMemo<BenchView>(
     () => ({
+      templateId,
       store,
       selection,
       selected: selection[0] ?? null,
       select,
+      choose,
+      solo,
+      setSolo,
+      menuAt,
+      setMenuAt,
       formatId,
       chooseFormat,
       scope,
@@ -46,6 +59,21 @@ export function useBenchView(document: Template): BenchView {
       picking: pick?.run ?? null,
       pickColour: (run) => setPick(run === null ? null : { run }),
     }),
-    [store, selection, select, formatId, chooseFormat, scope, boxes, playhead, chosenKey, pick],
+    [
+      templateId,
+      store,
+      selection,
+      select,
+      choose,
+      solo,
+      menuAt,
+      formatId,
+      chooseFormat,
+      scope,
+      boxes,
+      playhead,
+      chosenKey,
+      pick,
+    ],
   );
 }

@@ -14,8 +14,8 @@ import {
   addPicture,
   addRows,
   addStack,
-  addText,
 } from '@/core/edit/addLayer';
+import { addTextLine } from '@/core/edit/addTextLine';
 import type { Template } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
 import { bringInPicture, PICTURE_TYPES, sayRefused } from '../../shared/assets';
@@ -28,7 +28,6 @@ interface Choice {
 }
 
 const KINDS: readonly Choice[] = [
-  { label: 'Text', says: 'words, set by rule', make: addText },
   { label: 'Rows', says: 'a list of any length', make: addRows },
   { label: 'Credits', says: 'a roll, or cards', make: addCredits },
   { label: 'Box', says: 'any shape, of a size of its own', make: (now) => addBox(now, []) },
@@ -94,6 +93,11 @@ export function AddLayer() {
           anchor={{ to: 'top end', gap: 6 }}
           className="z-40 w-80 rounded-xl border border-line-strong bg-card p-1"
         >
+          <Item
+            label="Text"
+            says="words that editors can change"
+            onClick={() => add((now) => addTextLine(now, selected))}
+          />
           {KINDS.map((choice) => (
             <Item
               key={choice.label}
@@ -117,7 +121,7 @@ export function AddLayer() {
       <FilePicker
         input={file}
         accept={PICTURE_TYPES}
-        label="Picture to bring in as a layer"
+        label="Picture to import as a layer"
         onPick={(picked) => void bringIn(picked)}
       />
     </>

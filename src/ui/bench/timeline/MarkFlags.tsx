@@ -59,7 +59,7 @@ export function MarkFlags({ scale, rate }: Props) {
       key={index}
       type="button"
       aria-label={`Mark ${index + 1} at ${mark.toFixed(2)} s`}
-      title="Drag along; Delete takes it away"
+      title="Drag along; Delete removes it"
       className="absolute top-0 h-6 w-6 -translate-x-1/2 cursor-ew-resize touch-none text-[11px] leading-6 font-semibold text-leaf-ink"
       style={{ left: secondsToX(mark, timing, scale) }}
       onPointerDown={(event) => {

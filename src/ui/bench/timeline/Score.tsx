@@ -6,7 +6,9 @@ import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/edit/editTemplate';
 import { fromDesignSeconds, toDesignSeconds } from '@/core/titleTime/moments';
+import { clockOf, frameToTimecode } from '@/core/time/clock';
 import { frameToSeconds, secondsToFrame } from '@/core/time/rates';
+import { playheadKey } from '../../picture/playheadKey';
 import { useElementSize } from '../../picture/useElementSize';
 import { useSortSensors } from '../../shared/useSortSensors';
 import { useApply, useTemplate } from '../state/benchStore';
@@ -52,7 +54,7 @@ export function Score({ time }: { readonly time: TitleTime }) {
     apply((now) => moveLayer(now, String(active.id), to));
   };
   return (
-    <section aria-label="Score" className="flex h-[292px] shrink-0 flex-col border-t border-line bg-card">
+    <section aria-label="Timeline" className="flex h-[292px] shrink-0 flex-col border-t border-line bg-card">
       <ScoreHead time={time} zoom={zoom} zooms={ZOOMS} onZoom={setZoom} />
       <div ref={tracks} className="min-h-0 flex-1 overflow-auto border-t border-line">
         <div className="relative min-h-full" style={{ width: HEAD_PX + width }}>
@@ -72,6 +74,13 @@ export function Score({ time }: { readonly time: TitleTime }) {
             aria-valuemin={0}
             aria-valuemax={totalFrames}
             aria-valuenow={player.frame}
+            aria-valuetext={frameToTimecode(player.frame, clockOf(rate))}
+            onKeyDown={(event) => {
+              const to = playheadKey(event, player.frame, totalFrames, rate.nominal);
+              if (to === null) return;
+              event.preventDefault();
+              player.seek(to);
+            }}
             className="sticky top-0 z-20 h-6 cursor-col-resize touch-none border-b border-line bg-card/80"
             style={{ marginLeft: HEAD_PX }}
             title="Drag to move the playhead; with Shift, to choose what loops"

@@ -71,10 +71,10 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
       </div>
       <div className="flex h-9 shrink-0 items-center gap-3 border-t border-line px-4 text-[12px]">
         <label className="flex min-w-0 flex-1 items-center gap-2">
-          <span className="shrink-0 text-soft">Try it at</span>
+          <span className="shrink-0 text-soft">Preview length</span>
           <input
             type="range"
-            aria-label="Length that is tried"
+            aria-label="Preview length"
             aria-valuetext={`${(totalFrames / framesPerSecond).toFixed(1)} seconds`}
             min={SHORTEST_FRAMES}
             max={Math.ceil(LONGEST_SECONDS * framesPerSecond)}
@@ -104,7 +104,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
         </span>
         <span className="w-20 shrink-0">
           <SelectBox
-            label="Zoom of the score"
+            label="Zoom of the timeline"
             value={String(zoom)}
             choices={zooms.map((one) => ({ value: String(one), label: `× ${one}` }))}
             onChange={(next) => onZoom(Number(next))}

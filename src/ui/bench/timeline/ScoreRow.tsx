@@ -2,7 +2,7 @@
 import { memo } from 'react';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { EyeIcon, EyeSlashIcon, TrashIcon } from '@heroicons/react/24/outline';
+import { EyeIcon, EyeSlashIcon, LockClosedIcon, TrashIcon } from '@heroicons/react/24/outline';
 import { openProperties } from '@/core/edit/editFields';
 import { fitMove, updateLayer } from '@/core/edit/editTemplate';
 import { removeLayer } from '@/core/edit/removeLayer';
@@ -28,7 +28,7 @@ interface Props {
 /** A layer's row: its head, which picks, drags, hides and removes it, and its moves in the columns. */
 export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
   const timing = useTemplatePart((template) => template.timing);
-  const { selection, select } = useBench();
+  const { selection, select, setMenuAt } = useBench();
   const apply = useApply();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: layer.id,
@@ -53,6 +53,11 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
     <div
       ref={setNodeRef}
       role="listitem"
+      onContextMenu={(event) => {
+        event.preventDefault();
+        if (!selection.includes(layer.id)) select(layer.id);
+        setMenuAt({ x: event.clientX, y: event.clientY });
+      }}
       className={classes('relative', isDragging && 'z-30 opacity-80')}
       style={{ transform: CSS.Translate.toString(transform), transition }}
     >
@@ -187,7 +192,7 @@ function RowHead({ layer, chosen, handle }: HeadProps) {
       <button
         type="button"
         aria-pressed={chosen}
-        onClick={(event) => select(layer.id, event.shiftKey)}
+        onClick={(event) => select(layer.id, event.shiftKey || event.ctrlKey || event.metaKey)}
         className={classes(
           'min-w-0 flex-1 truncate py-1.5 text-left',
           chosen && 'font-semibold',
@@ -196,21 +201,28 @@ function RowHead({ layer, chosen, handle }: HeadProps) {
       >
         {layer.name}
       </button>
+      {layer.locked === true && (
+        <span role="img" aria-label="Locked" title="Locked (L)" className="shrink-0 text-soft">
+          <LockClosedIcon className="h-3.5 w-3.5" />
+        </span>
+      )}
       {open.length > 0 && (
         <LeafMark title={`Open to editors: ${open.map((p) => p.label.toLowerCase()).join(', ')}`} />
       )}
-      <button
-        type="button"
-        aria-label={`Remove ${layer.name}`}
-        title="Remove (Delete)"
-        onClick={() => {
-          apply((now) => removeLayer(now, layer.id));
-          select(null);
-        }}
-        className="grid h-6 w-6 place-items-center rounded text-soft opacity-0 group-hover:opacity-100 hover:bg-paper focus-visible:opacity-100"
-      >
-        <TrashIcon className="h-4 w-4" />
-      </button>
+      {layer.locked !== true && (
+        <button
+          type="button"
+          aria-label={`Remove ${layer.name}`}
+          title="Remove (Delete)"
+          onClick={() => {
+            apply((now) => removeLayer(now, layer.id));
+            select(null);
+          }}
+          className="grid h-6 w-6 place-items-center rounded text-soft opacity-0 group-hover:opacity-100 hover:bg-paper focus-visible:opacity-100"
+        >
+          <TrashIcon className="h-4 w-4" />
+        </button>
+      )}
       <button
         type="button"
         aria-label={layer.visible ? `Hide ${layer.name}` : `Show ${layer.name}`}

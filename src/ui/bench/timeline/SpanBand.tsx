@@ -20,7 +20,7 @@ interface Props {
   readonly rate: FrameRate;
 }
 
-/** Where the part of a title that a layer is there for lies in the score, in CSS pixels. */
+/** Where the part of a title that a layer is there for lies in the timeline, in CSS pixels. */
 interface SpanEnds {
   readonly from: number;
   readonly to: number;
@@ -31,7 +31,7 @@ interface SpanEnds {
   readonly outScale: ScoreScale;
 }
 
-/** Where a layer's span and its columns lie in the score; those of the title for one without. */
+/** Where a layer's span and its columns lie in the timeline; those of the title for one without. */
 export function spanEnds(layer: Layer, timing: Timing, scale: ScoreScale, rate: FrameRate): SpanEnds {
   const { span = null } = layer.motion;
   const { inPx, outPx, holdPx } = scale;

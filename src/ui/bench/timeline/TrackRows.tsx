@@ -23,7 +23,7 @@ interface Props {
   readonly rate: FrameRate;
 }
 
-/** A row in the score for each property of a layer that follows keyframes. */
+/** A row in the timeline for each property of a layer that follows keyframes. */
 export function TrackRows({ layer, timing, scale, rate }: Props) {
   return layer.motion.tracks.map((track) => (
     <TrackRow key={track.path} layer={layer} track={track} timing={timing} scale={scale} rate={rate} />

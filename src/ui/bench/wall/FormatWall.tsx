@@ -131,9 +131,7 @@ function WallPicture({ template, shown, format, values, seconds, timing }: Pictu
           {words}
         </p>
       ))}
-      {differs > 0 && (
-        <p className="pt-0.5 text-[12px] text-in">{counted(differs, 'thing is', 'things are')} set for it</p>
-      )}
+      {differs > 0 && <p className="pt-0.5 text-[12px] text-in">{counted(differs, 'setting')} of its own</p>}
       {template.formats.length > 1 && (
         <button
           type="button"

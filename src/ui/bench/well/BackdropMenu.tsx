@@ -47,15 +47,18 @@ export function BackdropMenu({ frozen, onFrozen }: Props) {
   };
   return (
     <span className="flex items-center gap-3">
-      <button
-        type="button"
-        aria-pressed={frozen}
-        title="Whether the picture below plays with the title"
-        onClick={() => onFrozen(!frozen)}
-        className="underline-offset-2 hover:underline"
+      <label
+        className="flex items-center gap-1.5"
+        title="Whether the picture below moves while the title plays"
       >
-        {frozen ? 'Picture stands still' : 'Picture plays along'}
-      </button>
+        <input
+          type="checkbox"
+          className="accent-leaf-light"
+          checked={!frozen}
+          onChange={(event) => onFrozen(!event.target.checked)}
+        />
+        Play background
+      </label>
       <label className="flex items-center gap-2">
         {missing ? <span role="alert">This still is no longer here; choose another</span> : 'Backdrop'}
         <select
@@ -81,12 +84,12 @@ export function BackdropMenu({ frozen, onFrozen }: Props) {
             </option>
           ))}
           {missing && <option value={current}>A missing still</option>}
-          <option value={UPLOAD}>Bring in a still…</option>
+          <option value={UPLOAD}>Import a still…</option>
         </select>
         <FilePicker
           input={file}
           accept={PICTURE_TYPES}
-          label="Still to bring in"
+          label="Still to import"
           onPick={(picked) => void bringIn(picked)}
         />
       </label>

@@ -1,7 +1,10 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { PointerEvent } from 'react';
+import { shownAlone } from '@/core/edit/shownAlone';
 import { sampleTemplate } from '@/core/edit/sampleTexts';
 import type { FieldValues } from '@/core/model/template';
+import type { Point, Rect } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
@@ -15,6 +18,8 @@ import { useElementSize } from '../../picture/useElementSize';
 import { BackdropMenu } from './BackdropMenu';
 import { useBench, useTemplate } from '../state/benchStore';
 import { TypingBox } from './TypingBox';
+import type { WellZoom } from './useWellZoom';
+import { useWellZoom } from './useWellZoom';
 import { WellOverlay } from './WellOverlay';
 
 interface Props {
@@ -30,28 +35,37 @@ interface Props {
 }
 
 const MARGIN_PX = 18;
+/** From this scale on single pixels are shown. */
+const PIXELS_FROM = 4;
 
 /** The picture on the bench: the design over a stand-in picture, where layers are picked, dragged and typed into. */
 export function PictureWell(props: Props) {
   const { format, fonts, values, sampleId, seconds, timing, guides, typing, onTyping } = props;
   const template = useTemplate();
-  const { selected, boxes, picking } = useBench();
+  const { selected, boxes, picking, solo, setSolo } = useBench();
   const backdrop = useBackdrop(template.backdrop);
   const [area, size] = useElementSize<HTMLDivElement>();
   const { widthU, heightU } = pictureSize(format);
-  const fit = Math.min((size.width - 2 * MARGIN_PX) / widthU, (size.height - 2 * MARGIN_PX) / heightU);
-  const widthCss = Math.max(160, Math.floor(widthU * Math.max(0, fit)));
+  const well = useRef<HTMLDivElement>(null);
+  const fitting = Math.min((size.width - 2 * MARGIN_PX) / widthU, (size.height - 2 * MARGIN_PX) / heightU);
+  const zoom = useWellZoom(
+    { area, picture: well, about: () => middleOf(boxes.read().get(selected ?? '')) },
+    fitting,
+  );
+  const widthCss = Math.max(zoom.fits ? 160 : 1, Math.floor(widthU * zoom.scale));
   const heightCss = Math.round((widthCss * heightU) / widthU);
   const [frozen, setFrozen] = useState(false);
   const [dpr] = useState(() => (typeof window === 'undefined' ? 1 : Math.min(2, window.devicePixelRatio)));
-  const shown = useMemo(() => previewFormat(format, widthCss * dpr), [format, widthCss, dpr]);
+  // Larger than it is the picture shows its own pixels.
+  const widthPx = Math.min(widthCss * dpr, Math.max(format.widthPx, widthU));
+  const shown = useMemo(() => previewFormat(format, widthPx), [format, widthPx]);
   const { title, problem } = useCompiled(sampleTemplate(template, sampleId), values, shown, fonts);
+  const only = useMemo(() => (solo === null ? undefined : shownAlone(template, solo)), [template, solo]);
   const lists = useMemo(
-    () => (title === null ? [] : [title.frame(seconds, timing)]),
-    [title, seconds, timing],
+    () => (title === null ? [] : [title.frame(seconds, timing, only)]),
+    [title, seconds, timing, only],
   );
   const layer = template.layers.find((one) => one.id === selected);
-  const well = useRef<HTMLDivElement>(null);
   const placed = useMemo(() => title?.boxesAt(seconds, timing) ?? null, [title, seconds, timing]);
   const corners = useMemo(() => title?.cornersAt(seconds, timing) ?? null, [title, seconds, timing]);
   const here = useMemo(() => (title && placed ? { ...title, boxes: placed } : null), [title, placed]);
@@ -69,59 +83,80 @@ export function PictureWell(props: Props) {
   const scale = widthCss / widthU;
   return (
     <section aria-label="Picture" className="flex min-h-0 flex-1 flex-col bg-well">
-      <div ref={area} className="relative grid min-h-0 flex-1 place-items-center overflow-hidden">
-        <div ref={well} className="relative" style={{ width: widthCss, height: heightCss }}>
-          <PictureCanvas
-            format={shown}
-            backdrop={backdrop}
-            backdropSeconds={(frozen ? 0 : seconds) + 1}
-            lists={lists}
-            label={`${template.name} over the picture`}
-            className="block h-full w-full"
-          />
-          {here !== null && corners !== null && (
-            <WellOverlay
-              title={here}
-              corners={corners}
-              scale={scale}
-              guides={guides}
-              typing={typing}
-              onTyping={onTyping}
-              colourAt={colourAt}
+      <div
+        ref={area}
+        className={`relative min-h-0 flex-1 ${zoom.fits ? 'overflow-hidden' : 'overflow-auto'}`}
+        onPointerDown={startPanning}
+      >
+        <div
+          className="grid h-max min-h-full w-max min-w-full place-items-center"
+          style={{ padding: zoom.fits ? 0 : MARGIN_PX }}
+        >
+          <div ref={well} className="relative" style={{ width: widthCss, height: heightCss }}>
+            <PictureCanvas
+              format={shown}
+              backdrop={backdrop}
+              backdropSeconds={(frozen ? 0 : seconds) + 1}
+              lists={lists}
+              label={`${template.name} over the picture`}
+              className={`block h-full w-full ${zoom.scale >= PIXELS_FROM ? '[image-rendering:pixelated]' : ''}`}
             />
-          )}
-          {title !== null && typing && layer?.kind === 'text' && (
-            <TypingBox
-              layer={layer}
-              box={here?.boxes.get(layer.id)}
-              scale={scale}
-              onDone={() => onTyping(false)}
-            />
-          )}
+            {here !== null && corners !== null && (
+              <WellOverlay
+                title={here}
+                corners={corners}
+                scale={scale}
+                guides={guides}
+                typing={typing}
+                onTyping={onTyping}
+                colourAt={colourAt}
+              />
+            )}
+            {title !== null && typing && layer?.kind === 'text' && (
+              <TypingBox
+                layer={layer}
+                box={here?.boxes.get(layer.id)}
+                scale={scale}
+                onDone={() => onTyping(false)}
+              />
+            )}
+          </div>
         </div>
       </div>
       <div className="flex h-8 shrink-0 items-center justify-between px-4 text-[12px] text-[#c9c4b8]">
         <WellWords
           format={format}
-          scale={fit}
           problem={picking === null ? problem : 'Click in the picture to take its colour'}
           notes={title?.notes.map(sayNote) ?? []}
         />
+        {solo !== null && (
+          <button
+            type="button"
+            className="mr-4 font-semibold text-[#e5c579] underline"
+            onClick={() => setSolo(null)}
+          >
+            Show all layers again
+          </button>
+        )}
+        <ZoomButtons zoom={zoom} />
         <BackdropMenu frozen={frozen} onFrozen={setFrozen} />
       </div>
     </section>
   );
 }
 
+function middleOf(box: Rect | undefined): Point | null {
+  return box === undefined ? null : { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
 interface WordsProps {
   readonly format: FrameFormat;
-  readonly scale: number;
   readonly problem: string;
   readonly notes: readonly string[];
 }
 
 /** Under the picture: why it cannot be laid out, else what its layout had to do, else what is shown. */
-function WellWords({ format, scale, problem, notes }: WordsProps) {
+function WellWords({ format, problem, notes }: WordsProps) {
   if (problem !== '') {
     return (
       <span role="alert" className="min-w-0 flex-1 truncate pr-4 text-[#f0a197]" title={problem}>
@@ -138,8 +173,55 @@ function WellWords({ format, scale, problem, notes }: WordsProps) {
     );
   }
   return (
-    <span className="font-mono">
-      {`${format.label} ${format.shapeLabel} · ${format.widthPx} × ${format.heightPx} · shown at ${Math.round(Math.max(0, scale) * 100)} %`}
+    <span className="min-w-0 flex-1 truncate font-mono">
+      {`${format.label} ${format.shapeLabel} · ${format.widthPx} × ${format.heightPx}`}
     </span>
   );
+}
+
+function ZoomButtons({ zoom }: { readonly zoom: WellZoom }) {
+  const button = 'grid h-6 min-w-6 place-items-center rounded px-1 hover:bg-white/10';
+  return (
+    <div role="group" aria-label="Zoom" className="mr-3 flex shrink-0 items-center">
+      <button
+        type="button"
+        aria-label="Zoom out"
+        title="Zoom out (−)"
+        className={button}
+        onClick={zoom.zoomOut}
+      >
+        −
+      </button>
+      <button
+        type="button"
+        aria-label={`Shown at ${Math.round(zoom.scale * 100)} %; fit the picture`}
+        title="As large as there is room for (0); Ctrl and the wheel zoom at the pointer"
+        className={`${button} w-14 font-mono`}
+        onClick={zoom.fit}
+      >
+        {Math.round(zoom.scale * 100)} %
+      </button>
+      <button type="button" aria-label="Zoom in" title="Zoom in (+)" className={button} onClick={zoom.zoomIn}>
+        +
+      </button>
+    </div>
+  );
+}
+
+/** The middle button drags what is seen of a picture that is larger than its room. */
+function startPanning(event: PointerEvent<HTMLElement>): void {
+  if (event.button !== 1) return;
+  event.preventDefault();
+  const area = event.currentTarget;
+  area.setPointerCapture(event.pointerId);
+  const move = ({ movementX, movementY }: globalThis.PointerEvent): void =>
+    area.scrollBy(-movementX, -movementY);
+  const end = (): void => {
+    area.removeEventListener('pointermove', move);
+    area.removeEventListener('pointerup', end);
+    area.removeEventListener('pointercancel', end);
+  };
+  area.addEventListener('pointermove', move);
+  area.addEventListener('pointerup', end);
+  area.addEventListener('pointercancel', end);
 }

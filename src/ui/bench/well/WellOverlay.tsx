@@ -1,25 +1,28 @@
 'use client';
 import { useRef, useState } from 'react';
-import type { PointerEvent } from 'react';
+import type { MouseEvent, PointerEvent } from 'react';
 import { nudgeIn } from '@/core/edit/editInFormat';
-import { dragRoots } from '@/core/edit/editTemplate';
-import type { Template } from '@/core/model/template';
+import { freeRoots } from '@/core/edit/editTemplate';
+import type { Layer, Template } from '@/core/model/template';
 import type { Point, Rect } from '@/core/kit/rect';
 import { polygonContains } from '@/core/kit/polygon';
-import { unionRects } from '@/core/kit/rect';
+import { intersectRects, unionRects } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
+import type { PlacedBox } from '@/core/frame/points';
 import { pointWithin } from '@/core/frame/points';
 import { safeArea } from '@/core/frame/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { useBench, useTemplate } from '../state/benchStore';
+import { Grips } from './Grips';
 import { GuideLines } from './GuideLines';
 import { MotionPath } from './MotionPath';
 import { movesWith } from './movesWith';
 import type { Snapped, SnapLines } from './snap';
 import { snapLines, snapShift } from './snap';
 import { useEditing } from '../state/useEditing';
-import { Distances, SafeLines, SelectionFrame, SnapGuide } from './wellMarks';
+import { useDragEscape } from './useDragEscape';
+import { BandMark, Distances, PointerFigure, SafeLines, SelectionFrame, SnapGuide } from './wellMarks';
 
 interface Props {
   readonly title: CompiledTitle;
@@ -53,13 +56,14 @@ const SNAP_REACH_PX = 6;
 /** Safe lines, frames round the chosen layers, and picking and dragging in the picture. */
 export function WellOverlay({ title, corners, scale, guides, typing, onTyping, colourAt }: Props) {
   const template = useTemplate();
-  const { store, selection, select, picking, pickColour } = useBench();
-  const { format, place } = useEditing();
+  const { store, selection, select, choose, picking, pickColour, setMenuAt } = useBench();
+  const { format, place, shown } = useEditing();
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
+  const [band, setBand] = useState<Band | null>(null);
   const { widthU, heightU } = pictureSize(format);
 
-  const toUnits = (event: PointerEvent): { x: number; y: number } => {
+  const toUnits = (event: MouseEvent): { x: number; y: number } => {
     const bounds = svg.current?.getBoundingClientRect();
     return {
       x: (event.clientX - (bounds?.left ?? 0)) / scale,
@@ -67,9 +71,8 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
     };
   };
   const layerAt = (x: number, y: number): string | null => {
-    // A background would be hit everywhere, so it is picked in the score.
     const hit = template.layers.find((layer) => {
-      const seen = layer.kind === 'backdrop' ? undefined : corners.get(layer.id);
+      const seen = isPicked(layer) ? corners.get(layer.id) : undefined;
       return seen !== undefined && polygonContains(seen, { x, y });
     });
     return hit?.id ?? null;
@@ -87,17 +90,24 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
     onTyping(false);
     if (event.shiftKey && layerId !== null) return select(layerId, true);
     const layerIds = layerId !== null && selection.includes(layerId) ? selection : [layerId ?? ''];
+    if (layerId === null) {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      setBand({ from: { x, y }, to: { x, y }, before: event.shiftKey ? selection : [] });
+      if (!event.shiftKey) select(null);
+      return;
+    }
     if (layerIds !== selection) select(layerId);
     const box = unionRects(layerIds.flatMap((id) => title.boxes.get(id) ?? []));
-    if (layerId === null || box === null) return;
+    if (box === null) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     store.grouping.begin();
-    const roots = [...new Set(layerIds.flatMap((id) => dragRoots(template, id)))];
+    const roots = [...new Set(layerIds.flatMap((id) => freeRoots(template, id)))];
     const lines = stillLines(template, title, format, [...layerIds, ...roots]);
     const pointer = { x, y };
     setDrag({ startX: x, startY: y, template, box, roots, lines, snapped: null, pointer });
   };
   const onPointerMove = (event: PointerEvent): void => {
+    if (band !== null) return drawBand(toUnits(event));
     if (drag === null) return;
     const { x, y } = toUnits(event);
     let dx = x - drag.startX;
@@ -115,16 +125,37 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
         drag.roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), now),
       );
   };
+  const drawBand = (to: Point): void => {
+    if (band === null) return;
+    const next = { ...band, to };
+    setBand(next);
+    const within = bandRect(next);
+    const met = template.layers.filter((layer) => isPicked(layer) && isMet(corners.get(layer.id), within));
+    choose([...new Set([...band.before, ...met.map(({ id }) => id)])]);
+  };
   const finish = (): void => {
-    store.grouping.end();
+    if (drag !== null) store.grouping.end();
     setDrag(null);
+    setBand(null);
   };
   const cancel = (): void => {
     if (drag !== null) store.getState().replace(drag.template);
+    if (band !== null) choose(band.before);
     finish();
+  };
+  useDragEscape(drag !== null || band !== null, cancel);
+  const onContextMenu = (event: MouseEvent): void => {
+    event.preventDefault();
+    const { x, y } = toUnits(event);
+    const layerId = layerAt(x, y);
+    if (layerId !== null && !selection.includes(layerId)) select(layerId);
+    setMenuAt({ x: event.clientX, y: event.clientY });
   };
   const chosen = template.layers.find((one) => one.id === selection[0]);
   const chosenBox = title.boxes.get(selection[0] ?? '');
+  const shownChosen = shown.layers.find((one) => one.id === chosen?.id && one.locked !== true);
+  const chosenCorners =
+    selection.length === 1 && chosen !== undefined ? seenOf(chosen, title, corners) : undefined;
   const moved =
     drag?.snapped == null
       ? null
@@ -139,6 +170,7 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
       onPointerMove={onPointerMove}
       onPointerUp={finish}
       onPointerCancel={cancel}
+      onContextMenu={onContextMenu}
       onDoubleClick={() => {
         if (template.layers.find((layer) => layer.id === selection[0])?.kind === 'text') onTyping(true);
       }}
@@ -155,31 +187,80 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
       {!typing &&
         selection.map((id, i) => {
           const layer = template.layers.find((one) => one.id === id);
-          const box = title.boxes.get(id);
-          const seen = corners.get(id);
-          if (layer === undefined || box === undefined || seen === undefined) return null;
-          const own = pointWithin(box, layer.place.point);
-          const point = { x: box.x + own.x, y: box.y + own.y };
-          return <SelectionFrame key={id} corners={seen} point={point} scale={scale} main={i === 0} />;
+          const at = layer && seenOf(layer, title, corners);
+          if (at === undefined) return null;
+          return <SelectionFrame key={id} corners={at.seen} point={at.point} scale={scale} main={i === 0} />;
         })}
+      {!typing &&
+        chosenCorners !== undefined &&
+        drag === null &&
+        band === null &&
+        shownChosen !== undefined && (
+          <Grips
+            layer={shownChosen}
+            box={chosenCorners.box}
+            corners={chosenCorners.seen}
+            point={chosenCorners.point}
+            scale={scale}
+            toUnits={toUnits}
+          />
+        )}
       {!typing && chosen !== undefined && chosenBox !== undefined && (
         <MotionPath layer={chosen} box={chosenBox} scale={scale} toUnits={toUnits} />
       )}
       {drag?.snapped != null && (
-        <text
-          x={Math.min(drag.pointer.x + 14 / scale, widthU - 170 / scale)}
-          y={Math.max(drag.pointer.y - 12 / scale, 16 / scale)}
-          fontSize={12 / scale}
-          className="fill-white font-mono"
-          stroke="#000"
-          strokeWidth={3 / scale}
-          paintOrder="stroke"
+        <PointerFigure
+          at={{ x: Math.min(drag.pointer.x, widthU - 184 / scale), y: drag.pointer.y }}
+          scale={scale}
         >
           {`${signed(drag.snapped.dx)} u, ${signed(drag.snapped.dy)} u`}
-        </text>
+        </PointerFigure>
       )}
+      {band !== null && <BandMark band={bandRect(band)} scale={scale} />}
     </svg>
   );
+}
+
+interface Band {
+  readonly from: Point;
+  readonly to: Point;
+  /** What was chosen before and stays so. */
+  readonly before: readonly string[];
+}
+
+function bandRect({ from, to }: Band): Rect {
+  const [x, y] = [Math.min(from.x, to.x), Math.min(from.y, to.y)];
+  return { x, y, width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) };
+}
+
+/** Whether a layer can be picked in the picture. A background would be hit everywhere, so it is picked in the timeline. */
+const isPicked = ({ kind, locked }: Layer): boolean => kind !== 'backdrop' && locked !== true;
+
+/** Whether a band goes over what is seen between some corners. */
+function isMet(corners: readonly Point[] | undefined, band: Rect): boolean {
+  if (corners === undefined) return false;
+  const bounds = unionRects(corners.map(({ x, y }) => ({ x, y, width: 0, height: 0 })));
+  const common = bounds && intersectRects(bounds, band);
+  return common !== null && common.width > 0 && common.height > 0;
+}
+
+interface Seen {
+  readonly box: PlacedBox;
+  readonly seen: readonly Point[];
+  readonly point: Point;
+}
+
+/** Where a layer is seen, and the point that it turns about. */
+function seenOf(
+  layer: Layer,
+  title: CompiledTitle,
+  corners: ReadonlyMap<string, readonly Point[]>,
+): Seen | undefined {
+  const box = title.boxes.get(layer.id);
+  const seen = corners.get(layer.id);
+  if (box === undefined || seen === undefined) return undefined;
+  const own = pointWithin(box, layer.place.point);
+  return { box, seen, point: { x: box.x + own.x, y: box.y + own.y } };
 }
 
 /** The lines of the areas, of everything that does not move with the dragged layers, and the designer's own. */

@@ -110,3 +110,40 @@ export function SelectionFrame({ corners, point, scale, main }: FrameProps) {
     </g>
   );
 }
+
+interface FigureProps {
+  readonly at: Point;
+  readonly scale: number;
+  readonly children: string;
+}
+
+/** What a drag has come to, beside the pointer. */
+export function PointerFigure({ at, scale, children }: FigureProps) {
+  return (
+    <text
+      x={at.x + 14 / scale}
+      y={Math.max(at.y - 12 / scale, 16 / scale)}
+      fontSize={12 / scale}
+      className="pointer-events-none fill-white font-mono"
+      stroke="#000"
+      strokeWidth={3 / scale}
+      paintOrder="stroke"
+    >
+      {children}
+    </text>
+  );
+}
+
+/** What is drawn round layers to choose them. */
+export function BandMark({ band, scale }: { readonly band: Rect; readonly scale: number }) {
+  return (
+    <rect
+      {...band}
+      fill="#d9b45a22"
+      stroke="#d9b45a"
+      strokeWidth={1 / scale}
+      strokeDasharray={`${4 / scale} ${3 / scale}`}
+      pointerEvents="none"
+    />
+  );
+}

@@ -20,7 +20,7 @@ interface Props {
 }
 
 const ROW_PX = 48;
-const HEADS = ['', 'In', 'Lasts', 'Speaker', 'Words', 'Pace', 'Proof'];
+const HEADS = ['', 'In', 'Duration', 'Speaker', 'Words', 'Pace', 'Proof'];
 
 /** The captions of a track: a row a cue, its words typed where they stand. Only the rows in view are drawn. */
 export function CaptionSheet({ filter, onSeek }: Props) {

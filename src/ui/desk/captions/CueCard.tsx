@@ -171,7 +171,7 @@ function Times({ cue, actions }: { readonly cue: Cue; readonly actions: CueActio
         onChange={(next) => set({ lengthFrames: next - cue.startFrame })}
       />
       <TimeField
-        label="Lasts"
+        label="Duration"
         kind="length"
         least={1}
         frame={cue.lengthFrames}

@@ -122,7 +122,7 @@ export function ReadCaptionsDialog({ onClose }: { readonly onClose: () => void }
           </span>
           <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={cues.length === 0} onClick={bringIn}>
-            {cues.length === 0 ? 'Bring in' : `Bring in ${counted(cues.length, 'caption')}`}
+            {cues.length === 0 ? 'Import' : `Import ${counted(cues.length, 'caption')}`}
           </Button>
         </>
       }

@@ -56,7 +56,7 @@ describe('the card', () => {
     expect(screen.getByLabelText('Name')).toHaveValue('');
     expect(screen.getByLabelText('Name')).toHaveAttribute('placeholder', 'several');
     expect(screen.getByLabelText('Role')).toHaveValue('Judge');
-    expect(screen.getByLabelText('Lasts, in seconds')).toHaveValue('');
+    expect(screen.getByLabelText('Duration, in seconds')).toHaveValue('');
     // Going through the boxes changes nothing.
     screen.getByLabelText('Name').focus();
     for (let i = 0; i < 8; i++) await userEvent.tab();
@@ -101,7 +101,7 @@ describe('the card', () => {
 
   test('takes a length in seconds or frames, says when it is too short, and lengthens it', async () => {
     open([a], ['a']);
-    await type('Lasts, in seconds', '40f{Enter}');
+    await type('Duration, in seconds', '40f{Enter}');
     expect(titles()[0].lengthFrames).toBe(40);
     expect(await screen.findByText(/^reads in \d\.\d s, fully visible for \d\.\d$/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Lengthen' }));

@@ -29,9 +29,9 @@ export function TitleTimes({ first, chosen }: ChosenTitles) {
   const frames = { unit: 'f', min: 0, max: 5000, step: 1, digits: 0, units: { s: perSecond } };
   return (
     <div className="mt-3 grid grid-cols-[72px_84px_1fr] items-center gap-2 border-t border-line pt-3">
-      <span className="text-soft">Lasts</span>
+      <span className="text-soft">Duration</span>
       <NumberBox
-        label="Lasts, in seconds"
+        label="Duration, in seconds"
         unit="s"
         min={2 / perSecond}
         max={36000}

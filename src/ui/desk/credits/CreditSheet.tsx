@@ -176,7 +176,7 @@ function NoCredits({ frameNow }: Pick<Props, 'frameNow'>) {
     <div className="p-6 text-soft">
       <p className="max-w-xl pb-3">
         {fitting.length === 0
-          ? 'No released template shows credits. Design one on the bench with a layer of credits, and release it.'
+          ? 'No published template shows credits. Design one on the bench with a layer of credits, and publish it.'
           : 'This project has no credits. They begin at the playhead, by one of these templates:'}
       </p>
       <span className="flex flex-wrap gap-2">

@@ -99,7 +99,7 @@ export function CutsDialog({ onClose }: { readonly onClose: () => void }) {
           </span>
           <Button onClick={onClose}>Cancel</Button>
           <Button look="gold" disabled={read.list === null} onClick={bringIn}>
-            {read.list === null ? 'Bring in' : `Bring in ${counted(read.list.clips.length, 'clip')}`}
+            {read.list === null ? 'Import' : `Import ${counted(read.list.clips.length, 'clip')}`}
           </Button>
         </>
       }

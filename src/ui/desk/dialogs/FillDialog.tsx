@@ -8,6 +8,7 @@ import { InputError } from '@/core/kit/inputError';
 import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { Modal } from '../../shared/Modal';
+import { useDesk } from '../deskContext';
 import { FillPreview } from './FillPreview';
 import type { WorkbookPage } from './readWorkbook';
 import { readWorkbook } from './readWorkbook';
@@ -29,6 +30,7 @@ export function FillDialog({ frame, onClose }: Props) {
   const [pasted, setPasted] = useState('');
   const [pages, setPages] = useState<readonly WorkbookPage[]>([]);
   const waiting = useWaitingRows();
+  const { isShelfHere } = useDesk();
   const attempt = async (work: () => Promise<Sheet | null>): Promise<void> => {
     try {
       const sheet = await work();
@@ -57,7 +59,8 @@ export function FillDialog({ frame, onClose }: Props) {
       const sheet = readSheet(text);
       return { ...sheet, notes: [...notes, ...sheet.notes] };
     });
-  if (read.sheet !== null)
+  // What the columns are and which template the rows use is guessed from all of the shelf.
+  if (read.sheet !== null && isShelfHere)
     return (
       <FillPreview
         sheet={read.sheet}
@@ -93,7 +96,7 @@ export function FillDialog({ frame, onClose }: Props) {
         </p>
       )}
       <p className="pt-3 pb-1.5 text-soft">
-        Or paste cells from a spreadsheet. The first row names the columns: In, Lasts or Out, Template, and
+        Or paste cells from a spreadsheet. The first row names the columns: In, Duration or Out, Template, and
         the fields by their names.
       </p>
       <textarea
@@ -105,6 +108,11 @@ export function FillDialog({ frame, onClose }: Props) {
         placeholder={'In\tName\tRole\n00:00:12:00\tIlse Marrow\tLockkeeper'}
         className="w-full rounded-lg border border-line-strong bg-field p-2.5 font-mono text-[12.5px]"
       />
+      {read.sheet !== null && (
+        <p role="status" className="pt-2 text-soft">
+          Reading the shelf, then the rows are shown.
+        </p>
+      )}
       {read.problem !== '' && (
         <p role="alert" className="pt-2 whitespace-pre-line text-stop-ink">
           {read.problem}

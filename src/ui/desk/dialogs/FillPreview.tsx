@@ -32,7 +32,7 @@ interface Props {
 const ROLE_WORDS = {
   in: 'In',
   out: 'Out',
-  lasts: 'Lasts',
+  lasts: 'Duration',
   lane: 'Lane',
   template: 'Template',
   title: 'Title id',

@@ -6,6 +6,7 @@ import { MASTER_ID, newPlan } from '@/core/model/plan';
 import type { Title } from '@/core/model/project';
 import { newClip } from '@/core/model/project';
 import type { DeskView } from '../deskContext';
+import { DeskProvider } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
 import { DeskDialogs } from './DeskDialogs';
 
@@ -53,13 +54,13 @@ describe('fill from a sheet', () => {
     expect(screen.getByText('1 row is ready', { exact: false })).toHaveTextContent(
       '1 row is ready, 1 has something wrong',
     );
-    expect(screen.getByText(/^In: expected a time such as/)).toBeInTheDocument();
-    await userEvent.click(button('Bring in 1 title'));
+    expect(screen.getByText(/^In: needs a time such as/)).toBeInTheDocument();
+    await userEvent.click(button('Import 1 title'));
     expect(titles().map(({ values }) => values.name)).toContain('Noor');
     const time = screen.getByLabelText('In, row 1');
     await userEvent.clear(time);
     await userEvent.type(time, '30s');
-    await userEvent.click(button('Bring in 1 title'));
+    await userEvent.click(button('Import 1 title'));
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     expect(titles().find(({ values }) => values.name === 'Mira')).toMatchObject({
       startFrame: 750,
@@ -73,10 +74,25 @@ describe('fill from a sheet', () => {
     expect(screen.getByLabelText('What “Who” is')).toHaveDisplayValue('Name');
     await userEvent.selectOptions(screen.getByLabelText('What “Notes” is'), 'Role');
     await userEvent.selectOptions(screen.getByLabelText('What “Who” is'), 'not used');
-    await userEvent.click(button('Bring in 1 title'));
+    await userEvent.click(button('Import 1 title'));
     expect(titles().find(({ values }) => values.role === 'call first')?.values).toEqual({
       role: 'call first',
     });
+  });
+
+  test('what rows use is guessed once the shelf has come, not before', async () => {
+    view.ui.setState({ dialog: 'fill' });
+    const early = { ...view, editions: new Map(), newest: new Map(), isShelfHere: false };
+    const drawn = renderOnDesk(early, <DeskDialogs frame={0} />);
+    await paste('In\tName\tRole\n00:00:20:00\tNoor\tPilot');
+    expect(await screen.findByText('Reading the shelf, then the rows are shown.')).toBeInTheDocument();
+    drawn.rerender(
+      <DeskProvider value={view}>
+        <DeskDialogs frame={0} />
+      </DeskProvider>,
+    );
+    expect(await screen.findByText('1 row is ready')).toBeInTheDocument();
+    expect(screen.getByLabelText('Template of rows without one')).toHaveDisplayValue('Tideline strap');
   });
 
   test('a sheet put in again says what is new, changed, the same and gone, and takes what is ticked', async () => {
@@ -84,7 +100,7 @@ describe('fill from a sheet', () => {
     await paste(
       'In\tName\tRole\n00:01:00:00\tNoor\tPilot\n00:02:00:00\tMira\tGlazier\n00:03:00:00\tOde\tBell ringer',
     );
-    await userEvent.click(button('Bring in 3 titles'));
+    await userEvent.click(button('Import 3 titles'));
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     expect(titles()).toHaveLength(6);
     act(() => view.ui.setState({ dialog: 'fill' }));
@@ -108,7 +124,7 @@ describe('fill from a sheet', () => {
   });
 
   test.each([
-    ['Name\tRole', /expected at least one row under the names of the columns/],
+    ['Name\tRole', /needs at least one row under the names of the columns/],
     ['   \n  ', null],
   ])('%j is no sheet: it says so and changes nothing', async (text, message) => {
     open('fill');
@@ -272,7 +288,7 @@ FCM: NON-DROP FRAME
     drop('Cut list file', 'heats.edl', EDL);
     expect(await screen.findByText('“HEATS” has 2 clips and 0 markers.')).toBeInTheDocument();
     expect(screen.getByText(/^They take the place of the clips/)).toBeInTheDocument();
-    await userEvent.click(button('Bring in 2 clips'));
+    await userEvent.click(button('Import 2 clips'));
     const { clips } = view.store.getState();
     expect(clips.map(({ label, startFrame, lengthFrames }) => [label, startFrame, lengthFrames])).toEqual([
       ['Lock gates', 0, 100],
@@ -285,6 +301,6 @@ FCM: NON-DROP FRAME
     open('cuts');
     drop('Cut list file', 'letter.txt', 'Dear editor, the cut is on its way.');
     expect(await screen.findByRole('alert')).toHaveTextContent('Nothing was changed.');
-    expect(button('Bring in')).toBeDisabled();
+    expect(button('Import')).toBeDisabled();
   });
 });

@@ -32,7 +32,7 @@ export function takeLabel(taken: readonly ReadRow[], removed: number): string {
   const made = taken.filter(({ outcome }) => outcome === 'new').length;
   const changed = taken.length - made;
   const parts = [
-    made > 0 && `Bring in ${counted(made, 'title')}`,
+    made > 0 && `Import ${counted(made, 'title')}`,
     changed > 0 && `change ${changed}`,
     removed > 0 && `remove ${removed}`,
   ].filter((part) => part !== false);

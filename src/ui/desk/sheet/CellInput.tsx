@@ -62,7 +62,7 @@ function TextCell({ title, column, field, text, label, grid }: Props) {
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       const [{ expected, got }] = error.problems;
-      setWrong(`Expected ${expected}, got ${got}.`);
+      setWrong(`Needs ${expected}, found ${got}.`);
       return false;
     }
   };

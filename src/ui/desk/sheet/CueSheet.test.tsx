@@ -61,7 +61,7 @@ describe('the cue sheet', () => {
   test('shows a title a row, and nothing where nothing was typed', () => {
     render(<Desk />);
     expect(cell('In, row 2')).toHaveTextContent('00:00:08:00');
-    expect(cell('Lasts, row 2')).toHaveTextContent('06:00');
+    expect(cell('Duration, row 2')).toHaveTextContent('06:00');
     expect(cell('Name, row 2')).toHaveTextContent('Teo Vance');
     expect(screen.queryByText(/low water/)).toBeNull();
   });
@@ -162,14 +162,14 @@ describe('the cue sheet', () => {
   });
 
   test.each([
-    ['soon', /Expected a time such as/],
-    ['1f', /Expected at least 2 frames, got "1f"/],
-    ['00:00:00:30', /Expected frames below 25/],
+    ['soon', /Needs a time such as/],
+    ['1f', /Needs at least 2 frames, found "1f"/],
+    ['00:00:00:30', /Needs frames below 25/],
   ])('a length of “%s” stays as typed, says what is wrong and changes nothing', async (typed, message) => {
     render(<Desk />);
-    press(cell('Lasts, row 1'));
+    press(cell('Duration, row 1'));
     await userEvent.keyboard(`${typed}{Enter}`);
-    const lasts = screen.getByLabelText('Lasts, row 1');
+    const lasts = screen.getByLabelText('Duration, row 1');
     expect(screen.getByRole('alert')).toHaveTextContent(message);
     expect(lasts).toHaveValue(typed);
     expect(lasts).toHaveFocus();

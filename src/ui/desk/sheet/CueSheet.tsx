@@ -22,7 +22,7 @@ interface Props {
 
 const ROW_PX = 36;
 
-const WIDTHS = { in: '104px', lasts: '68px', template: '124px' };
+const WIDTHS = { in: '104px', lasts: '78px', template: '124px' };
 
 const NOTHING_LEFT = {
   stop: 'Nothing is left to fix.',

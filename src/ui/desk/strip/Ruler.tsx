@@ -3,6 +3,7 @@ import { FlagIcon } from '@heroicons/react/24/solid';
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { frameToTimecode } from '@/core/time/clock';
+import { playheadKey } from '../../picture/playheadKey';
 import type { Player } from '../../picture/usePlayer';
 import { useClock, useDesk, useDeskUi, usePlan } from '../deskContext';
 import { HEAD_PX, useStrip } from './stripView';
@@ -42,11 +43,11 @@ export function Ruler({ player, end, widthPx }: Props) {
     ui.setState({ range: lengthFrames < 2 ? null : { startFrame, lengthFrames } });
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
-    if (step === 0) return;
+    const to = playheadKey(event, player.frame, end, rate.nominal);
+    if (to === null) return;
     event.preventDefault();
     event.stopPropagation();
-    player.seek(Math.min(end, player.frame + step * (event.shiftKey ? rate.nominal : 1)));
+    player.seek(to);
   };
   return (
     <div className="sticky top-0 z-20 flex h-7 bg-strip" style={{ width: widthPx + HEAD_PX }}>

@@ -1,0 +1,60 @@
+import { newTextLayer, placeAt } from '../model/newLayers';
+import type { PointName } from '../frame/points';
+import type { Template, TextLayer } from '../model/template';
+import type { Added } from './addLayer';
+import { addText, freeId } from './addLayer';
+import { toggleField } from './editFields';
+import { placeAbove } from './layerOrder';
+
+// As much smaller as a role is set under a name.
+const SIZE_SHARE = 0.6;
+const GAP_U = 8;
+
+/** Where a line hangs below another: by the edge that both are set to. */
+const HANGS: Readonly<Record<TextLayer['align'], readonly [PointName, PointName]>> = {
+  left: ['topLeft', 'bottomLeft'],
+  justify: ['topLeft', 'bottomLeft'],
+  centre: ['top', 'bottom'],
+  right: ['topRight', 'bottomRight'],
+};
+
+/**
+ * Adds a text that editors can change. Where there is one already it comes below that one (the chosen text, or the one
+ * that nothing hangs below yet), attached to it, smaller and otherwise of its style; panels round that one go round both.
+ */
+export function addTextLine(template: Template, chosen: string | null): Added {
+  const above = lineAbove(template, chosen);
+  const { template: added, layerId } = above === null ? addText(template) : hung(template, above);
+  return { template: toggleField(added, layerId, 'text'), layerId };
+}
+
+/** The text that a new one comes below; null for none. */
+function lineAbove({ layers }: Template, chosen: string | null): TextLayer | null {
+  const texts = layers.filter((layer) => layer.kind === 'text');
+  const taken = new Set(
+    texts.flatMap(({ place: { target } }) => (target.kind === 'layer' ? [target.layerId] : [])),
+  );
+  const named = texts.find(({ id }) => id === chosen);
+  return named ?? texts.findLast(({ id }) => !taken.has(id)) ?? null;
+}
+
+function hung(template: Template, above: TextLayer): Added {
+  const { id, number } = freeId(template.layers, 'text');
+  const [point, targetPoint] = HANGS[above.align];
+  const { style, align, maxWidthShare, motion } = above;
+  // A line under a line that is small already is as large as that one.
+  const share = above.place.target.kind === 'layer' ? 1 : SIZE_SHARE;
+  const layer: TextLayer = {
+    ...newTextLayer(id, `Text ${number}`),
+    style: { ...style, sizeU: Math.max(1, Math.round(style.sizeU * share)) },
+    align,
+    maxWidthShare,
+    motion,
+    place: placeAt({ point, target: { kind: 'layer', layerId: above.id }, targetPoint, dyU: GAP_U }),
+  };
+  const at = placeAbove(template, above.id);
+  const layers = template.layers.map((one) =>
+    one.kind === 'box' && one.encloses.includes(above.id) ? { ...one, encloses: [...one.encloses, id] } : one,
+  );
+  return { template: { ...template, layers: layers.toSpliced(at, 0, layer) }, layerId: id };
+}
