@@ -1,5 +1,6 @@
 import type { FrameFormat } from '@/core/frame/formats';
 import type { Rect } from '@/core/kit/rect';
+import { containsRect } from '@/core/kit/rect';
 import type { Plane } from '@/core/outputs/output';
 import { FrameRing } from './frameRing';
 import type { PaintedArea } from './paintedPicture';
@@ -27,7 +28,7 @@ class WholeFrame {
 
   /** Puts a picture in the place of the last one. */
   show({ area, pixels }: PaintedArea): void {
-    if (this.shown !== null) this.forget(this.shown);
+    if (this.shown !== null && !containsRect(area, this.shown)) this.forget(this.shown);
     const length = area.width * 4;
     for (let y = 0; y < area.height; y++)
       this.pixels.set(pixels.subarray(y * length, (y + 1) * length), this.at(area, y));
