@@ -1,74 +1,153 @@
-/** How far (px) colour goes on outwards from what is seen: more than a block of any coding. */
-export const REACH_PX = 32;
+import type { Rect } from '@/core/kit/rect';
+import { intersectRects } from '@/core/kit/rect';
+import type { Pixels } from './pictures/picture';
+import { isDeep } from './pictures/picture';
+
+/** The side (px) of a tile: a whole number of blocks of any coding, so that no block has colour in a part of it only. */
+export const TILE_PX = 64;
+
+/** Colours of a tile for those next to it: red, green and blue at the mean, and how much is seen; all 0 for nothing. */
+const FIGURES = 4;
 
 /**
- * Gives what is not seen the colour of what is seen next to it, outwards from every edge, so that codings that share
- * colour between neighbours, or change sizes later, do not darken edges. Alpha stays as it is, and so does the colour of
- * everything that is seen at all. Works on straight-alpha RGBA in place; each pass of halving means colours by their
- * alpha, and what has none takes that of the smallest piece round it that has some. The largest piece is a tile; one tile
- * after another is small enough to stay near the processor, and those that are wholly seen or wholly empty are left alone.
+ * Gives what is not seen of a picture the colour of what is seen next to it, outwards from every edge, so that codings
+ * that share colour between neighbours, or change sizes later, do not darken edges. Alpha stays as it is, and so does the
+ * colour of everything that is seen at all. Within a tile each pass of halving means colours by their alpha, and what has
+ * none takes that of the smallest piece round it that has some; a tile without any takes the mean of the tiles round it.
+ * What changes of a picture is given tile by tile; the rest is known.
  */
-export function bleedColour(pixels: Uint8ClampedArray, widthPx: number, heightPx: number): void {
-  // Whole pixels at a time: what is read is mostly nothing.
-  const whole = new Int32Array(pixels.buffer, pixels.byteOffset, widthPx * heightPx);
-  const area = seenArea(whole, widthPx, heightPx);
-  if (area === null) return;
-  const levels = emptyLevels();
-  const [right, bottom] = [area.x + area.width, area.y + area.height];
-  for (let y = area.y; y < bottom; y += TILE_PX)
-    for (let x = area.x; x < right; x += TILE_PX) {
-      const width = Math.min(TILE_PX, right - x);
-      const height = Math.min(TILE_PX, bottom - y);
-      fillTile({ whole, stride: widthPx, from: y * widthPx + x, width, height }, levels);
-    }
-}
+export class ColourBleed {
+  private readonly across: number;
+  private readonly means: Float32Array;
+  private readonly frame: Rect;
+  private readonly tile = new Int32Array(TILE_PX * TILE_PX);
+  private readonly levels = emptyLevels();
 
-// Where the alpha of a pixel is in its 32 bits; all machines that this runs on put the lowest byte first.
-const ALPHA = 0xff << 24;
-
-const TILE_PX = REACH_PX * 2;
-
-interface Area {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** What is seen and as much round it as colour reaches; null where nothing is. */
-function seenArea(whole: Int32Array, widthPx: number, heightPx: number): Area | null {
-  let [left, top, right, bottom] = [widthPx, heightPx, -1, -1];
-  for (let y = 0; y < heightPx; y++) {
-    const row = y * widthPx;
-    let first = 0;
-    while (first < widthPx && (whole[row + first] & ALPHA) === 0) first++;
-    if (first === widthPx) continue;
-    let last = widthPx - 1;
-    while ((whole[row + last] & ALPHA) === 0) last--;
-    left = Math.min(left, first);
-    right = Math.max(right, last);
-    top = Math.min(top, y);
-    bottom = y;
+  constructor(widthPx: number, heightPx: number) {
+    this.frame = { x: 0, y: 0, width: widthPx, height: heightPx };
+    this.across = Math.ceil(widthPx / TILE_PX);
+    this.means = new Float32Array(this.across * Math.ceil(heightPx / TILE_PX) * FIGURES);
   }
-  if (right < 0) return null;
-  const x = Math.max(0, left - REACH_PX);
-  const y = Math.max(0, top - REACH_PX);
-  return {
-    x,
-    y,
-    width: Math.min(widthPx, right + 1 + REACH_PX) - x,
-    height: Math.min(heightPx, bottom + 1 + REACH_PX) - y,
-  };
+
+  /** An area of the picture made larger to whole tiles. */
+  tilesOf({ x, y, width, height }: Rect): Rect {
+    const [left, top] = [Math.floor(x / TILE_PX) * TILE_PX, Math.floor(y / TILE_PX) * TILE_PX];
+    const right = Math.ceil((x + width) / TILE_PX) * TILE_PX;
+    const bottom = Math.ceil((y + height) / TILE_PX) * TILE_PX;
+    return intersectRects({ x: left, y: top, width: right - left, height: bottom - top }, this.frame);
+  }
+
+  /** Fills what is not seen in tiles in which something is: straight-alpha RGBA, in place, of an area of whole tiles. */
+  fillTiles(pixels: Pixels, area: Rect): void {
+    for (const tile of tilesIn(area)) {
+      const part = {
+        stride: area.width,
+        from: (tile.y - area.y) * area.width + tile.x - area.x,
+        width: tile.width,
+        height: tile.height,
+      };
+      const at = this.indexOf(tile);
+      this.means.set(this.fillTile(pixels, part), at);
+    }
+  }
+
+  /** Each tile without anything seen in an area and right round it, with the colour (red, green, blue of 8 bits) that it takes. */
+  *emptyTilesNear(area: Rect): Generator<{ readonly tile: Rect; readonly colour: readonly number[] }> {
+    const round = { x: area.x - 1, y: area.y - 1, width: area.width + 2, height: area.height + 2 };
+    for (const tile of tilesIn(this.tilesOf(intersectRects(round, this.frame))))
+      if (this.means[this.indexOf(tile) + 3] === 0) yield { tile, colour: this.colourRound(tile) };
+  }
+
+  private indexOf({ x, y }: Rect): number {
+    return ((y / TILE_PX) * this.across + x / TILE_PX) * FIGURES;
+  }
+
+  /** The mean of the tiles round one, by how much is seen of them. */
+  private colourRound({ x, y }: Rect): readonly number[] {
+    const sums = [0, 0, 0, 0];
+    for (const dy of [-TILE_PX, 0, TILE_PX])
+      for (const dx of [-TILE_PX, 0, TILE_PX]) {
+        const next = { x: x + dx, y: y + dy, width: 1, height: 1 };
+        if (intersectRects(next, this.frame).width * intersectRects(next, this.frame).height === 0) continue;
+        const at = this.indexOf(next);
+        const weight = this.means[at + 3];
+        for (let i = 0; i < 3; i++) sums[i] += this.means[at + i] * weight;
+        sums[3] += weight;
+      }
+    return sums[3] === 0 ? [0, 0, 0] : sums.slice(0, 3).map((sum) => Math.round(sum / sums[3]));
+  }
+
+  private fillTile(pixels: Pixels, part: Part): ArrayLike<number> {
+    const seen = takeTile(pixels, part, this.tile);
+    if (seen === 0) return [0, 0, 0, 0];
+    if (seen === part.width * part.height) return meanOfSome(this.tile, part);
+    const { levels, tile } = this;
+    halvePixels(tile, levels[0]);
+    for (let i = 1; i < levels.length; i++) halve(levels[i - 1], levels[i]);
+    for (let i = levels.length - 1; i >= 0; i--) colourPieces(levels[i], levels[i + 1] ?? null);
+    giveColours(pixels, part, levels[0]);
+    return levels[levels.length - 1].sums;
+  }
 }
 
-/** A piece of a picture, at most a tile large. */
-interface Tile {
-  readonly whole: Int32Array;
+/** A tile within the pixels of an area. */
+interface Part {
   readonly stride: number;
   /** Where its first pixel is. */
   readonly from: number;
   readonly width: number;
   readonly height: number;
+}
+
+function* tilesIn({ x, y, width, height }: Rect): Generator<Rect> {
+  for (let top = y; top < y + height; top += TILE_PX)
+    for (let left = x; left < x + width; left += TILE_PX)
+      yield {
+        x: left,
+        y: top,
+        width: Math.min(TILE_PX, x + width - left),
+        height: Math.min(TILE_PX, y + height - top),
+      };
+}
+
+/** Copies a tile, each pixel as 32 bits with alpha highest, of 8 bits a channel: nobody sees more. Gives how many are seen. */
+function takeTile(pixels: Pixels, { stride, from, width, height }: Part, tile: Int32Array): number {
+  let seen = 0;
+  if (width < TILE_PX || height < TILE_PX) tile.fill(0);
+  const deep = isDeep(pixels);
+  // All machines that this runs on put the lowest byte first.
+  const whole = deep ? null : new Int32Array(pixels.buffer, pixels.byteOffset, pixels.length / 4);
+  for (let y = 0; y < height; y++) {
+    const row = from + y * stride;
+    const to = y * TILE_PX;
+    for (let x = 0; x < width; x++) {
+      const pixel = whole === null ? coarse(pixels, (row + x) * 4) : whole[row + x];
+      tile[to + x] = pixel;
+      if (pixel >>> 24 !== 0) seen++;
+    }
+  }
+  return seen;
+}
+
+/** A pixel of 16 bits a channel as one of 8; what is seen at all stays seen. */
+function coarse(pixels: Pixels, at: number): number {
+  if (pixels[at + 3] === 0) return 0;
+  const alpha = Math.max(1, pixels[at + 3] >> 8);
+  return (alpha << 24) | ((pixels[at + 2] >> 8) << 16) | (pixels[at + 1] & 0xff00) | (pixels[at] >> 8);
+}
+
+/** The mean of every eighth pixel of a tile that is seen all over. */
+function meanOfSome(tile: Int32Array, { width, height }: Part): number[] {
+  const sums = [0, 0, 0, 0];
+  for (let y = 0; y < height; y += 8)
+    for (let x = 0; x < width; x += 8) {
+      const pixel = tile[y * TILE_PX + x];
+      const alpha = pixel >>> 24;
+      for (let i = 0; i < 3; i++) sums[i] += ((pixel >> (8 * i)) & 255) * alpha;
+      sums[3] += alpha;
+    }
+  // As much as if all had been looked at.
+  return [...sums.slice(0, 3).map((sum) => sum / sums[3]), sums[3] * 64];
 }
 
 /** The pieces of 2, 4, 8 … pixels of a tile, row by row. */
@@ -91,38 +170,12 @@ function emptyLevels(): Level[] {
   return levels;
 }
 
-function fillTile(tile: Tile, levels: readonly Level[]): void {
-  if (!hasBoth(tile)) return;
-  halvePixels(tile, levels[0]);
-  for (let i = 1; i < levels.length; i++) halve(levels[i - 1], levels[i]);
-  for (let i = levels.length - 1; i >= 0; i--) colourPieces(levels[i], levels[i + 1] ?? null);
-  const { whole, stride, from, width, height } = tile;
-  const [{ across, colours }] = levels;
-  for (let y = 0; y < height; y++) {
-    const row = from + y * stride;
-    const near = (y >> 1) * across;
-    for (let x = 0; x < width; x++)
-      if ((whole[row + x] & ALPHA) === 0) whole[row + x] = colours[near + (x >> 1)];
-  }
-}
-
-/** Whether a tile has pixels that are seen and others that are not. */
-function hasBoth({ whole, stride, from, width, height }: Tile): boolean {
-  let seen = 0;
-  for (let y = 0, row = from; y < height; y++, row += stride) {
-    for (let at = row; at < row + width; at++) if ((whole[at] & ALPHA) !== 0) seen++;
-    if (seen > 0 && seen < (y + 1) * width) return true;
-  }
-  return false;
-}
-
-function halvePixels({ whole, stride, from, width, height }: Tile, { across, sums }: Level): void {
+function halvePixels(tile: Int32Array, { across, sums }: Level): void {
   sums.fill(0);
-  for (let y = 0; y < height; y++) {
-    const row = from + y * stride;
+  for (let y = 0, i = 0; y < TILE_PX; y++) {
     const to = (y >> 1) * across;
-    for (let x = 0; x < width; x++) {
-      const pixel = whole[row + x];
+    for (let x = 0; x < TILE_PX; x++, i++) {
+      const pixel = tile[i];
       const alpha = pixel >>> 24;
       if (alpha === 0) continue;
       const at = (to + (x >> 1)) * 4;
@@ -172,4 +225,24 @@ function colourPieces({ across, sums, colours }: Level, larger: Level | null): v
         colours[i] = (sums[at] + 0.5) | ((sums[at + 1] + 0.5) << 8) | ((sums[at + 2] + 0.5) << 16);
       else colours[i] = larger === null ? 0 : larger.colours[(y >> 1) * larger.across + (x >> 1)];
     }
+}
+
+/** Gives every pixel of a tile that is not seen the colour of the piece that it lies in. */
+function giveColours(
+  pixels: Pixels,
+  { stride, from, width, height }: Part,
+  { across, colours }: Level,
+): void {
+  const scale = isDeep(pixels) ? 257 : 1;
+  for (let y = 0; y < height; y++) {
+    let at = (from + y * stride) * 4;
+    const near = (y >> 1) * across;
+    for (let x = 0; x < width; x++, at += 4) {
+      if (pixels[at + 3] !== 0) continue;
+      const colour = colours[near + (x >> 1)];
+      pixels[at] = (colour & 255) * scale;
+      pixels[at + 1] = ((colour >> 8) & 255) * scale;
+      pixels[at + 2] = ((colour >> 16) & 255) * scale;
+    }
+  }
 }

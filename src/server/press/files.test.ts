@@ -11,7 +11,6 @@ import type { Template } from '@/core/model/template';
 import { testBox, testTemplate } from '@/core/testing';
 import type { Plane } from '@/core/outputs/output';
 import { RATES } from '@/core/time/rates';
-import { bleedColour } from './bleed';
 import { compareFrame } from './compareFrame';
 import { createMov } from './mov/movFile';
 import { readMov } from './mov/readMov';
@@ -297,27 +296,6 @@ test('a moving edge is elsewhere in the second field of an interlaced frame', as
   expect(new Set(steps).size).toBe(1);
   expect(steps[0]).toBeGreaterThan(2);
 }, 120_000);
-
-test('colour goes on outwards from what is seen, and nothing that is seen changes', () => {
-  const [width, height] = [120, 80];
-  const pixels = new Uint8ClampedArray(width * height * 4);
-  const at = (x: number, y: number): number => (y * width + x) * 4;
-  for (let y = 30; y < 50; y++)
-    for (let x = 40; x < 80; x++) pixels.set([200, x < 60 ? 40 : 160, 90, x === 40 ? 3 : 255], at(x, y));
-  const before = Uint8ClampedArray.from(pixels);
-  bleedColour(pixels, width, height);
-  const seen = (from: Uint8ClampedArray, x: number, y: number): number[] => [
-    ...from.subarray(at(x, y), at(x, y) + 4),
-  ];
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      expect(pixels[at(x, y) + 3]).toBe(before[at(x, y) + 3]);
-      if (before[at(x, y) + 3] > 0) expect(seen(pixels, x, y)).toEqual(seen(before, x, y));
-    }
-  expect(seen(pixels, 84, 40)).toEqual([200, 160, 90, 0]);
-  expect(seen(pixels, 50, 25)).toEqual([200, 40, 90, 0]);
-  expect(seen(pixels, 0, 0)).toEqual([0, 0, 0, 0]);
-});
 
 test('a difference of 16 bits is said in steps of 255 too', () => {
   const painted = Uint16Array.from([65_535, 0, 0, 65_535]);

@@ -1,9 +1,10 @@
 import { listBounds } from '@/core/display/bounds';
+import { damageBetween } from '@/core/display/damage';
 import type { DisplayList } from '@/core/display/list';
 import { sameDisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { Rect } from '@/core/kit/rect';
-import { growRect, intersectRects, unionRects } from '@/core/kit/rect';
+import { intersectRects, unionRects } from '@/core/kit/rect';
 import type { Shades } from '@/core/outputs/output';
 import { FinePainter } from '@/paint/fine/finePainter';
 import { toEightBits, toSixteenBits } from '@/paint/fine/quantise';
@@ -13,58 +14,54 @@ import { createRasterFrame } from '../raster';
 import { isTopFirst } from './colour';
 import type { Pixels } from './pictures/picture';
 
-/** What is seen of a picture: straight-alpha RGBA of an area (whole px), row by row, that may be changed. Nothing is seen round it. */
-export interface PaintedArea {
-  readonly area: Rect;
-  readonly pixels: Pixels;
+/** What a picture shows: one list, or two for the fields of a frame. */
+export type Lists = readonly DisplayList[];
+
+/** The whole pixels of a frame in which two pictures may differ; null for none. `before` null: nothing was seen. */
+export function damageOf(
+  before: Lists | null,
+  after: Lists,
+  { widthPx, heightPx }: Pick<FrameFormat, 'widthPx' | 'heightPx'>,
+): Rect | null {
+  const rects = after.flatMap(
+    ({ items }, i) => damageBetween(before === null ? null : before[i].items, items) ?? [],
+  );
+  const damage = unionRects(rects);
+  if (damage === null) return null;
+  const within = intersectRects(damage, { x: 0, y: 0, width: widthPx, height: heightPx });
+  return within.width === 0 || within.height === 0 ? null : within;
 }
 
-/** Paints one list, or two for the fields of a frame. */
-export type PaintsPictures = (lists: readonly DisplayList[]) => PaintedArea;
+/** Paints a picture and gives an area (whole px) of it: straight-alpha RGBA, row by row, that may be changed. */
+export type PaintsArea = (lists: Lists, area: Rect) => Pixels;
 
-/** Paints no more than what lists can colour and `reachPx` round it: a strap is a tenth of its frame. */
-export function paintsPictures(
-  surfaces: SurfaceMaker,
-  format: FrameFormat,
-  shades: Shades,
-  reachPx: number,
-): PaintsPictures {
+/** Paints pictures of a format, in fields where there are two lists. */
+export function paintsAreas(surfaces: SurfaceMaker, format: FrameFormat, shades: Shades): PaintsArea {
   const paint = shades === 'plain' ? paintsPlain(surfaces, format) : paintsFine(surfaces, shades);
-  return (lists) => {
-    const area = areaOf(lists, format, reachPx);
-    const pixels = paint(lists[0], area);
-    if (lists.length > 1 && !sameDisplayList(lists[0], lists[1]))
-      weaveFields(pixels, paint(lists[1], area), area, isTopFirst(format));
-    return { area, pixels };
+  return ([first, second = first], area) => {
+    const pixels = paint(first, area);
+    if (second !== first && !sameDisplayList(first, second))
+      weaveFields(pixels, paint(second, area), area, isTopFirst(format));
+    return pixels;
   };
 }
 
-// An area has at least a pixel, so that nobody needs to ask.
-const SMALLEST: Rect = { x: 0, y: 0, width: 1, height: 1 };
+type PaintsList = (list: DisplayList, area: Rect) => Pixels;
 
-function areaOf(lists: readonly DisplayList[], { widthPx, heightPx }: FrameFormat, reachPx: number): Rect {
-  const bounds = unionRects(lists.flatMap(({ items }) => listBounds(items) ?? []));
-  if (bounds === null) return SMALLEST;
-  const frame = { x: 0, y: 0, width: widthPx, height: heightPx };
-  const area = intersectRects(growRect(bounds, reachPx), frame);
-  return area.width === 0 || area.height === 0 ? SMALLEST : area;
-}
-
-type PaintsArea = (list: DisplayList, area: Rect) => Pixels;
-
-function paintsPlain(surfaces: SurfaceMaker, { widthPx, heightPx }: FrameFormat): PaintsArea {
+function paintsPlain(surfaces: SurfaceMaker, { widthPx, heightPx }: FrameFormat): PaintsList {
   const painter = new Painter(surfaces);
   // Of the whole frame, since a canvas rounds edges otherwise where it begins elsewhere.
   const { context, readPixels } = createRasterFrame(widthPx, heightPx);
   return (list, area) => {
     painter.paint(context, list);
     const pixels = readPixels(area);
-    context.clearRect(area.x, area.y, area.width, area.height);
+    const painted = listBounds(list.items);
+    if (painted !== null) context.clearRect(painted.x, painted.y, painted.width, painted.height);
     return pixels;
   };
 }
 
-function paintsFine(surfaces: SurfaceMaker, shades: Shades): PaintsArea {
+function paintsFine(surfaces: SurfaceMaker, shades: Shades): PaintsList {
   const painter = new FinePainter(surfaces);
   const turned = shades === 'deep' ? toSixteenBits : toEightBits;
   return ({ items }, area) => turned(painter.paintPart(items, area));

@@ -19,15 +19,14 @@ import { serverFonts } from '../fontFiles';
 import { decodePictures, surfacesWith } from '../raster';
 import { FrameRing } from './frameRing';
 import { GroundVideos } from './ground/groundVideos';
-import { paintsPictures } from './paintedPicture';
-import { planeOf, reachOf, toPlane } from './planes';
+import { planeOf } from './planes';
 import type { PaintedPicture, Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
 import { PICTURE_CODECS } from './pictures/pictureCodecs';
 import { encodePng } from './pictures/png';
 import { pictureKeys } from './reuse/pictureKey';
 import type { RenderTask, WorkerMessage } from './renderTask';
-import { wholeFrames } from './wholeFrame';
+import { FrameSlots, WholeFrame } from './wholeFrame';
 
 const port = parentPort;
 if (port === null) throw new Error('The render worker runs in a worker thread only');
@@ -153,9 +152,9 @@ async function paintFrames(
   const wanted = [...new Set(frames.compared)];
   const plane = planeOf(task.content);
   const coded = task.frames === 'rgba';
-  const planed = { coded, limited: task.limited, studio: task.studio };
-  const paint = paintsPictures(surfaces, format, task.shades, reachOf(plane, coded));
-  const whole = wholeFrames(task, format, plane);
+  const whole = new WholeFrame(surfaces, task, format, plane);
+  const slots = coded ? new FrameSlots(task.ring, whole, format) : null;
+  const { pixels } = whole;
   const keyOf = task.known && pictureKeys();
   let slot = 0;
   for (const { lists, first, next } of shownPictures(frames, format.interlaced === true)) {
@@ -167,19 +166,16 @@ async function paintFrames(
     // One that is compared is painted all the same, so that what was coded before is held against it.
     if (isKnown && compared.length === 0) continue;
     await frames.prepare?.(first);
-    const picture = paint(lists);
-    toPlane(picture.pixels, plane, { widthPx: picture.area.width, heightPx: picture.area.height, ...planed });
-    if (!isKnown && !ring.take(slot)) return;
-    const pixels = whole(isKnown ? null : slot, picture);
-    // Who encodes may overwrite the slot.
+    const changed = whole.show(lists);
+    slots?.changed(changed);
     for (const frame of compared) {
       const png = frame === frames.resting ? restingPng(pixels, format) : null;
       say({ type: 'reference', frame, pixels: pixels.slice(), png });
     }
     if (!isKnown) {
-      const byteLength = coded
-        ? pixels.byteLength
-        : encodeInto(ring.bytes(slot), task, { ...format, pixels, plane });
+      if (!ring.take(slot)) return;
+      const byteLength =
+        slots?.write(slot) ?? encodeInto(ring.bytes(slot), task, { ...format, pixels, plane });
       say({ type: 'frame', slot, byteLength, first, repeats: next - first, key });
       slot = (slot + 1) % task.ring.slots;
     }
