@@ -4,7 +4,7 @@ import type { Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
 
 /** The side (px) of a tile: a whole number of blocks of any coding, so that no block has colour in a part of it only. */
-export const TILE_PX = 64;
+const TILE_PX = 64;
 
 /** Colours of a tile for those next to it: red, green and blue at the mean, and how much is seen; all 0 for nothing. */
 const FIGURES = 4;

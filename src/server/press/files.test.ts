@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { voteBars } from '../../../demo/voteBars';
+import sharp from 'sharp';
 import type { FileFacts } from '@/contract/jobs';
 import { FORMATS } from '@/core/frame/formats';
 import { motionOf } from '@/core/model/newMove';
@@ -296,6 +297,16 @@ test('a moving edge is elsewhere in the second field of an interlaced frame', as
   expect(new Set(steps).size).toBe(1);
   expect(steps[0]).toBeGreaterThan(2);
 }, 120_000);
+
+test('an animated WebP of a title that never moves is one picture, and right', async () => {
+  const still = testTemplate([testBox('box', { fill: '#e8b23a', motion: motionOf(null, null) })], {
+    timing: { inSeconds: 0.02, holdSeconds: 1, outSeconds: 0.02 },
+  });
+  const file = await make(still, { output: 'webp-anim', format: 'classic-576', rate: '25' }, 20);
+  expect(file).toMatchObject({ frames: 20, comparedFrames: 3, alphaErrorMax: 0 });
+  const { pages = 1 } = await sharp(join(folder, file.name), { animated: true }).metadata();
+  expect(pages).toBe(1);
+}, 60_000);
 
 test('a difference of 16 bits is said in steps of 255 too', () => {
   const painted = Uint16Array.from([65_535, 0, 0, 65_535]);

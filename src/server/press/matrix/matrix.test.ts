@@ -36,7 +36,7 @@ const RESTING = 6;
 /** Where the title stands, as a count of frames from midnight. */
 const START = 1800;
 
-/** A box that slides for as long as the title, half opaque, over a round one with a gradient, and words. */
+/** A box that slides for as long as the title, half opaque, over another and words; the first layer lies on top. */
 const slide = {
   ...motionOf(null, null),
   tracks: [
@@ -54,13 +54,6 @@ const slide = {
 };
 const TITLE = testTemplate(
   [
-    testBox('back', {
-      fill: '#1f6454',
-      width: { kind: 'fixed', u: 900 },
-      height: { kind: 'fixed', u: 300 },
-      place: { ...testBox('x').place, dxU: 40, dyU: 40 },
-      motion: motionOf(null, null),
-    }),
     testBox('slides', {
       fill: '#e8b23a',
       fillOpacity: 0.5,
@@ -70,6 +63,13 @@ const TITLE = testTemplate(
       motion: slide,
     }),
     testText('words', 'Osier Reach', { motion: motionOf(null, null) }),
+    testBox('back', {
+      fill: '#1f6454',
+      width: { kind: 'fixed', u: 900 },
+      height: { kind: 'fixed', u: 300 },
+      place: { ...testBox('x').place, dxU: 40, dyU: 40 },
+      motion: motionOf(null, null),
+    }),
   ],
   { timing: { inSeconds: 0.02, holdSeconds: 1, outSeconds: 0.02 } },
 );
