@@ -76,7 +76,7 @@ function CueFinding({ cue, finding, onSeek }: Props & { readonly finding: ToldFi
           </Button>
         ))}
         <Button look="quiet" onClick={() => setAside(!aside)} aria-expanded={aside}>
-          Set aside
+          Ignore
         </Button>
       </div>
       {aside && <SetAsideForm finding={finding} />}

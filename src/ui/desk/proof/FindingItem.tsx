@@ -69,7 +69,7 @@ export function FindingItem({ finding, onLook, numbered }: Props) {
           <Mends finding={finding} />
         )}
         <Button look="quiet" onClick={() => setAside(!aside)} aria-expanded={aside}>
-          Set aside
+          Ignore
         </Button>
       </div>
       {aside && <SetAsideForm finding={finding} />}

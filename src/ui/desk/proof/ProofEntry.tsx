@@ -108,7 +108,7 @@ function Findings({ titleId }: { readonly titleId: string }) {
           <li key={finding.key}>
             <Pill tone="quiet">{finding.message}</Pill>
             <span className="block pt-0.5 text-[12px] text-soft">
-              {`${where(finding.deliveryIds)}set aside${by === undefined ? '' : ` by ${by}`}: ${reason}`}
+              {`${where(finding.deliveryIds)}ignored${by === undefined ? '' : ` by ${by}`}: ${reason}`}
             </span>
           </li>
         ))}

@@ -137,7 +137,7 @@ test('a mend that does not mend is not offered, and one that brings something sa
   const names = within(item(short.message))
     .getAllByRole('button')
     .map(({ textContent }) => textContent);
-  expect(names.slice(1)).toEqual(['Fine', `Rough, would bring: ${slip.message}`, 'Set aside']);
+  expect(names.slice(1)).toEqual(['Fine', `Rough, would bring: ${slip.message}`, 'Ignore']);
 });
 
 test('mending many leaves alone what it would make worse', async () => {
@@ -150,9 +150,9 @@ test('mending many leaves alone what it would make worse', async () => {
   await waitFor(() => expect(lengths()).toEqual([200, 150]));
 });
 
-test('a finding is set aside with a reason and a name, listed, and taken up again', async () => {
+test('a finding is ignored with a reason and a name, listed, and taken up again', async () => {
   act(() => find([short]));
-  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Set aside' }));
+  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Ignore' }));
   expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
   await userEvent.type(screen.getByLabelText('Reason'), 'Seen twice before');
   expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
@@ -161,19 +161,19 @@ test('a finding is set aside with a reason and a name, listed, and taken up agai
   expect(view.store.getState().plan.setAside).toEqual([
     { key: short.key, reason: 'Seen twice before', by: 'Ode Pell' },
   ]);
-  await userEvent.click(screen.getByText('1 set aside'));
+  await userEvent.click(screen.getByText('1 ignored'));
   expect(screen.getByText('Seen twice before (Ode Pell)')).toBeInTheDocument();
-  await userEvent.click(screen.getByRole('button', { name: 'Take up again' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Stop ignoring' }));
   expect(screen.getByText(short.message)).toBeInTheDocument();
 });
 
-test('a finding is set aside for its template, and the name is known the next time', async () => {
+test('a finding is ignored for its template, and the name is known the next time', async () => {
   const other = toFinding('reading', 'b', null, { tone: 'stop', message: 'also short', detail: '' });
   window.localStorage.setItem('gilder.name', 'Ode Pell');
   act(() => find([short, other]));
-  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Set aside' }));
+  await userEvent.click(within(item(short.message)).getByRole('button', { name: 'Ignore' }));
   await userEvent.selectOptions(
-    screen.getByLabelText('What is set aside'),
+    screen.getByLabelText('What is ignored'),
     '“Time to read” in all “Tideline strap”',
   );
   await userEvent.type(screen.getByLabelText('Reason'), 'Slow readers only{Enter}');

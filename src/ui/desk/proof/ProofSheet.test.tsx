@@ -60,16 +60,16 @@ test('every title stands there in every delivery, with what was found in it and 
   expect(within(entry(1)).getByText('Tall: Why safe.')).toBeInTheDocument();
   expect(within(entry(2)).getByText('clear')).toBeInTheDocument();
   expect(screen.getByRole('status')).toHaveTextContent(
-    '2 titles · 1 to fix · 0 to look at · 0 findings set aside',
+    '2 titles · 1 to fix · 0 to look at · 0 findings ignored',
   );
 });
 
-test('what was set aside is told with its reason, and no longer counted', () => {
+test('what is ignored is told with its reason, and no longer counted', () => {
   const safe = found('safe', 'a', 'stop', 'tall');
   open([deskTitle('a', 0, { name: 'Ilse' })], [safe], [safe]);
-  expect(within(entry(1)).getByText('Tall: set aside: Agreed with the producer')).toBeInTheDocument();
+  expect(within(entry(1)).getByText('Tall: ignored: Agreed with the producer')).toBeInTheDocument();
   expect(screen.getByRole('status')).toHaveTextContent(
-    '1 title · 0 to fix · 0 to look at · 1 finding set aside',
+    '1 title · 0 to fix · 0 to look at · 1 finding ignored',
   );
 });
 

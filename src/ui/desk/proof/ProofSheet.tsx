@@ -133,7 +133,7 @@ function useCounts(done: boolean): string {
     `${count('stop')} to fix`,
     ...(unseen === 0 ? [] : [`${unseen} not looked at`]),
     `${count('look')} to look at`,
-    `${counted(setAside.length, 'finding')} set aside`,
+    `${counted(setAside.length, 'finding')} ignored`,
   ];
   return done
     ? parts.join(' · ')

@@ -12,7 +12,7 @@ import { withSetAside, withTakenUp } from './proofView';
 const NAME_KEY = 'gilder.name';
 const FIELD = 'h-8 min-w-0 rounded-lg border border-line-strong bg-field px-2.5';
 
-/** Sets a finding aside: how far it reaches, why, and who says so. */
+/** Has a finding ignored: how far it reaches, why, and who says so. */
 export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
   const { editions, store } = useDesk();
   const { deliveries } = usePlan();
@@ -49,14 +49,14 @@ export function SetAsideForm({ finding }: { readonly finding: ToldFinding }) {
   return (
     <form
       ref={form}
-      aria-label="Set aside"
+      aria-label="Ignore"
       className="grid gap-1.5 pt-1.5"
       onSubmit={(event) => {
         event.preventDefault();
         if (ready) keep();
       }}
     >
-      <SelectBox label="What is set aside" value={scope} choices={choices} onChange={setScope} />
+      <SelectBox label="What is ignored" value={scope} choices={choices} onChange={setScope} />
       <input
         ref={first}
         aria-label="Reason"
@@ -96,7 +96,7 @@ export function SetAsideList() {
   };
   return (
     <details className="pt-3">
-      <summary className="caps cursor-pointer">{`${setAside.length} set aside`}</summary>
+      <summary className="caps cursor-pointer">{`${setAside.length} ignored`}</summary>
       <ul className="divide-y divide-line pt-1">
         {setAside.map((one) => (
           <li key={one.key} className="flex items-center gap-2 py-1.5">
@@ -109,7 +109,7 @@ export function SetAsideList() {
               </span>
             </span>
             <Button onClick={() => apply((work) => ({ ...work, plan: withTakenUp(work.plan, one.key) }))}>
-              Take up again
+              Stop ignoring
             </Button>
           </li>
         ))}
