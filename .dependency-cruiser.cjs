@@ -26,6 +26,7 @@ const CORE_LAYERS = [
   'resolve',
   'layout',
   'edit',
+  'starts',
   'timeline',
   'formats',
   'project',

@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import type { Template } from '../core/model/template';
 import { templateSchema } from '../core/model/templateSchema';
+import { STARTS } from '../core/starts';
 import type { TypeOf } from './schema';
 import { documentOf, figure, moment, text, texts, whole } from './schema';
 
@@ -60,6 +61,10 @@ export const templateStartSchema = yup
     production: yup.string().defined().max(80),
     format: yup.string().required(),
     rate: yup.string().required(),
+    /** What it begins with; one line of text when left out. */
+    start: yup.string().oneOf(STARTS.list.map(({ id }) => id)),
+    /** The template that it is a copy of, with another name and production. */
+    copyOf: yup.string().min(1).max(64),
   })
   .noUnknown()
   .required();

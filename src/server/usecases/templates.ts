@@ -9,11 +9,11 @@ import type {
 } from '@/contract/templates';
 import { templateStartSchema } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
-import { newTemplate } from '@/core/model/newTemplate';
 import type { Template } from '@/core/model/template';
 import { parseTemplate } from '@/core/model/templateSchema';
 import { InputError } from '@/core/kit/inputError';
 import { FORMATS } from '@/core/frame/formats';
+import { STARTS } from '@/core/starts';
 import { compile } from '@/core/timeline/compile';
 import { findHouse } from '@/db/house';
 import {
@@ -36,22 +36,25 @@ import { refuseDeleted } from './room';
 export async function startTemplate(input: unknown): Promise<string> {
   const start = checkValue<TemplateStart>(templateStartSchema, input, 'New template');
   const { db } = await workshop();
+  if (start.copyOf !== undefined) {
+    const { document } = await getTemplate(start.copyOf);
+    return keptTemplate({ ...document, name: start.name, production: start.production });
+  }
   const { areas } = (await findHouse(db)).document;
-  const document = parseTemplate({ ...newTemplate(start), areas }, 'New template');
+  const begun = STARTS.get(start.start ?? 'one-line').begin(start);
+  return keptTemplate(parseTemplate({ ...begun, areas }, 'New template'));
+}
+
+async function keptTemplate(document: Template): Promise<string> {
   const id = nanoid(12);
-  await insertTemplate(db, id, document);
+  await insertTemplate((await workshop()).db, id, document);
   return id;
 }
 
 /** Starts a template from a copy of another's present state; gives its id. */
 export async function copyTemplate(fromId: string): Promise<string> {
   const { document } = await getTemplate(fromId);
-  const id = nanoid(12);
-  await insertTemplate((await workshop()).db, id, {
-    ...document,
-    name: `${document.name} copy`.slice(0, 80),
-  });
-  return id;
+  return keptTemplate({ ...document, name: `${document.name} copy`.slice(0, 80) });
 }
 
 /** A template with its revision. Throws NotFoundError, and GoneError for one that was deleted. */

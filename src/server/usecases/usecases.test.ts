@@ -62,9 +62,28 @@ describe('templates', () => {
     [{ ...start, name: '' }, /New template, name: needs/],
     [{ ...start, rate: '26' }, /New template, rate: needs one of/],
     [{ ...start, kind: 'hologram' }, /New template, kind: needs one of/],
+    [{ ...start, start: 'seven-lines' }, /New template, start: needs one of/],
+    [{ ...start, copyOf: 'nowhere' }, /There is no template "nowhere"/],
     [{ ...start, secret: 1 }, /no unknown properties/],
   ])('%j is refused', async (body, message) => {
     await expect(startTemplate(body)).rejects.toThrow(message);
+  });
+
+  test('begin with a lower third of two lines, or as a copy of another under a name of their own', async () => {
+    const id = await startTemplate({ ...start, start: 'two-lines' });
+    const two = (await getTemplate(id)).document;
+    expect(two.fields.map(({ label }) => label)).toEqual(['Name', 'Role']);
+    const copy = await startTemplate({
+      ...start,
+      name: 'Pier line',
+      production: 'Kiln and Clay',
+      copyOf: id,
+    });
+    expect((await getTemplate(copy)).document).toEqual({
+      ...two,
+      name: 'Pier line',
+      production: 'Kiln and Clay',
+    });
   });
 
   test('are saved, released, and stand on the shelf with their newest edition', async () => {

@@ -40,7 +40,7 @@ export function BenchList({ templates }: { readonly templates: readonly Template
         actions={
           <>
             <BringInPackage />
-            <NewTemplate productions={[...new Set(templates.map((one) => one.production))]} />
+            <NewTemplate templates={templates} />
           </>
         }
       />

@@ -23,6 +23,10 @@ interface Props {
   readonly productions: readonly string[];
   /** Rows of its own, under the name. */
   readonly children?: ReactNode;
+  /** Whether a frame format and a rate are asked for. */
+  readonly hasFormat?: boolean;
+  /** What should be known of a name before it is taken; empty for nothing. */
+  nameNote?(name: string): string;
   /** Where it is made, and the body for that. */
   readonly endpoint: string;
   toBody(values: StartValues): object;
@@ -63,7 +67,17 @@ export function FormatFields({ values, onChange }: FormatProps) {
 }
 
 /** Starts a template or a project: its name, production, format and rate. */
-export function StartDialog({ title, go, productions, children, endpoint, toBody, toPath }: Props) {
+export function StartDialog({
+  title,
+  go,
+  productions,
+  children,
+  hasFormat = true,
+  nameNote = () => '',
+  endpoint,
+  toBody,
+  toPath,
+}: Props) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [values, setValues] = useState<StartValues>({
@@ -90,6 +104,7 @@ export function StartDialog({ title, go, productions, children, endpoint, toBody
       setProblem(wordsOf(error));
     }
   };
+  const note = nameNote(values.name.trim());
   const box = 'h-8 w-full rounded-lg border border-line-strong bg-field px-2.5';
   return (
     <>
@@ -109,9 +124,15 @@ export function StartDialog({ title, go, productions, children, endpoint, toBody
                   value={values.name}
                   maxLength={80}
                   onChange={(event) => set({ name: event.target.value })}
+                  aria-describedby={note === '' ? undefined : 'start-name-note'}
                   className={box}
                 />
               </Labelled>
+              {note !== '' && (
+                <p id="start-name-note" role="status" className="-mt-1.5 pl-[104px] text-leaf-ink">
+                  {note}
+                </p>
+              )}
               {children}
               <Labelled label="Production">
                 <input
@@ -128,7 +149,7 @@ export function StartDialog({ title, go, productions, children, endpoint, toBody
                   ))}
                 </datalist>
               </Labelled>
-              <FormatFields values={values} onChange={set} />
+              {hasFormat && <FormatFields values={values} onChange={set} />}
               {problem !== '' && (
                 <p role="alert" className="text-stop-ink">
                   {problem}

@@ -129,4 +129,26 @@ describe('a new template', () => {
     await waitFor(() => expect(screen.getByRole('alert')).toHaveTextContent('at most 80 characters'));
     expect(visited).toEqual([]);
   });
+
+  test('begins as a copy of one that is there; a name that is taken is told before', async () => {
+    const sent: unknown[] = [];
+    globalThis.fetch = (url, request) => {
+      if (!String(url).startsWith('/api/templates')) return new Promise(() => undefined);
+      sent.push(JSON.parse(String(request?.body)));
+      return Promise.resolve(jsonAnswer(201, { id: 'pier-line' }));
+    };
+    const [{ templateId, name }] = ENTRIES;
+    const visited = open();
+    await userEvent.click(screen.getByRole('button', { name: 'New template' }));
+    const box = screen.getByLabelText('Name');
+    await userEvent.type(box, ` ${name.toUpperCase()}`);
+    expect(screen.getByText('There is a template of this name already.')).toBeInTheDocument();
+    await userEvent.type(box, ' two');
+    expect(screen.queryByText('There is a template of this name already.')).toBeNull();
+    await userEvent.selectOptions(screen.getByLabelText('Begins with'), `A copy of “${name}”`);
+    expect(screen.queryByLabelText('Format')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Start on the bench' }));
+    await waitFor(() => expect(visited).toEqual(['/bench/pier-line']));
+    expect(sent).toMatchObject([{ name: `${name.toUpperCase()} two`, copyOf: templateId }]);
+  });
 });

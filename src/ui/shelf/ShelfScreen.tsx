@@ -34,7 +34,7 @@ export function ShelfScreen({ entries, projects }: Props) {
     <div className="flex h-dvh flex-col">
       <TopBar
         middle={<FindTemplates finder={finder} />}
-        actions={<NewTemplate productions={[...new Set(entries.map((entry) => entry.production))]} />}
+        actions={<NewTemplate templates={entries.map((entry) => ({ ...entry, id: entry.templateId }))} />}
       />
       <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1">
         <h1 className="sr-only">Shelf</h1>
