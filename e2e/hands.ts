@@ -20,7 +20,14 @@ export async function drag(
 export async function middle(
   locator: Locator,
 ): Promise<{ x: number; y: number; width: number; height: number }> {
-  const box = await locator.boundingBox();
+  let box = await locator.boundingBox();
+  // A screen that is still finding its room moves what is about to be pressed.
+  for (let i = 0; i < 30; i++) {
+    await locator.page().evaluate(() => new Promise((done) => requestAnimationFrame(done)));
+    const next = await locator.boundingBox();
+    if (JSON.stringify(next) === JSON.stringify(box)) break;
+    box = next;
+  }
   if (box === null) throw new Error('not on the page');
   return { x: box.x + box.width / 2, y: box.y + box.height / 2, width: box.width, height: box.height };
 }

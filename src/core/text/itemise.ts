@@ -40,6 +40,12 @@ const FOLLOWS_FONT = /[\p{M}\p{Zs}\u200b-\u200f\u202a-\u202e\u2060-\u2069\ufe00-
 // Break opportunities that are not seen need no glyph in any font.
 const NEEDS_NO_GLYPH = /[\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2069]/;
 
+// Of ASCII only the space is one of these; this is asked of every letter of every text.
+const followsFont = (codePoint: number, character: string): boolean =>
+  codePoint < 0x80 ? codePoint === 0x20 : FOLLOWS_FONT.test(character);
+const needsNoGlyph = (codePoint: number, character: string): boolean =>
+  codePoint >= 0xad && NEEDS_NO_GLYPH.test(character);
+
 // Without one of these everything is at level 0 (UAX 9: the first strong letter is left to right, as all are): letters
 // and figures of scripts from Hebrew to Arabic Extended-A, their presentation forms, those beyond the basic plane, and
 // the marks that set a direction.
@@ -64,8 +70,8 @@ export function itemiseParagraph(paragraph: StyledParagraph, fonts: FontLibrary)
     const [level, script] = [levels?.levels[i] ?? 0, scripts[i]];
     const follows: boolean =
       current !== null &&
-      FOLLOWS_FONT.test(character) &&
-      (current.font.covers(codePoint) || NEEDS_NO_GLYPH.test(character));
+      followsFont(codePoint, character) &&
+      (current.font.covers(codePoint) || needsNoGlyph(codePoint, character));
     const font: ShapingFont = follows && current !== null ? current.font : chosen.font(i, character, style);
     const same =
       current !== null &&
@@ -112,7 +118,7 @@ class FontChoice {
     const { fonts } = this;
     const own = this.ownFont(style);
     const codePoint = character.codePointAt(0) ?? 0;
-    if (NEEDS_NO_GLYPH.test(character)) return own;
+    if (needsNoGlyph(codePoint, character)) return own;
     const script = this.scripts[at];
     const whole = this.faceOfWord(at, script, style);
     if (whole !== null && whole !== style.face) return this.standIn(whole, style);
@@ -120,7 +126,7 @@ class FontChoice {
     const faceId = fallbackFaces(script).find((id) => fonts.font(id, style.weight).covers(codePoint));
     if (faceId !== undefined) return this.standIn(faceId, style);
     // A space or a joiner that no face has is left out by the shaper.
-    if (!FOLLOWS_FONT.test(character)) this.missing.add(character);
+    if (!followsFont(codePoint, character)) this.missing.add(character);
     return own;
   }
 

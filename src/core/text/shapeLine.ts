@@ -61,7 +61,7 @@ export function shapeLine(whole: ItemisedParagraph, start: number, end: number):
   for (const item of visualItems(paragraph, start, end)) {
     const { style, font } = item;
     const scale = style.sizeU / font.unitsPerEm;
-    const joined = JOINING_SCRIPTS.test(paragraph.text.slice(item.start, item.end));
+    const joined = item.script !== 'Latn' && JOINING_SCRIPTS.test(paragraph.text.slice(item.start, item.end));
     // Space between joined letters would tear them apart, so joining scripts ignore tracking.
     const spread = joined ? 0 : (style.tracking / 1000) * style.sizeU;
     const shaped = font.shape(paragraph.text, item.start, item.end, {

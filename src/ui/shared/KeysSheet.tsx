@@ -29,6 +29,7 @@ const KEYS: readonly KeysOf[] = [
       ],
       ['Ctrl or Cmd + G', 'Group; with Shift take apart'],
       ['Ctrl or Cmd + A', 'Choose all layers'],
+      ['Ctrl or Cmd + F', 'Find a layer by its name or words'],
       ['Alt + ↑ ↓', 'The chosen layers a step forward or backward; with Shift to the front or back'],
       ['L, H and S', 'Lock, hide, show only the chosen layers'],
       ['+, − and 0', 'Zoom in, out, and back to the room there is; Ctrl and arrows scroll'],

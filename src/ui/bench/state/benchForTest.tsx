@@ -36,18 +36,20 @@ interface Props {
   readonly bench: BenchForTest;
   /** The chosen layers, first the one whose settings are shown. */
   readonly selection: readonly string[];
+  /** Told which layer is chosen. */
+  readonly onSelect?: (id: string | null) => void;
   readonly children: ReactNode;
 }
 
 /** What parts of the bench need round them; keys are chosen by themselves. */
-export function BenchAround({ bench, selection, children }: Props) {
+export function BenchAround({ bench, selection, onSelect = () => undefined, children }: Props) {
   const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
   const view = {
     templateId: 'test',
     store: bench.store,
     selected: selection[0] ?? null,
     selection,
-    select: () => undefined,
+    select: onSelect,
     choose: () => undefined,
     solo: null,
     setSolo: () => undefined,

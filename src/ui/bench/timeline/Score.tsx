@@ -5,6 +5,7 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { moveLayer } from '@/core/edit/editTemplate';
+import { findLayers } from '@/core/edit/findLayers';
 import { fromDesignSeconds, toDesignSeconds } from '@/core/titleTime/moments';
 import { clockOf, frameToTimecode } from '@/core/time/clock';
 import { frameToSeconds, secondsToFrame } from '@/core/time/rates';
@@ -12,6 +13,7 @@ import { playheadKey } from '../../picture/playheadKey';
 import { useElementSize } from '../../picture/useElementSize';
 import { useSortSensors } from '../../shared/useSortSensors';
 import { useApply, useTemplate } from '../state/benchStore';
+import { FindLayer } from './FindLayer';
 import { MarkFlags } from './MarkFlags';
 import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
@@ -27,13 +29,15 @@ export function Score({ time }: { readonly time: TitleTime }) {
   const [zoom, setZoom] = useState(1);
   const template = useTemplate();
   const apply = useApply();
+  const [wanted, setWanted] = useState('');
+  const shown = useMemo(() => findLayers(template.layers, wanted), [template.layers, wanted]);
   const [tracks, size] = useElementSize<HTMLDivElement>();
   const sensors = useSortSensors();
   const { timing } = template;
   const width = Math.max(100, size.width - HEAD_PX) * zoom;
   const scale = useMemo(() => scoreScale(timing, width, zoom), [timing, width, zoom]);
   // The same list as long as it has the same entries: every row is drawn again with a new one.
-  const order = template.layers.map((layer) => layer.id).join('\n');
+  const order = shown.map((layer) => layer.id).join('\n');
   const ids = useMemo(() => order.split('\n'), [order]);
   const seconds = toDesignSeconds(time.seconds, timing, time.timing);
   const looped = useRef<number | null>(null);
@@ -67,6 +71,7 @@ export function Score({ time }: { readonly time: TitleTime }) {
             <div className="hatch" style={{ width: scale.holdPx }} />
             <div className="bg-out-wash" style={{ width: scale.outPx }} />
           </div>
+          <FindLayer wanted={wanted} onWant={setWanted} found={shown} />
           <div
             role="slider"
             tabIndex={0}
@@ -112,12 +117,18 @@ export function Score({ time }: { readonly time: TitleTime }) {
           <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="score">
             <SortableContext items={ids} strategy={verticalListSortingStrategy}>
               <div role="list" aria-label="Layers, the nearest to the viewer first" className="relative">
-                {template.layers.map((layer) => (
+                {shown.map((layer) => (
                   <ScoreRow key={layer.id} layer={layer} scale={scale} rate={rate} />
                 ))}
               </div>
             </SortableContext>
           </DndContext>
+          {template.layers.length > 0 && shown.length === 0 && (
+            <p
+              role="status"
+              className="relative p-5 text-soft"
+            >{`No layer is called “${wanted.trim()}” or says it.`}</p>
+          )}
           {template.layers.length === 0 && (
             <p className="relative p-5 text-soft">No layers yet. Add a text or a box with “Layer” above.</p>
           )}
