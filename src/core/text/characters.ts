@@ -1,3 +1,4 @@
+import { saysAll } from '../kit/saysAll';
 /** A character that is hard to type, with the words that it is looked for by. */
 export interface NamedCharacter {
   readonly character: string;
@@ -173,6 +174,5 @@ export function findCharacters(looked: string): NamedCharacter[] {
   if (trimmed !== '' && Array.from(trimmed).length === 1 && !/[a-z0-9]/i.test(trimmed)) {
     return [all.find((one) => one.character === trimmed) ?? { character: trimmed, name: 'this character' }];
   }
-  const words = trimmed.toLowerCase().split(/\s+/);
-  return all.filter(({ name }) => words.every((word) => name.includes(word)));
+  return all.filter(({ name }) => saysAll(name, trimmed));
 }

@@ -10,12 +10,11 @@ import { sameValue } from '@/core/kit/sameValue';
 import { workOf } from '@/core/project/work';
 import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
-import { counted } from '../shared/counted';
-import { loadEdition } from '../shared/documents';
 import { reloadHouse } from '../shared/useHouse';
 import { useKeptSteps } from '../shared/useKeptSteps';
 import { DeskDraft } from './deskDraft';
 import type { DeskStore } from './deskStore';
+import { useEditions } from './useEditions';
 
 export interface DeskSaving extends Autosave {
   readonly editions: DeskProject['editions'];
@@ -53,47 +52,6 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
     () => ({ ...save, editions, isShelfHere, addEdition }),
     [save, editions, isShelfHere, addEdition],
   );
-}
-
-/** The editions that are here: those the desk opened with, those that came since, and then all others. */
-function useEditions(project: DeskProject): {
-  readonly editions: readonly EditionRecord[];
-  readonly isShelfHere: boolean;
-  readonly take: (project: Pick<DeskProject, 'editions' | 'otherEditions'>) => void;
-  readonly add: (more: readonly EditionRecord[]) => void;
-} {
-  const [editions, setEditions] = useState(project.editions);
-  const [isShelfHere, setShelfHere] = useState(project.otherEditions.length === 0);
-  const add = useCallback((more: readonly EditionRecord[]) => {
-    setEditions((now) => {
-      const known = new Set(now.map(({ id }) => id));
-      const fresh = more.filter(({ id }) => !known.has(id));
-      return fresh.length === 0 ? now : [...now, ...fresh];
-    });
-  }, []);
-  const loadOthers = useCallback(
-    (ids: readonly string[]) => {
-      void Promise.allSettled(ids.map(loadEdition)).then((loaded) => {
-        add(loaded.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : [])));
-        setShelfHere(true);
-        const missing = loaded.filter(({ status }) => status === 'rejected').length;
-        if (missing > 0)
-          toast.error(
-            `${counted(missing, 'template')} of the shelf could not be read. Reload the page to try again.`,
-          );
-      });
-    },
-    [add],
-  );
-  const take = useCallback(
-    (from: Pick<DeskProject, 'editions' | 'otherEditions'>) => {
-      add(from.editions);
-      loadOthers(from.otherEditions);
-    },
-    [add, loadOthers],
-  );
-  useEffect(() => loadOthers(project.otherEditions), [loadOthers, project]);
-  return { editions, isShelfHere, take, add };
 }
 
 /** Listens to the server's news: other desks' changes come in, new editions are told at once. */

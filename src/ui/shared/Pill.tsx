@@ -21,7 +21,7 @@ export function Pill({ tone, children, title }: Props) {
     <span
       title={title}
       className={classes(
-        'inline-block rounded-full px-2.5 py-0.5 text-[12px] font-semibold whitespace-nowrap',
+        'inline-block min-w-0 max-w-full truncate rounded-full px-2.5 py-0.5 align-middle text-[12px] font-semibold',
         TONES[tone],
       )}
     >

@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
+import { saysAll } from '@/core/kit/saysAll';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { classes } from '../shared/classes';
 import { SelectBox } from '../shared/SelectBox';
@@ -61,11 +62,7 @@ export function useTemplateFinder<T extends Listed>(
 function matches(one: Listed, filter: Filter, wanted: string): boolean {
   if (filter.by !== 'all' && one[filter.by] !== filter.value) return false;
   const { name, description, production, kind, words } = one;
-  const said = [name, description, production, TEMPLATE_KINDS.get(kind).label, words].join(' ').toLowerCase();
-  return wanted
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => said.includes(word));
+  return saysAll([name, description, production, TEMPLATE_KINDS.get(kind).label, words].join(' '), wanted);
 }
 
 /** Where words are typed to find templates by, and their order. */

@@ -52,7 +52,7 @@ function notLookedAt({ languages }: Pick<Speller, 'languages'>, language: string
   const why =
     languages.length === 0
       ? 'The dictionary could not be loaded. Reload the page'
-      : `There is no dictionary of ${language} here. Have the words read, and set this aside`;
+      : `There is no dictionary of ${language} here. Have the words read, then ignore this`;
   return { tone: 'unseen', message: 'spelling not looked at', detail: `${why}.` };
 }
 

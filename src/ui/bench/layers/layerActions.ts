@@ -12,6 +12,7 @@ import { withLookOf } from '@/core/model/house';
 import { membersOf } from '@/core/model/references';
 import type { Layer, Template } from '@/core/model/template';
 import type { BenchView } from '../state/benchStore';
+import { addToBench } from '../state/benchStore';
 import { keepLayers, keepLook, keptLayers, keptLook } from './layerClipboard';
 
 /** Something that can be done with the chosen layers. */
@@ -157,14 +158,11 @@ function orderActions(view: BenchView): LayerAction[] {
   }));
 }
 
-function togetherActions(view: BenchView): LayerAction[] {
+/** What puts the chosen layers together, or takes them apart. */
+export function togetherActions(view: BenchView): LayerAction[] {
   const { store, boxes, selected } = view;
   const { layers, ids } = chosenOf(view);
-  const add = (make: (now: Template) => Added): void => {
-    const { template: next, layerId } = make(store.getState().template);
-    store.getState().replace(next);
-    view.select(layerId);
-  };
+  const add = (make: (now: Template) => Added): void => addToBench(view, make);
   const members = layers.flatMap(membersOf);
   return [
     {

@@ -2,14 +2,14 @@
 import { useState } from 'react';
 import type { AlignEdge, Arranged } from '@/core/edit/arrange';
 import { alignLayers, repeatLayer, spaceLayers } from '@/core/edit/arrange';
-import { addCopy, addGroup, addStack } from '@/core/edit/addLayer';
 import { dragRoots } from '@/core/edit/editTemplate';
 import type { Layer, Template } from '@/core/model/template';
 import { safeArea } from '@/core/frame/safeAreas';
 import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
 import { Segmented } from '../../shared/Segmented';
-import { useAdd, useApply, useBench } from '../state/benchStore';
+import { togetherActions } from '../layers/layerActions';
+import { useApply, useBench } from '../state/benchStore';
 import { Row } from './PropertyRow';
 import { useEditing } from '../state/useEditing';
 
@@ -31,7 +31,8 @@ const TO = [
 /** Lines layers up, spaces them evenly, repeats one with a gap, and puts layers together. */
 export function ArrangeRows({ layer }: { readonly layer: Layer }) {
   const apply = useApply();
-  const { store, selection, boxes } = useBench();
+  const view = useBench();
+  const { store, selection, boxes } = view;
   const { format, place } = useEditing();
   const [to, setTo] = useState<(typeof TO)[number]['value']>(
     selection.length > 1 ? 'selection' : 'titleSafe',
@@ -48,7 +49,6 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
     });
     apply((now) => change(now, layers));
   };
-  const add = useAdd();
   const tool =
     'grid h-8 flex-1 place-items-center rounded-md border border-line bg-field text-[16px] hover:bg-leaf-wash disabled:opacity-40';
   return (
@@ -85,19 +85,12 @@ export function ArrangeRows({ layer }: { readonly layer: Layer }) {
         ))}
       </div>
       <RepeatRow layer={layer} />
-      <div className="grid grid-cols-3 gap-2 py-1">
-        <Button disabled={selection.length < 2} onClick={() => add((now) => addGroup(now, selection))}>
-          Group
-        </Button>
-        <Button disabled={selection.length < 2} onClick={() => add((now) => addStack(now, selection))}>
-          Stack
-        </Button>
-        <Button
-          title="A copy that follows this layer's content and style"
-          onClick={() => add((now) => addCopy(now, layer.id))}
-        >
-          Linked copy
-        </Button>
+      <div className="grid grid-cols-2 gap-2 py-1">
+        {togetherActions(view).map(({ label, keysShown, possible, run }) => (
+          <Button key={label} title={keysShown} disabled={!possible} onClick={run}>
+            {label}
+          </Button>
+        ))}
       </div>
       {selection.length < 2 && (
         <p className="text-[12px] text-soft">

@@ -2,6 +2,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { place, testBox, testTemplate } from '@/core/testing';
+import { addGroup } from '@/core/edit/addLayer';
 import { parseTemplate } from '@/core/model/templateSchema';
 import { ArrangeRows } from './ArrangeRows';
 import type { BenchForTest } from '../state/benchForTest';
@@ -74,6 +75,14 @@ describe('putting layers together', () => {
     await press('Stack');
     expect(bench.layer('stack-1')).toMatchObject({ members: ['box-1', 'box-2'] });
     expect(parseTemplate(bench.store.getState().template)).toEqual(bench.store.getState().template);
+  });
+
+  test('and taken apart again, where nothing is left of what held them', async () => {
+    bench.store.getState().apply((now) => addGroup(now, ['box-1', 'box-2']).template);
+    choose('group-1');
+    await press('Take apart');
+    expect(kinds()).not.toContain('group');
+    expect(kinds().filter((kind) => kind === 'box')).toHaveLength(3);
   });
 
   test('as a linked copy, or repeated down with a gap', async () => {

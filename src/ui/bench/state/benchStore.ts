@@ -147,14 +147,19 @@ export function useTemplatePart<T>(part: (template: Template) => T): T {
   return useStore(useBench().store, (state) => part(state.template));
 }
 
-/** How to add a layer: right above the one that is chosen, and chosen as soon as it is there. */
-export function useAdd(): (make: (template: Template) => Added) => void {
-  const { store, select, selected } = useBench();
-  return (make) => {
-    const { template, layerId } = addedAbove(make(store.getState().template), selected);
-    store.getState().replace(template);
-    select(layerId);
-  };
+type Make = (template: Template) => Added;
+
+/** Adds a layer right above the one that is chosen, and chooses it. */
+export function addToBench({ store, select, selected }: BenchView, make: Make): void {
+  const { template, layerId } = addedAbove(make(store.getState().template), selected);
+  store.getState().replace(template);
+  select(layerId);
+}
+
+/** How to add a layer. */
+export function useAdd(): (make: Make) => void {
+  const view = useBench();
+  return (make) => addToBench(view, make);
 }
 
 /** How to change the template. */
