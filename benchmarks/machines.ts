@@ -14,6 +14,7 @@ import { TitleQueue } from '@/server/press/titleQueue';
 import { startPostgres } from '@/server/testing/postgres';
 import { withFolder } from './server';
 import { report } from './measure';
+import { NO_SOURCES } from '@/server/press/sources';
 
 const LANES = 2;
 const TITLE_SECONDS = 5;
@@ -76,7 +77,7 @@ const show = ({ transactions, processor }: Watched): string =>
 
 async function withMachines(count: number, url: string, folder: string): Promise<void> {
   const database = await openServer(url, { alone: folder });
-  const sources = { pictures: async () => new Map(), videos: async () => new Map() };
+  const sources = NO_SOURCES;
   const press = await Press.open({ database, pool: new RenderPool(0), folder, sources });
   const all = await Promise.all(
     Array.from({ length: count }, async (_, i) => {

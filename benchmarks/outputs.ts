@@ -14,6 +14,7 @@ import { ONLY_ATTEMPT, renderTitle } from '@/server/press/renderTitle';
 import { createSink } from '@/server/press/sinks';
 import { median, report, timeAsync } from './measure';
 import { withFolder } from './server';
+import { NO_SOURCES } from '@/server/press/sources';
 
 const FORMAT = FORMATS.get('wide-1080');
 const RATE = RATES.get('25');
@@ -74,7 +75,7 @@ class Measured {
 
   /** What somebody waits for: painting, encoding and the verification of the finished file. */
   async whole(): Promise<void> {
-    const none = { pictures: async () => new Map(), videos: async () => new Map() };
+    const none = NO_SOURCES;
     await renderTitle({
       payload: { name: 'x', output: this.output.id, format: FORMAT.id, rate: RATE.id, titles: [] },
       title: this.title,

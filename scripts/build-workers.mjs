@@ -4,7 +4,7 @@ import { build } from 'esbuild';
 
 const root = join(import.meta.dirname, '..');
 await build({
-  entryPoints: ['press/renderWorker.ts', 'pictures/pictureProcess.ts', 'pressWorker.ts'].map((file) =>
+  entryPoints: ['press/renderWorker.ts', 'pictures/pictureProcess.ts', 'faces/faceProcess.ts', 'pressWorker.ts'].map((file) =>
     join(root, 'src/server', file),
   ),
   outdir: join(root, 'dist'),

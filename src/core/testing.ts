@@ -49,6 +49,7 @@ export function countingFonts(library: FontLibrary): { readonly fonts: FontLibra
         },
       };
     },
+    with: (files) => library.with(files),
   };
   return { fonts, shaped: () => count };
 }

@@ -63,7 +63,8 @@ async function names(rows: PromiseLike<{ readonly name: string }[]>): Promise<re
   return [...new Set((await rows).map(({ name }) => name))];
 }
 
-async function usesInDocuments(db: Db, id: string): Promise<readonly string[]> {
+/** The names of templates whose draft or editions mention a picture or a face by its id. */
+export async function usesInDocuments(db: Db, id: string): Promise<readonly string[]> {
   const mention = `%"${id}"%`;
   const below = `%"asset:${id}"%`;
   const holds = (table: typeof templates | typeof editions): SQL =>

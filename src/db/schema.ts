@@ -15,6 +15,8 @@ import {
 import type { FileFacts, FilesGone, Handover, JobFailure, JobProgress, JobStatus } from '@/contract/jobs';
 import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
+import type { FaceFacts } from '@/core/faces/faceFile';
+import type { Face } from '@/core/faces/faces';
 import type { House } from '@/core/model/house';
 import type { Cue, CuePlace } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
@@ -194,6 +196,18 @@ export const assets = pgTable(
 );
 
 /** Videos; their bytes lie in the data folder. */
+/** Font files that the House took in; their bytes lie in the data folder. */
+export const fonts = pgTable('fonts', {
+  /** SHA-256 of the bytes. */
+  id: text().primaryKey(),
+  fileName: text('file_name').notNull(),
+  byteCount: integer('byte_count').notNull(),
+  facts: jsonb().$type<FaceFacts>().notNull(),
+  /** Of files with one family, weight and slope only one is. */
+  inUse: boolean('in_use').notNull(),
+  createdAt: now(),
+});
+
 export const media = pgTable('media', {
   id: text().primaryKey(),
   name: text().notNull(),
@@ -310,6 +324,8 @@ export interface JobPayload {
   readonly alike?: number;
   /** The language (BCP 47) of words whose field says none; left out by jobs from before there was one. */
   readonly language?: string;
+  /** The House's own faces that its titles are set in, as they were when it was ordered; left out for none. */
+  readonly faces?: readonly Face[];
   readonly titles: readonly JobContent[];
   /** Caption files; left out by jobs from before there were any. */
   readonly papers?: readonly JobPaper[];

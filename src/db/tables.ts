@@ -6,6 +6,7 @@ import {
   cues,
   editions,
   facts,
+  fonts,
   house,
   jobs,
   media,
@@ -19,6 +20,7 @@ type AnyTable =
   | typeof clips
   | typeof editions
   | typeof facts
+  | typeof fonts
   | typeof house
   | typeof jobs
   | typeof media
@@ -33,6 +35,7 @@ export const TABLES = {
   house,
   media,
   assets,
+  fonts,
   templates,
   editions,
   projects,

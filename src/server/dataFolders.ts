@@ -5,7 +5,7 @@ export interface DataFolders {
   readonly dataFolder: string;
   /** Where uploaded videos lie. */
   readonly mediaFolder: string;
-  /** Where the files of pictures lie. */
+  /** Where the files of pictures and fonts lie, each under the hash of its bytes. */
   readonly pictureFolder: string;
   /** Where the folders lie with the files of jobs. */
   readonly renderFolder: string;

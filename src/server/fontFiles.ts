@@ -1,8 +1,13 @@
 import { readFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { fontFileNames } from '@/core/faces/faces';
+import { FACES, fontFileNames, knowOwnFaces } from '@/core/faces/faces';
+import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
+import { listFonts } from '@/db/fonts';
+import type { Db } from '@/db/open';
+import { picturePath } from './pictures/pictureFiles';
 
 let loading: Promise<FontLibrary> | null = null;
 
@@ -12,4 +17,34 @@ export function serverFonts(root = process.cwd()): Promise<FontLibrary> {
     new Map(fontFileNames().map((name) => [name, readFileSync(join(root, 'public', 'fonts', name))])),
   );
   return loading;
+}
+
+/** The shipped fonts, with those of the House's own faces that are asked for. */
+export async function fontsFor(
+  { db, pictureFolder }: { readonly db: Db; readonly pictureFolder: string },
+  faceIds: readonly string[],
+): Promise<FontLibrary> {
+  const library = await serverFonts();
+  knowOwnFaces(ownFaces(await listFonts(db)));
+  const wanted = faceIds.flatMap((id) => FACES.find(id) ?? []).filter(({ own }) => own === true);
+  if (wanted.length === 0) return library;
+  return library.with(
+    await readFonts(
+      pictureFolder,
+      wanted.flatMap((face) => Object.values(face.files)),
+    ),
+  );
+}
+
+/** The files of fonts that the House took in, by the SHA-256 of their bytes; those that are not here are left out. */
+export async function readFonts(
+  folder: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Uint8Array>> {
+  const read = new Map<string, Uint8Array>();
+  for (const id of new Set(ids)) {
+    const bytes = await readFile(picturePath(folder, id)).catch(() => null);
+    if (bytes !== null) read.set(id, Uint8Array.from(bytes));
+  }
+  return read;
 }

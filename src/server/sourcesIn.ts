@@ -1,5 +1,6 @@
 import type { Db } from '@/db/open';
 import type { DataFolders } from './dataFolders';
+import { readFonts } from './fontFiles';
 import { readPictures } from './pictures/pictureFiles';
 import type { Sources } from './press/sources';
 import { videosHere } from './videoFiles';
@@ -8,6 +9,7 @@ import { videosHere } from './videoFiles';
 export function sourcesIn(db: Db, { pictureFolder, mediaFolder }: DataFolders): Sources {
   return {
     pictures: (ids) => readPictures(db, pictureFolder, ids),
+    fonts: (ids) => readFonts(pictureFolder, ids),
     videos: (ids) => videosHere(mediaFolder, ids),
   };
 }

@@ -4,6 +4,7 @@ import { takeOutBytes } from '@/db/assets';
 import { isFact, setFact } from '@/db/facts';
 import type { Db } from '@/db/open';
 import { openDatabase } from '@/db/open';
+import { stopFaces } from './faces/openFaceFile';
 import { CallBacks } from './clients/callBacks';
 import type { DataFolders } from './dataFolders';
 import { foldersIn } from './dataFolders';
@@ -86,6 +87,7 @@ async function openWorkshop(): Promise<Workshop> {
   };
   const stop = (): void => {
     stopPictures();
+    stopFaces();
     void callBacks
       .stop()
       .then(() => handOver?.stop())

@@ -12,8 +12,7 @@ import type { TrialOutcome } from '@/core/proof/tryMend';
 import { momentsUnder, picturesUnder } from '@/core/proof/underTitle';
 import { quietMap } from '@/core/quiet/quietMap';
 import { RATES } from '@/core/time/rates';
-import { loadFontLibrary } from '@/core/text/fontLibrary';
-import { fetchFonts } from '@/ui/picture/fetchFonts';
+import { loadFonts, onFonts } from '@/ui/picture/fontStore';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
 import { createBrowserEyes } from './browserEyes';
 import { Dictionaries, fetchDictionary } from './dictionary';
@@ -37,6 +36,21 @@ let turn = 0;
 addEventListener('message', ({ data }: MessageEvent<ProofRequest>) => {
   void handle(data).catch(fail);
 });
+
+/** How often the House's fonts have changed: what was looked at before is looked at again. */
+let fontsTurn = 0;
+onFonts(() => {
+  fontsTurn += 1;
+  proofer = createProofer();
+  void startOver(proofer).catch(fail);
+});
+
+async function startOver(making: Promise<Proofer>): Promise<void> {
+  const made = await making;
+  if (around === null) return;
+  made.update(everyTitle(around), around);
+  await work(made);
+}
 
 function fail(error: unknown): void {
   reply({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
@@ -145,8 +159,7 @@ async function loadTitlePictures(list: Iterable<Title>): Promise<void> {
 }
 
 async function createProofer(): Promise<Proofer> {
-  const files = await fetchFonts();
-  const fonts = await loadFontLibrary(new Map(files.map(({ name, bytes }) => [name, new Uint8Array(bytes)])));
+  const fonts = await loadFonts();
   const pictures = { size: (asset: string) => loadedSizes().size(asset) };
   return new Proofer({ fonts, eyes, speller, pictures });
 }
@@ -157,6 +170,7 @@ const TELL_EVERY_MS = 120;
 async function work(made: Proofer): Promise<void> {
   if (working) return;
   working = true;
+  const asOf = fontsTurn;
   let changed = new Map<string, ProofFindings>();
   let told = performance.now();
   let toldOwn = false;
@@ -172,6 +186,7 @@ async function work(made: Proofer): Promise<void> {
   };
   try {
     for (let step = await made.step(); step !== null; step = await made.step()) {
+      if (asOf !== fontsTurn) break;
       for (const [id, findings] of step) changed.set(id, findings);
       // What is worked on is told as soon as its words were looked at, and when all of it was.
       const own = focused !== null && step.has(focused);
@@ -184,6 +199,7 @@ async function work(made: Proofer): Promise<void> {
     working = false;
     tell();
   }
+  if (asOf !== fontsTurn && proofer !== null) await startOver(proofer);
 }
 
 const turns = new MessageChannel();

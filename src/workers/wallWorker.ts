@@ -4,12 +4,11 @@ import type { FrameFormat } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import { layoutTrouble } from '@/core/proof/layoutTrouble';
 import type { FontLibrary } from '@/core/text/fontLibrary';
-import { loadFontLibrary } from '@/core/text/fontLibrary';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';
-import { fetchFonts } from '@/ui/picture/fetchFonts';
+import { loadFonts } from '@/ui/picture/fontStore';
 import type { Backdrop } from '@/ui/picture/paintBackdrop';
 import { backdropOf, KeptBackdrop, loadBackdrop } from '@/ui/picture/paintBackdrop';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
@@ -22,7 +21,6 @@ import type { WallDesign, WallReply, WallRequest } from './wallMessages';
 const painter = new Painter(browserSurfaces);
 let design: Design | null = null;
 let backdrop: { readonly id: string; readonly value: Backdrop } | null = null;
-let fonts: Promise<FontLibrary> | null = null;
 
 /** A design with all its layers. */
 type Design = Pick<WallDesign, 'number' | 'template' | 'values'>;
@@ -34,6 +32,7 @@ interface CompiledWall {
   readonly layout: {
     readonly design: number;
     readonly language: string | undefined;
+    readonly library: FontLibrary;
     readonly title: CompiledTitle;
   } | null;
 }
@@ -62,14 +61,11 @@ async function answer(request: WallRequest): Promise<WallReply> {
   const asked = design;
   if (asked === null) throw new Error('A picture was asked for before there was a design');
   const { template, values } = asked;
-  fonts ??= fetchFonts().then((files) =>
-    loadFontLibrary(new Map(files.map(({ name, bytes }) => [name, new Uint8Array(bytes)]))),
-  );
   await Promise.allSettled([
     loadBackdrop(template.backdrop),
     ...picturesOf(template, { format: FORMATS.get(request.formatId), values }).map(loadPicture),
   ]);
-  const { below, title } = layOut(request, asked, await fonts);
+  const { below, title } = layOut(request, asked, await loadFonts());
   const { widthPx, heightPx } = title.format;
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true });
@@ -92,11 +88,17 @@ function layOut(
   library: FontLibrary,
 ): { readonly below: KeptBackdrop; readonly title: CompiledTitle } {
   const before = kept.get(formatId);
-  if (before?.layout?.design === number && before.layout.language === language)
-    return { below: before.below, title: before.layout.title };
+  const { layout } = before ?? {};
+  if (
+    before !== undefined &&
+    layout?.design === number &&
+    layout.language === language &&
+    layout.library === library
+  )
+    return { below: before.below, title: layout.title };
   const format = before?.format ?? previewFormat(FORMATS.get(formatId), widthPx);
   const below = before?.below ?? new KeptBackdrop(painter);
   const title = compile(template, values, format, library, loadedSizes(), null, language);
-  kept.set(formatId, { format, below, layout: { design: number, language, title } });
+  kept.set(formatId, { format, below, layout: { design: number, language, library, title } });
   return { below, title };
 }

@@ -1,11 +1,13 @@
+import type { Registry } from '../kit/registry';
 import { createRegistry } from '../kit/registry';
+import { sameValue } from '../kit/sameValue';
 import { scriptTag } from './scripts';
 
 /** OpenType tags: tabular and old-style figures, small capitals, fractions. */
 export type FaceFeature = 'tnum' | 'onum' | 'smcp' | 'frac';
 
 /** From, to, as the font's own axis counts. */
-type AxisRange = readonly [number, number];
+export type AxisRange = readonly [number, number];
 
 /** A type family that ships with the application, as static weights in TrueType files or as one variable file. */
 export interface Face {
@@ -21,13 +23,15 @@ export interface Face {
   readonly axes?: { readonly weight: AxisRange; readonly width: AxisRange };
   /** Of italics: the face that they belong to. */
   readonly italicOf?: string;
+  /** Whether the House took it in, so that it does not ship with the program. */
+  readonly own?: true;
 }
 
 const weights = (stem: string, ...list: readonly number[]): Record<number, string> =>
   Object.fromEntries(list.map((weight) => [weight, `${stem}-${weight}.ttf`]));
 
 /** Every shipped face; each file comes under the SIL Open Font License 1.1, beside its licence text. */
-export const FACES = createRegistry<Face>('face', [
+const SHIPPED: readonly Face[] = [
   {
     id: 'barlow-condensed',
     label: 'Barlow Condensed',
@@ -112,7 +116,31 @@ export const FACES = createRegistry<Face>('face', [
     licence: 'OFL-1.1',
     features: [],
   },
-]);
+];
+
+let known = createRegistry<Face>('face', SHIPPED);
+
+/** Every face that is known here: those that ship, and those that the House took in. */
+export const FACES: Registry<Face> = {
+  family: 'face',
+  get list() {
+    return known.list;
+  },
+  find: (id) => known.find(id),
+  get: (id) => known.get(id),
+};
+
+/**
+ * Makes the House's own faces known, in place of those that were before. A program has one House, and a file never
+ * changes under its name, so what a face means differs only where somebody put another file in its place.
+ */
+export function knowOwnFaces(own: readonly Face[]): void {
+  const taken = new Set(SHIPPED.map(({ label }) => label));
+  // Two faces of one name could not be told apart where one is chosen.
+  const named = own.map((face) => (taken.has(face.label) ? { ...face, label: `${face.label} (own)` } : face));
+  const list = [...SHIPPED, ...named];
+  if (!sameValue(list, known.list)) known = createRegistry('face', list);
+}
 
 /** The face with the italics of another; null where that has none. */
 export function italicOf(faceId: string): string | null {
@@ -141,8 +169,8 @@ const orders = new Map<string, readonly string[]>();
  * comes from another script's face while a Latin face has it, and signs that go with any script come from a Latin one.
  */
 export function fallbackFaces(script: string): readonly string[] {
-  const known = orders.get(script);
-  if (known !== undefined) return known;
+  const before = orders.get(script);
+  if (before !== undefined) return before;
   const rank = (id: string): number => {
     const scripts = FACES.get(id).scripts.map(scriptTag);
     if (scripts[0] === script) return 0;
@@ -157,9 +185,9 @@ export function fallbackFaces(script: string): readonly string[] {
 const listed = new WeakMap<Face, readonly number[]>();
 
 function weightsOf(face: Face): readonly number[] {
-  const known = listed.get(face) ?? Object.keys(face.files).map(Number);
-  listed.set(face, known);
-  return known;
+  const weights = listed.get(face) ?? Object.keys(face.files).map(Number);
+  listed.set(face, weights);
+  return weights;
 }
 
 /** The weight of a face that is nearest to the one asked for; the lighter of two equally near. */
@@ -179,5 +207,5 @@ function clampTo([least, most]: AxisRange, value: number): number {
 
 /** The names of all shipped font files. */
 export function fontFileNames(): string[] {
-  return FACES.list.flatMap((face) => Object.values(face.files));
+  return SHIPPED.flatMap((face) => Object.values(face.files));
 }

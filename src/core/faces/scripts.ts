@@ -47,13 +47,18 @@ const ANY = /^[\p{Script=Common}\p{Script=Inherited}]$/u;
 const known = new Map<number, string>();
 
 /** The script of a character by its ISO 15924 tag; `Zyyy` for what goes with any script. */
-function scriptOf(codePoint: number): string {
+export function scriptOf(codePoint: number): string {
   const before = known.get(codePoint);
   if (before !== undefined) return before;
   const character = String.fromCodePoint(codePoint);
   const own = ANY.test(character) ? COMMON : (tests.find(({ is }) => is.test(character))?.tag ?? OTHER);
   known.set(codePoint, own);
   return own;
+}
+
+/** The name of a script in Unicode by its tag; undefined for one that runs are not told apart by. */
+export function scriptName(tag: string): string | undefined {
+  return SCRIPTS.find(([, known]) => known === tag)?.[0];
 }
 
 /** The tag of a script by its name in Unicode; `Zzzz` for one that runs are not told apart by. */

@@ -1,3 +1,4 @@
+import { FACES } from '../faces/faces';
 import type { Layer } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import { bindBackdrop } from './backdrop';
@@ -23,10 +24,13 @@ export function bindLayer(layer: Layer): BoundLayer {
   if (known !== undefined) return known;
   const { properties: own, ...rest } = bindKind(layer);
   let all: readonly Property[] | null = null;
+  // Which faces and weights can be chosen changes when the House takes one in.
+  let faces = FACES.list;
   const fresh: BoundLayer = {
     ...rest,
     get properties() {
-      all ??= [...own(), ...baseProperties(layer)];
+      if (all === null || faces !== FACES.list) all = [...own(), ...baseProperties(layer)];
+      faces = FACES.list;
       return all;
     },
   };

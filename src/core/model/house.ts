@@ -11,8 +11,7 @@ import { PLAIN_LOOK } from './look';
 import { newBoxLayer, newTextLayer } from './newLayers';
 import type { CheckRules, ReadingRules } from './rules';
 import { checksSchema, FIRST_CHECKS, FIRST_READING, readingSchema } from './rules';
-import { FACES } from '../faces/faces';
-import { colour, exactly, id, idOf, languageTag, listOf, number, oneOfShapes, variant } from './schemaParts';
+import { colour, exactly, id, languageTag, listOf, number, oneOfShapes, variant } from './schemaParts';
 import type { SendPreset } from './sendPreset';
 import { sendPresetsSchema } from './sendPreset';
 import { areasSchema } from './templateSchema';
@@ -125,7 +124,7 @@ export const houseSchema = exactly({
     }),
     200,
   ),
-  faces: listOf(exactly({ id, name, face: idOf(FACES) }), 40),
+  faces: listOf(exactly({ id, name, face: id }), 40),
   moves: listOf(exactly({ id, name, motion: motionSchema }), 200),
   timing: exactly({ fadeInSeconds: number(0, 10), fadeOutSeconds: number(0, 10) }),
   reading: readingSchema,

@@ -1,6 +1,6 @@
 import type { Outline } from '../display/outline';
 import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
-import { FACES, fontFileNames, nearestWeight, nearestWidth } from '../faces/faces';
+import { DEFAULT_FACE_ID, FACES, fontFileNames, nearestWeight, nearestWidth } from '../faces/faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
 import { glyphToOutline } from './glyphOutline';
 import { UNDETERMINED } from '../faces/language';
@@ -18,24 +18,36 @@ export interface ShapingFont {
   outline(glyphId: number): Outline;
 }
 
-/** Every shipped font, by face and weight. */
+/** The fonts that are here, by face and weight. */
 export interface FontLibrary {
-  /** `width` in percent of the regular one counts for variable faces only. */
+  /**
+   * `width` in percent of the regular one counts for variable faces only. For a face whose file did not come the
+   * default one stands in.
+   */
   font(faceId: string, weight: number, width?: number): ShapingFont;
+  /**
+   * This library with more files by their names, which it has from then on as well; another object, so that whoever
+   * keeps what was laid out with it sees that something came. Throws for bytes that are no font.
+   */
+  with(files: ReadonlyMap<string, Uint8Array>): FontLibrary;
 }
 
 /**
- * Loads HarfBuzz and makes all shipped fonts available. `files` maps each name from fontFileNames() to
+ * Loads HarfBuzz and makes all shipped fonts available. `shipped` maps each name from fontFileNames() to
  * the bytes of a TrueType file (compressed web fonts would silently give empty glyphs, so they are refused).
  */
-export async function loadFontLibrary(files: ReadonlyMap<string, Uint8Array>): Promise<FontLibrary> {
-  for (const name of fontFileNames()) requireTrueType(name, files.get(name));
+export async function loadFontLibrary(shipped: ReadonlyMap<string, Uint8Array>): Promise<FontLibrary> {
+  for (const name of fontFileNames()) requireTrueType(name, shipped.get(name));
   // A static import would make every module above wait for the WebAssembly start; workers lose messages then.
   const hb = await import('harfbuzzjs');
+  const files = new Map(shipped);
   const opened = new Map<string, ShapingFont>();
-  return {
+  const library: FontLibrary = {
     font(faceId, weight, width = 100) {
-      const face = FACES.get(faceId);
+      const asked = FACES.get(faceId);
+      const face = Object.values(asked.files).every((name) => files.has(name))
+        ? asked
+        : FACES.get(DEFAULT_FACE_ID);
       const setting = { weight: nearestWeight(face, weight), width: nearestWidth(face, width) };
       const isVariable = face.axes !== undefined;
       const fileName = isVariable ? Object.values(face.files)[0] : face.files[setting.weight];
@@ -48,7 +60,15 @@ export async function loadFontLibrary(files: ReadonlyMap<string, Uint8Array>): P
       }
       return font;
     },
+    with(more) {
+      for (const [name, bytes] of more) {
+        requireTrueType(name, bytes);
+        files.set(name, bytes);
+      }
+      return { ...library };
+    },
   };
+  return library;
 }
 
 // A project's worth of names; while one is typed, every key is another text.

@@ -4,7 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { DEMO_PROJECT_ID, seedDemo } from '../../../demo/seed';
+import type { FaceFile } from '@/core/faces/faceFile';
 import { findAssets, putAsset } from '@/db/assets';
+import { listFonts, putFont } from '@/db/fonts';
 import { insertJob } from '@/db/jobs';
 import { putMedia } from '@/db/media';
 import type { OpenDatabase } from '@/db/open';
@@ -24,6 +26,24 @@ const all = mkdtempSync(join(tmpdir(), 'gilder-backup-'));
 const HASH = 'ab'.repeat(32);
 const VIDEO = `${'0'.repeat(24)}-webm`;
 const PIXELS = Uint8Array.from({ length: 5000 }, (_, i) => (i * 7) % 256);
+const FONT: FaceFile = {
+  id: 'cd'.repeat(32),
+  fileName: 'marrow.ttf',
+  byteCount: PIXELS.length,
+  family: 'Marrow Sans',
+  name: 'Marrow Sans',
+  version: '1.0',
+  weight: 400,
+  italic: false,
+  licence: 'not said',
+  permission: 'installable',
+  glyphCount: 3,
+  letters: { Latin: 3 },
+  features: [],
+  axes: [],
+  coloured: false,
+  inUse: true,
+};
 let open: OpenDatabase;
 let source: BackupSource;
 
@@ -39,6 +59,8 @@ beforeAll(async () => {
   await putAsset(open.db, { id: 'leaf', name: 'leaf.png', mediaType: 'image/png', hash: HASH, ...size });
   cpSync('public/theme.js', join(source.mediaFolder, `${'0'.repeat(24)}.webm`));
   await putMedia(open.db, { id: VIDEO, name: 'weir.webm', byteCount: 3, hash: HASH });
+  await keepPicture(source.pictureFolder, FONT.id, PIXELS);
+  await putFont(open.db, FONT);
   const payload = { name: 'J', output: 'png-still', format: 'wide-1080', rate: '25', titles: [] };
   await insertJob(open.db, 'j', payload, 0);
 }, 120_000);
@@ -48,7 +70,7 @@ afterAll(async () => {
 });
 
 describe('a backup', () => {
-  test('put into a fresh folder gives the same documents, pictures and videos', async () => {
+  test('put into a fresh folder gives the same documents, pictures, fonts and videos', async () => {
     const path = backupPath(source.dataFolder, await makeBackup(source, false));
     // Another program reads the file as well, and finds what the manifest says.
     expect(execFileSync('tar', ['-tf', path]).toString()).toContain(`pictures/${HASH}`);
@@ -60,6 +82,8 @@ describe('a backup', () => {
     expect(await findProject(fresh.db, DEMO_PROJECT_ID)).toEqual(await findProject(open.db, DEMO_PROJECT_ID));
     expect(await findAssets(fresh.db, ['leaf'])).toEqual(await findAssets(open.db, ['leaf']));
     expect(readFileSync(picturePath(target.pictureFolder, HASH)).equals(PIXELS)).toBe(true);
+    expect(await listFonts(fresh.db)).toEqual([FONT]);
+    expect(readFileSync(picturePath(target.pictureFolder, FONT.id)).equals(PIXELS)).toBe(true);
     expect(readdirSync(target.mediaFolder)).toEqual([`${'0'.repeat(24)}.webm`]);
     await fresh.close();
   });

@@ -30,10 +30,10 @@ const TOGETHER: readonly TableName[] = [
   'titles',
   'cues',
 ];
-const AFTERWARDS: readonly TableName[] = ['editions', 'assets', 'jobs'];
+const AFTERWARDS: readonly TableName[] = ['editions', 'assets', 'fonts', 'jobs'];
 
 /**
- * Writes everything that is kept (documents, pictures, videos and the list of jobs, not the rendered files) to one file
+ * Writes everything that is kept (documents, pictures, fonts, videos and the list of jobs, not the rendered files) to one file
  * while work goes on, reads it back, and gives its name. A file that does not read back is not kept.
  */
 export async function makeBackup(
@@ -68,7 +68,7 @@ async function writeParts(
   folder: string,
   now: Date,
 ): Promise<BackupManifest> {
-  for (const part of ['tables', 'pictures', 'videos']) await mkdir(join(folder, part));
+  for (const part of ['tables', 'pictures', 'fonts', 'videos']) await mkdir(join(folder, part));
   const paths: string[] = [];
   const files: { readonly from: string; readonly path: string }[] = [];
   const writeTable = async (from: Pick<Db, 'select'>, table: TableName): Promise<void> => {
@@ -81,6 +81,7 @@ async function writeParts(
         files.push({ from: join(mediaFolder, videoFileName(id)), path: `videos/${videoFileName(id)}` });
       if (table === 'assets')
         files.push({ from: picturePath(pictureFolder, hash), path: `pictures/${hash}` });
+      if (table === 'fonts') files.push({ from: picturePath(pictureFolder, id), path: `fonts/${id}` });
     }
     await file.close();
     paths.push(path);

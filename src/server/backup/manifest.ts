@@ -27,7 +27,7 @@ const manifestSchema = yup
             .string()
             .required()
             .matches(
-              /^(tables\/[a-z]+\.ndjson|pictures\/[0-9a-f]{64}|videos\/[0-9a-f]{24}\.(mp4|webm|mov))$/,
+              /^(tables\/[a-z]+\.ndjson|(pictures|fonts)\/[0-9a-f]{64}|videos\/[0-9a-f]{24}\.(mp4|webm|mov))$/,
             ),
           bytes: yup.number().required().integer().min(0),
           sha256: yup

@@ -5,6 +5,7 @@ import type { Db } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { ffmpegEncoders } from '../press/ffmpeg';
+import { withOwnFaces } from '../press/ownFacesOf';
 import { renderPayload } from './renderPayload';
 
 /** What the press needs for an order of a template with words. Throws InputError with everything that is wrong with it. */
@@ -13,5 +14,6 @@ export async function orderedPayload(db: Db, order: RenderOrder): Promise<JobPay
   if (edition === undefined) throw InputError.of('Order, edition', 'an edition that exists', order.edition);
   const ids = Object.values(order.values).filter((value) => typeof value === 'string' && value.length <= 64);
   const here = new Set((await findAssets(db, ids.map(String))).map(({ id }) => id));
-  return renderPayload(order, { edition, encoders: ffmpegEncoders(), hasPicture: (id) => here.has(id) });
+  const hasPicture = (id: string): boolean => here.has(id);
+  return withOwnFaces(db, renderPayload(order, { edition, encoders: ffmpegEncoders(), hasPicture }));
 }

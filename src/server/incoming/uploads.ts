@@ -14,6 +14,7 @@ import { InputError } from '@/core/kit/inputError';
 import { hashFile } from '../hashFile';
 import { DiskFullError, readFileName, refusalFor } from '../respond';
 import { LARGEST_BYTES, takeInAsset } from '../usecases/assets';
+import { LARGEST_FONT_BYTES, takeInFontFile } from '../usecases/fonts';
 import { LARGEST_VIDEO_BYTES, takeInVideo } from '../usecases/media';
 import { LARGEST_PACKAGE, takeInPackage } from '../usecases/packages';
 import { isDiskFull, refuseWithoutRoom } from './disk';
@@ -22,6 +23,7 @@ import type { ReceivedFile } from './receiveBody';
 /** What can be sent in pieces, and what becomes of it once it is whole. */
 const KINDS = {
   picture: { mostBytes: LARGEST_BYTES, takeIn: takeInAsset },
+  font: { mostBytes: LARGEST_FONT_BYTES, takeIn: takeInFontFile },
   package: { mostBytes: LARGEST_PACKAGE, takeIn: takeInPackage },
   video: { mostBytes: LARGEST_VIDEO_BYTES, takeIn: takeInVideo },
 } as const;

@@ -18,29 +18,5 @@ export interface PreparedPicture {
   readonly notes: readonly string[];
 }
 
-/** Why a picture is not taken: the parts of an InputError but its place. */
-interface PictureRefusal {
-  readonly expected: string;
-  readonly got: string;
-  readonly advice: string;
-}
-
-export type PictureAnswer =
-  | { readonly type: 'prepared'; readonly picture: PreparedPicture }
-  | { readonly type: 'refused'; readonly refusal: PictureRefusal };
-
-/** Thrown inside the process for a picture that is not taken. */
-export class RefusedPicture extends Error {
-  override readonly name = 'RefusedPicture';
-
-  constructor(readonly refusal: PictureRefusal) {
-    super(refusal.expected);
-  }
-
-  static of(expected: string, got: string, advice = 'Export it again.'): RefusedPicture {
-    return new RefusedPicture({ expected, got, advice });
-  }
-}
-
 /** The longest side that a picture may have. */
 export const LARGEST_SIDE_PX = 8192;

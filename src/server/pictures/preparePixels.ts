@@ -3,7 +3,8 @@ import { fileTypeFromBuffer } from 'file-type';
 import type { Metadata, Sharp } from 'sharp';
 import sharp from 'sharp';
 import type { PictureTask, PreparedPicture } from './pictureTask';
-import { LARGEST_SIDE_PX, RefusedPicture } from './pictureTask';
+import { RefusedFile } from '../opening/refusedFile';
+import { LARGEST_SIDE_PX } from './pictureTask';
 
 const MEDIA_TYPES = {
   png: { mediaType: 'image/png', endings: ['png'] },
@@ -17,7 +18,7 @@ sharp.cache(false);
 
 /**
  * A picture of pixels that decodes whole. One that every painter shows alike (8 bits, sRGB, upright, one frame) is kept
- * as it is; any other becomes a PNG in sRGB, and the notes say from what. Throws RefusedPicture.
+ * as it is; any other becomes a PNG in sRGB, and the notes say from what. Throws RefusedFile.
  */
 export async function preparePixels({ bytes, ending }: PictureTask): Promise<PreparedPicture> {
   const open = (): Sharp =>
@@ -53,22 +54,22 @@ async function kindOf(bytes: Uint8Array, ending: string): Promise<Kind> {
   const mime = found?.mime === 'image/apng' ? 'image/png' : found?.mime;
   const kind = Object.values(MEDIA_TYPES).find(({ mediaType }) => mediaType === mime);
   if (kind === undefined)
-    throw RefusedPicture.of('a PNG, JPEG, WebP or SVG picture', found?.mime ?? 'a file of another kind');
+    throw RefusedFile.of('a PNG, JPEG, WebP or SVG picture', found?.mime ?? 'a file of another kind');
   if (!kind.endings.some((one) => one === ending)) {
     const expected = `a name that ends in .${kind.endings[0]}, since it is ${kind.mediaType}`;
-    throw RefusedPicture.of(expected, `.${ending}`, 'Rename the file to what it is.');
+    throw RefusedFile.of(expected, `.${ending}`, 'Rename the file to what it is.');
   }
   return kind;
 }
 
 function refuseBroken(error: unknown): never {
   const told = error instanceof Error ? error.message.split('\n')[0] : String(error);
-  throw RefusedPicture.of('a picture that is whole', `one that stops decoding (${told})`);
+  throw RefusedFile.of('a picture that is whole', `one that stops decoding (${told})`);
 }
 
 function refuseHuge({ width, height }: Metadata): void {
   if (width <= LARGEST_SIDE_PX && height <= LARGEST_SIDE_PX) return;
-  throw RefusedPicture.of(
+  throw RefusedFile.of(
     `at most ${LARGEST_SIDE_PX} px a side`,
     `${width} × ${height}`,
     'Scale it down first.',
@@ -78,7 +79,7 @@ function refuseHuge({ width, height }: Metadata): void {
 function refuseWithoutProfile({ space, icc }: Metadata): void {
   if (space !== 'cmyk' || icc !== undefined) return;
   const advice = 'Export it in sRGB, or with its profile.';
-  throw RefusedPicture.of('a CMYK picture with its colour profile', 'one without', advice);
+  throw RefusedFile.of('a CMYK picture with its colour profile', 'one without', advice);
 }
 
 /** How many frames a file has; PNG keeps the number in a chunk of its own (acTL, W3C PNG third edition, 11.3.6). */

@@ -1,6 +1,6 @@
 import createPurify from 'dompurify';
 import { JSDOM } from 'jsdom';
-import { RefusedPicture } from './pictureTask';
+import { RefusedFile } from '../opening/refusedFile';
 
 const LONGEST_SVG = 4_000_000;
 const XML_ENCODING = /^<\?xml[^>]*\sencoding\s*=\s*["']([\w.-]+)["']/;
@@ -21,7 +21,7 @@ export function decodeXml(bytes: Uint8Array): string {
   try {
     return new TextDecoder(label, { fatal: true }).decode(bytes);
   } catch {
-    throw RefusedPicture.of('an SVG in an encoding that is known', label, 'Export it in UTF-8.');
+    throw RefusedFile.of('an SVG in an encoding that is known', label, 'Export it in UTF-8.');
   }
 }
 
@@ -55,22 +55,22 @@ function withoutLinks(style: string): string {
 }
 
 /**
- * An SVG without scripts, handlers, foreign objects and references to anything outside itself. Throws RefusedPicture for
+ * An SVG without scripts, handlers, foreign objects and references to anything outside itself. Throws RefusedFile for
  * what is no SVG, declares entities, or is too long.
  */
 export function sanitiseSvg(source: string): CleanSvg {
   if (source.length > LONGEST_SVG) {
     const got = `${(source.length / 1e6).toFixed(1)} million`;
-    throw RefusedPicture.of('an SVG of at most 4 million characters', got, 'Simplify its paths first.');
+    throw RefusedFile.of('an SVG of at most 4 million characters', got, 'Simplify its paths first.');
   }
   if (/<!ENTITY/i.test(source)) {
     const got = 'a document type with entities';
-    throw RefusedPicture.of('an SVG without entities', got, 'Export it as plain SVG.');
+    throw RefusedFile.of('an SVG without entities', got, 'Export it as plain SVG.');
   }
   const root = parse(source).documentElement;
   if (root.localName === 'parsererror')
-    throw RefusedPicture.of('an SVG that is whole', root.textContent.trim().slice(0, 80));
-  if (root.localName !== 'svg') throw RefusedPicture.of('an <svg> element', `<${root.localName}>`);
+    throw RefusedFile.of('an SVG that is whole', root.textContent.trim().slice(0, 80));
+  if (root.localName !== 'svg') throw RefusedFile.of('an <svg> element', `<${root.localName}>`);
   purify.sanitize(root, {
     USE_PROFILES: { svg: true, svgFilters: true },
     ADD_TAGS: ['use'],
@@ -90,6 +90,6 @@ function parse(source: string): Document {
     return new window.DOMParser().parseFromString(text, 'image/svg+xml');
   } catch (error) {
     const told = error instanceof Error ? error.message.split('\n')[0] : String(error);
-    throw RefusedPicture.of('an SVG that is whole', told.slice(0, 80));
+    throw RefusedFile.of('an SVG that is whole', told.slice(0, 80));
   }
 }

@@ -18,6 +18,7 @@ import { readMov } from './mov/readMov';
 import { encodePng } from './pictures/png';
 import { RenderPool } from './renderPool';
 import { ONLY_ATTEMPT, renderTitle } from './renderTitle';
+import { NO_SOURCES } from './sources';
 
 /*
  * Finished files, read by ffprobe and ffmpeg: what they say of themselves, and what is decoded by a reader that believes it.
@@ -60,7 +61,7 @@ function make(
     },
     folder,
     pool,
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
     signal: new AbortController().signal,
     attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,

@@ -16,6 +16,7 @@ import type { TestPostgres } from '../testing/postgres';
 import { startPostgres } from '../testing/postgres';
 import { Press } from './press';
 import { RenderPool } from './renderPool';
+import { NO_SOURCES } from './sources';
 
 /* Press machines of their own processes on a PostgreSQL server. The press of this process makes nothing itself. */
 let postgres: TestPostgres | undefined;
@@ -41,7 +42,7 @@ beforeAll(async () => {
     database,
     pool: new RenderPool(0),
     folder: join(folder, 'renders'),
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
   });
   await press.start();
 });

@@ -29,6 +29,7 @@ import { captionPapers } from './captionPapers';
 import { atRest, inPlanes, refuseMissing, refuseShape } from './jobFiles';
 import { deliveryFolder } from './machineSettings';
 import { factsOf, nameFiles } from './nameFiles';
+import { withOwnFaces } from './ownFacesOf';
 import { programmeToJob } from './orderProgramme';
 
 /** An order from outside, checked. Throws InputError. */
@@ -63,7 +64,7 @@ export async function orderToPayload(
     : titlesOf(db, project, order, delivery, output));
   const where = delivery.id === MASTER_ID ? '' : `, ${delivery.name}`;
   const named = nameFiles(contents, order.names ?? USUAL_NAMES, project, delivery);
-  return {
+  return withOwnFaces(db, {
     name: `${project.settings.name}${where}, ${named.contents.length === 1 ? named.contents[0].fileStem : `${named.contents.length} titles`}`,
     origin: `${project.id}/${delivery.id}`,
     ...folderOf(order, project, delivery),
@@ -79,7 +80,7 @@ export async function orderToPayload(
     language: deliveryLanguage(project.plan, delivery.id, (await findHouse(db)).document),
     titles: inPlanes(named.contents, planesOf(output, order.premultiplied === true)),
     papers: captionPapers(project, order.programme?.trackId ?? null, order.programme?.captionFiles ?? []),
-  };
+  });
 }
 
 /** Where the files of an order go under the folder of delivery. Throws InputError where there is none. */

@@ -9,6 +9,7 @@ import { testBox, testTemplate } from '@/core/testing';
 import type { JobProgramme } from '@/db/schema';
 import { RenderPool } from './renderPool';
 import { ONLY_ATTEMPT, renderTitle } from './renderTitle';
+import { NO_SOURCES } from './sources';
 
 /*
  * Programmes over their pictures. The video's brightness says which of its frames is seen, its sound begins in the
@@ -88,7 +89,7 @@ const make = (
     title,
     folder,
     pool,
-    sources: { pictures: async () => new Map(), videos: async () => videos },
+    sources: { ...NO_SOURCES, videos: async () => videos },
     signal: new AbortController().signal,
     attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,
@@ -212,7 +213,7 @@ test('an interlaced programme is two fields a frame, in standard definition with
     title: { ...programme, fileStem: 'fields', lengthFrames: 40 },
     folder,
     pool,
-    sources: { pictures: async () => new Map(), videos: async () => here() },
+    sources: { ...NO_SOURCES, videos: async () => here() },
     signal: new AbortController().signal,
     attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,

@@ -26,6 +26,7 @@ import { encodePng } from './pictures/png';
 import { Press } from './press';
 import { previewJobs } from './previewOrders';
 import { RenderPool } from './renderPool';
+import { NO_SOURCES } from './sources';
 
 let folder: string;
 let database: OpenDatabase;
@@ -38,7 +39,7 @@ beforeAll(async () => {
     database,
     pool: new RenderPool(2),
     folder: join(folder, 'renders'),
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
   });
   await press.start();
 }, 300_000);

@@ -11,6 +11,7 @@ import type { JobPayload } from '@/db/schema';
 import { Press } from './press';
 import { RenderPool } from './renderPool';
 import { TitleQueue } from './titleQueue';
+import { NO_SOURCES } from './sources';
 
 /* In which order jobs and their titles are made, with two lanes. */
 let folder: string;
@@ -26,7 +27,7 @@ beforeAll(async () => {
     database,
     pool: new RenderPool(2),
     folder: join(folder, 'renders'),
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
   });
   told = [];
   press.subscribe((job) => void told.push(job));

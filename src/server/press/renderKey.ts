@@ -5,6 +5,7 @@ import { OUTPUTS } from '@/core/outputs';
 import { shadesOf } from '@/core/outputs/output';
 import type { Template } from '@/core/model/template';
 import type { JobContent, JobPayload, JobTitle } from '@/db/schema';
+import { facesIn } from './ownFacesOf';
 import { CODING_VERSION } from './sinks';
 
 let painter: string | undefined;
@@ -25,7 +26,14 @@ export function renderKey(payload: JobPayload, content: JobContent, root = proce
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
   const painted =
     'parts' in rest ? { ...rest, documents: rest.documents.map(documentHash) } : withoutPlace(rest);
-  return hashOf({ painter: painterHash(root), coding: codingOf(payload), painted });
+  const faces = facesIn(content, payload.faces);
+  return hashOf({
+    painter: painterHash(root),
+    coding: codingOf(payload),
+    painted,
+    // Left out for none: files of the shipped ones alone are the same.
+    ...(faces.length === 0 ? {} : { faces }),
+  });
 }
 
 /**

@@ -1,7 +1,14 @@
+import type { Face } from '@/core/faces/faces';
 import type { JobContent } from '@/db/schema';
 import type { PictureKind, Shades } from '@/core/outputs/output';
 import type { FrameRingMemory } from './frameRing';
 import type { Pixels } from './pictures/picture';
+
+/** Faces that do not ship, with their files by the names that they are known by. */
+interface OwnFonts {
+  readonly faces: readonly Face[];
+  readonly files: ReadonlyMap<string, Uint8Array>;
+}
 
 /** What a render worker is asked to do: the frames of one title, or of a whole programme. */
 export interface RenderTask {
@@ -17,6 +24,8 @@ export interface RenderTask {
   readonly studio?: boolean;
   /** The files of the pictures that it shows, by asset id. */
   readonly pictures: ReadonlyMap<string, Uint8Array>;
+  /** The House's own faces that it is set in, with their files; left out for none. */
+  readonly own?: OwnFonts;
   /** Where the videos lie that are seen under it, by id. */
   readonly videos: ReadonlyMap<string, string>;
   /** Whether the project's timecode drops numbers. */

@@ -4,6 +4,7 @@ import type { FileFacts } from '@/contract/jobs';
 import { stillOf, videoOf } from '@/core/project/ground';
 import { titleTemplate } from '@/core/project/titleTemplate';
 import { picturesOf } from '@/core/resolve/pictures';
+import type { Face } from '@/core/faces/faces';
 import type { FrameFormat } from '@/core/frame/formats';
 import { paintedFormat } from '@/core/frame/formats';
 import { OUTPUTS } from '@/core/outputs';
@@ -21,6 +22,7 @@ import { createSink } from './sinks';
 import type { EarlierFile } from './reuse/earlierFile';
 import type { ListedPicture } from './reuse/pictureList';
 import { writePictureList } from './reuse/pictureList';
+import { facesIn } from './ownFacesOf';
 import type { Sources } from './sources';
 import { verifyFile } from './verifyFile';
 
@@ -82,6 +84,16 @@ export interface TitleRender {
   readonly onFrames: OnFrames;
 }
 
+/** The files of faces. Throws where one is gone: another face in its place would be a guess. */
+async function fontsOf(faces: readonly Face[], sources: Sources): Promise<ReadonlyMap<string, Uint8Array>> {
+  const files = await sources.fonts(faces.flatMap((face) => Object.values(face.files)));
+  const lacking = faces.find((face) => Object.values(face.files).some((id) => !files.has(id)));
+  if (lacking === undefined) return files;
+  throw new Error(
+    `The font “${lacking.label}” is no longer here. Bring it in under House, Fonts, and order anew.`,
+  );
+}
+
 /** Renders one title to a file and verifies it. The file has its name only once it is complete and right. */
 export async function renderTitle({
   payload,
@@ -107,6 +119,8 @@ export async function renderTitle({
   let [framesPainted, framesKept] = [0, 0];
   const pictureList: ListedPicture[] = [];
   const pictures = await sources.pictures(picturesIn(title, format));
+  const faces = facesIn(title, payload.faces);
+  const own = faces.length === 0 ? undefined : { faces, files: await fontsOf(faces, sources) };
   const videos = await sources.videos(videosIn(title));
   const samples = `${partial}.sound`;
   const ground = 'ground' in title ? title.ground : undefined;
@@ -144,6 +158,7 @@ export async function renderTitle({
         limited: payload.limited,
         studio: payload.studio,
         pictures,
+        own,
         videos,
         drop: payload.drop,
         ...(writeCoded === undefined ? {} : { known: earlier?.keys ?? new Set<string>() }),

@@ -1,4 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
+import { knowOwnFaces } from '@/core/faces/faces';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayList } from '@/core/display/list';
 import { ShownProgramme } from '@/core/captions/showProgramme';
@@ -129,7 +130,9 @@ async function render(task: RenderTask): Promise<void> {
   const format = paintedFormat(task.format, task.interlaced === true);
   const rate = RATES.get(task.rate);
   const pictures = await decodePictures(task.pictures);
-  const fonts = await serverFonts(String(root));
+  const { own = { faces: [], files: new Map() } } = task;
+  knowOwnFaces(own.faces);
+  const fonts = (await serverFonts(String(root))).with(own.files);
   const videos = new GroundVideos(task.videos, format, rate);
   const frames = framesFor(task, { format, rate, fonts, pictures, videos });
   const surfaces = surfacesWith({

@@ -11,6 +11,7 @@ import type { Plane } from '@/core/outputs/output';
 import type { JobPayload } from '@/db/schema';
 import { RenderPool } from './renderPool';
 import { ONLY_ATTEMPT, renderTitle } from './renderTitle';
+import { NO_SOURCES } from './sources';
 
 /*
  * Colours held to composite video, and studio levels, as other readers find them in finished files: a yellow field, half
@@ -62,7 +63,7 @@ function make(
     title: { titleId: 'a', fileStem: `${output}-${plane}`, plane, ...content },
     folder,
     pool,
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
     signal: new AbortController().signal,
     attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,

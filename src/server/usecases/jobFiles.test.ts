@@ -13,6 +13,7 @@ import type { JobPayload } from '@/db/schema';
 import { Press } from '../press/press';
 import { RenderPool } from '../press/renderPool';
 import { sweepJobFiles } from './jobFiles';
+import { NO_SOURCES } from '../press/sources';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
@@ -27,7 +28,7 @@ beforeAll(async () => {
     database,
     pool: new RenderPool(1),
     folder: join(data, 'renders'),
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
   });
   await press.start();
 }, 300_000);

@@ -1,23 +1,32 @@
 import { nanoid } from 'nanoid';
+import type { TakenFonts } from '@/contract/fonts';
 import type { BroughtIn } from '@/contract/templates';
 import {
   MANIFEST,
   PACKAGE_EXTENSION,
+  missingFaces,
   packagedPictureIds,
   readTemplatePackage,
   renamePictures,
   writeTemplatePackage,
 } from '@/core/formats/templatePackage/templatePackage';
-import type { PackagedPicture } from '@/core/formats/templatePackage/templatePackage';
+import type { PackagedFont, PackagedPicture } from '@/core/formats/templatePackage/templatePackage';
 import { InputError } from '@/core/kit/inputError';
 import { findAssets } from '@/db/assets';
 import { insertTemplate } from '@/db/templates';
+import { mayTravel } from '@/core/faces/faceFile';
+import { ownFaceId } from '@/core/faces/ownFaces';
+import { listFonts } from '@/db/fonts';
+import { everyFace } from '@/core/resolve/faces';
+import type { Template } from '@/core/model/template';
 import { fileSlug } from '@/core/kit/fileSlug';
 import type { ReceivedFile } from '../incoming/receiveBody';
 import type { OpenZip } from '../incoming/unzip';
 import { openZip } from '../incoming/unzip';
 import { readPictures } from '../pictures/pictureFiles';
 import { workshop } from '../workshop';
+import { fontsFor, readFonts } from '../fontFiles';
+import { dropFonts, LARGEST_FONT_BYTES, takeInFonts } from './fonts';
 import { LARGEST_BYTES, takeInPicture } from './assets';
 import { dropPictures } from './room';
 import { getTemplate } from './templates';
@@ -44,13 +53,30 @@ export async function templatePackage(id: string): Promise<Response> {
     const { name, mediaType } = asset;
     pictures.push({ id: pictureId, name, mediaType, bytes: Uint8Array.from(bytes) });
   }
-  const bytes = writeTemplatePackage(document, pictures);
+  const bytes = writeTemplatePackage(document, pictures, await packagedFonts(document));
   const name = `${fileSlug(document.name) || 'template'}.${PACKAGE_EXTENSION}`;
   return new Response(Uint8Array.from(bytes), {
     headers: {
       'Content-Type': 'application/zip',
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
     },
+  });
+}
+
+/** The fonts of a template that do not ship and may travel; the package names the others. */
+async function packagedFonts(document: Template): Promise<PackagedFont[]> {
+  const { db, pictureFolder } = await workshop();
+  const asked = new Set(everyFace(document));
+  const travelling = (await listFonts(db)).filter(
+    (file) => file.inUse && mayTravel(file) && asked.has(ownFaceId(file)),
+  );
+  const files = await readFonts(
+    pictureFolder,
+    travelling.map(({ id }) => id),
+  );
+  return travelling.flatMap((file): PackagedFont[] => {
+    const bytes = files.get(file.id);
+    return bytes === undefined ? [] : [{ face: ownFaceId(file), fileName: file.fileName, bytes }];
   });
 }
 
@@ -68,9 +94,10 @@ export async function takeInPackage(fileName: string, file: Pick<ReceivedFile, '
 async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
   const { db, pictureFolder } = await workshop();
   const manifest = await zip.read(MANIFEST, LARGEST_MANIFEST);
-  const { template, pictures, missingFaces } = readTemplatePackage(manifest, zip.names, where);
+  const { template, pictures, fonts } = readTemplatePackage(manifest, zip.names, where);
   const ids = new Map<string, string>();
   const isNew: string[] = [];
+  const newFonts: string[] = [];
   const notes: string[] = [];
   try {
     for (const picture of pictures) {
@@ -80,12 +107,25 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
       ids.set(picture.id, taken.id);
       notes.push(...taken.notes.map((note) => `${picture.name}: ${note}`));
     }
+    for (const font of fonts) {
+      const taken = await takeInFonts(font.name, await zip.read(font.file, LARGEST_FONT_BYTES));
+      newFonts.push(...taken.fonts.filter(({ isNew }) => isNew).map((one) => one.id));
+      notes.push(...taken.fonts.flatMap(sayFont));
+    }
     const id = nanoid(12);
     await insertTemplate(db, id, renamePictures(template, ids));
-    return { id, name: template.name, missingFaces, notes };
+    await fontsFor(await workshop(), []);
+    return { id, name: template.name, missingFaces: missingFaces(template), notes };
   } catch (error) {
     // A package that is refused leaves nothing behind.
     await dropPictures(db, pictureFolder, isNew);
+    await dropFonts(newFonts);
     throw error;
   }
+}
+
+/** What somebody who opens a package should know of a font in it. */
+function sayFont({ name, isNew, instead }: TakenFonts['fonts'][number]): string[] {
+  if (instead === null) return isNew ? [`The font “${name}” came with it.`] : [];
+  return [`It brings another “${name}” than the one in use, version ${instead}. House, Fonts has both.`];
 }

@@ -13,6 +13,7 @@ import type { Template } from '@/core/model/template';
 import { parseTemplate } from '@/core/model/templateSchema';
 import { InputError } from '@/core/kit/inputError';
 import { FORMATS } from '@/core/frame/formats';
+import { everyFace } from '@/core/resolve/faces';
 import { STARTS } from '@/core/starts';
 import { compile } from '@/core/timeline/compile';
 import { findHouse } from '@/db/house';
@@ -27,7 +28,7 @@ import {
   releaseTemplate,
   saveTemplate,
 } from '@/db/templates';
-import { serverFonts } from '../fontFiles';
+import { fontsFor } from '../fontFiles';
 import { NotFoundError, readId, readRevision } from '../respond';
 import { workshop } from '../workshop';
 import { refuseDeleted } from './room';
@@ -120,7 +121,8 @@ export async function getShelf(): Promise<ShelfEntry[]> {
 
 async function checkTemplate(value: unknown): Promise<Template> {
   const document = parseTemplate(value);
-  compile(document, {}, FORMATS.get(document.formats[0]), await serverFonts());
+  const fonts = await fontsFor(await workshop(), everyFace(document));
+  compile(document, {}, FORMATS.get(document.formats[0]), fonts);
   return document;
 }
 

@@ -21,6 +21,7 @@ import { openDatabase } from '@/db/open';
 import { Press } from '../press/press';
 import { RenderPool } from '../press/renderPool';
 import { WatchFolder } from './watchFolder';
+import { NO_SOURCES } from '../press/sources';
 
 let data: string;
 let folder: string;
@@ -37,7 +38,7 @@ beforeAll(async () => {
     database,
     pool: new RenderPool(1),
     folder: join(data, 'renders'),
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
   });
 });
 afterEach(() => watch.stop());

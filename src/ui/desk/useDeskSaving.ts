@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { toast } from 'sonner';
+import { refreshFonts } from '../picture/fontStore';
 import type { NewsItem } from '@/contract/news';
 import type { DeskProject } from '@/contract/projects';
 import type { EditionRecord } from '@/contract/templates';
@@ -76,6 +77,7 @@ function useNews(
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const item: NewsItem = JSON.parse(data);
       if (item.kind === 'house') void reloadHouse();
+      if (item.kind === 'fonts') void refreshFonts().catch(() => undefined);
       if (item.kind === 'restored') window.location.reload();
       if (item.kind === 'project' && item.projectId === projectId && item.by !== draft.deskId) catchUp();
       if (item.kind === 'edition') {

@@ -3,9 +3,11 @@ import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { usesOf } from '@/core/model/houseChanges';
 import { FACES } from '@/core/faces/faces';
-import { useFonts, titleFamily } from '../picture/useFonts';
+import { titleFamily } from '../picture/fontStore';
+import { useFonts } from '../picture/useFonts';
 import { Button } from '../shared/Button';
 import { SelectBox } from '../shared/SelectBox';
+import { OwnFonts } from './fonts/OwnFonts';
 import type { SectionProps } from './HouseScreen';
 import { NamedRow } from './NamedRow';
 import { asInForce, Uses } from './uses';
@@ -57,9 +59,10 @@ export function FacesSection({ house, inForce, templates, onChange }: SectionPro
             onChange({ faces: [...faces, { id: nanoid(8), name: 'Another use', face: FACES.list[0].id }] })
           }
         >
-          <PlusIcon className="h-4 w-4" /> Add a font
+          <PlusIcon className="h-4 w-4" /> Add a use
         </Button>
       </div>
+      <OwnFonts />
     </>
   );
 }

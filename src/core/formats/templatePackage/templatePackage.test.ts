@@ -5,7 +5,7 @@ import { describe, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../../demo/templates';
 import { newPictureLayer } from '../../model/newLayers';
 import type { Template } from '../../model/template';
-import { readTemplatePackage, renamePictures, writeTemplatePackage } from './templatePackage';
+import { missingFaces, readTemplatePackage, renamePictures, writeTemplatePackage } from './templatePackage';
 
 /** What a package holds, as far as the core reads it. */
 function read(bytes: Uint8Array) {
@@ -43,7 +43,7 @@ describe('a template package', () => {
     const files = unzipSync(bytes);
     const pictures = back.pictures.map(({ file, ...facts }) => ({ ...facts, bytes: files[file] }));
     expect(pictures).toEqual(PICTURES);
-    expect(back.missingFaces).toEqual([]);
+    expect(missingFaces(back.template)).toEqual([]);
   });
 
   test('names the faces that are not here', () => {
@@ -53,7 +53,7 @@ describe('a template package', () => {
       if (style !== undefined) style.face = 'signwriter';
       return { ...manifest, template };
     });
-    expect(read(other).missingFaces).toEqual(['signwriter']);
+    expect(missingFaces(read(other).template)).toEqual(['signwriter']);
   });
 
   test.each([

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, zipSync } from 'fflate';
 import * as yup from 'yup';
 import { checkValue } from '../../model/check';
-import { facesOf } from '../../model/facesOf';
+import { everyFace } from '../../resolve/faces';
 import { everyPicture } from '../../resolve/pictures';
 import { exactly, listOf } from '../../model/schemaParts';
 import type { Template } from '../../model/template';
@@ -27,6 +27,19 @@ export interface PackagedPicture {
   readonly bytes: Uint8Array;
 }
 
+/** A font file of a face that does not ship. */
+export interface PackagedFont {
+  readonly face: string;
+  readonly fileName: string;
+  readonly bytes: Uint8Array;
+}
+
+/** A font file that a package holds: where in it it is, and the name that it came under. */
+interface ListedFont {
+  readonly file: string;
+  readonly name: string;
+}
+
 /** A picture that a package holds: where in it its file is. */
 interface ListedPicture {
   readonly id: string;
@@ -39,8 +52,8 @@ export interface TemplatePackage {
   readonly template: Template;
   /** The pictures that the template needs. */
   readonly pictures: readonly ListedPicture[];
-  /** Faces that the template asks for and this program does not have, by id. */
-  readonly missingFaces: readonly string[];
+  /** The fonts that it brings for faces that do not ship. */
+  readonly fonts: readonly ListedFont[];
 }
 
 interface Manifest {
@@ -48,7 +61,13 @@ interface Manifest {
   readonly version: number;
   readonly template: unknown;
   readonly pictures: readonly ListedPicture[];
-  readonly fonts: readonly { face: string; label: string; licence: string }[];
+  readonly fonts: readonly {
+    readonly face: string;
+    readonly label: string;
+    readonly licence: string;
+    /** Left out where it ships with the program, or may not travel. */
+    readonly files?: readonly ListedFont[];
+  }[];
 }
 
 /** The ids of the pictures that a package of a template holds: those it shows, and a still that it lies over. */
@@ -57,17 +76,29 @@ export function packagedPictureIds(template: Template): string[] {
   return [...new Set([...everyPicture(template), ...below])];
 }
 
-/** A template with its pictures as a zip. The same template gives the same bytes. */
-export function writeTemplatePackage(template: Template, pictures: readonly PackagedPicture[]): Uint8Array {
+/** The ids of faces that a template asks for and that are not here. */
+export function missingFaces(template: Template): string[] {
+  return everyFace(template).filter((id) => FACES.find(id) === undefined);
+}
+
+/** A template with its pictures and fonts as a zip. The same template gives the same bytes. */
+export function writeTemplatePackage(
+  template: Template,
+  pictures: readonly PackagedPicture[],
+  own: readonly PackagedFont[] = [],
+): Uint8Array {
   const listed = pictures.map(({ id, name, mediaType }, i) => ({
     id,
     file: `pictures/${i + 1}.${mediaType.split('/')[1]}`,
     name,
     mediaType,
   }));
-  const fonts = [...new Set(template.layers.flatMap(facesOf))].map((id) => {
+  const placed = own.map((font, i) => ({ ...font, file: `fonts/${i + 1}.${endingOf(font.bytes)}` }));
+  const fonts = everyFace(template).map((id) => {
     const face = FACES.find(id);
-    return { face: id, label: face?.label ?? id, licence: face?.licence ?? 'unknown' };
+    const files = placed.flatMap((one) => (one.face === id ? { file: one.file, name: one.fileName } : []));
+    const told = { face: id, label: face?.label ?? id, licence: face?.licence ?? 'unknown' };
+    return files.length === 0 ? told : { ...told, files };
   });
   const manifest: Manifest = {
     kind: 'gilder-template',
@@ -76,13 +107,19 @@ export function writeTemplatePackage(template: Template, pictures: readonly Pack
     pictures: listed,
     fonts,
   };
-  const files = Object.fromEntries(listed.map(({ file }, i) => [file, pictures[i].bytes]));
+  const files = Object.fromEntries([
+    ...listed.map(({ file }, i) => [file, pictures[i].bytes] as const),
+    ...placed.map(({ file, bytes }) => [file, bytes] as const),
+  ]);
   return zipSync(
     { [MANIFEST]: strToU8(JSON.stringify(manifest, null, 2)), ...files },
     // A fixed time, so that the same template gives the same file.
     { level: 6, mtime: '2026-01-01T00:00:00' },
   );
 }
+
+/** 'OTTO' is for CFF outlines (OpenType 1.9, Organization of an OpenType Font). */
+const endingOf = (bytes: Uint8Array): string => (bytes[0] === 0x4f ? 'otf' : 'ttf');
 
 const text = (most: number): yup.StringSchema<string> => yup.string().required().min(1).max(most);
 /** What is checked of a manifest before its template is. */
@@ -94,7 +131,18 @@ export const manifestSchema = exactly({
     exactly({ id: text(64), file: text(120), name: text(120), mediaType: text(60) }),
     MOST_FILES,
   ),
-  fonts: listOf(exactly({ face: text(64), label: text(80), licence: text(80) }), 60),
+  fonts: listOf(
+    exactly({
+      face: text(64),
+      label: text(80),
+      licence: text(80),
+      files: yup
+        .array()
+        .of(exactly({ file: text(120), name: text(120) }))
+        .max(40),
+    }),
+    60,
+  ),
 });
 
 /**
@@ -115,11 +163,17 @@ export function readTemplatePackage(
     const expected = picture === undefined ? `the picture "${id}" in its list` : `the file ${picture.file}`;
     throw InputError.of(where, expected, 'a package without it', 'Export the package again.');
   });
-  return {
-    template,
-    pictures,
-    missingFaces: [...new Set(template.layers.flatMap(facesOf))].filter((id) => FACES.find(id) === undefined),
-  };
+  const asked = new Set(everyFace(template));
+  const fonts = manifest.fonts.flatMap(({ face, files = [] }) => (asked.has(face) ? files : []));
+  const lost = fonts.find(({ file }) => !names.has(file));
+  if (lost !== undefined)
+    throw InputError.of(
+      where,
+      `the file ${lost.file} in it`,
+      'a package without it',
+      'Export the package again.',
+    );
+  return { template, pictures, fonts };
 }
 
 function readManifest(bytes: Uint8Array, where: string): Manifest {

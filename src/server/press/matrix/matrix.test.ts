@@ -24,6 +24,7 @@ import type { MatrixCase } from './cases';
 import { SHORT_MATRIX, WHOLE_MATRIX } from './cases';
 import { decodeOf, inZip, probeFile } from './decoded';
 import { pairsOf } from './pairwise';
+import { NO_SOURCES } from '../sources';
 
 /*
  * Every kind of file in formats, rates and scans, decoded by other readers and compared with frames that are painted here
@@ -103,7 +104,7 @@ function make(asked: MatrixCase, plane: FileFacts['plane'], at: number): Promise
     },
     folder,
     pool,
-    sources: { pictures: async () => new Map(), videos: async () => new Map() },
+    sources: NO_SOURCES,
     signal: new AbortController().signal,
     attempt: ONLY_ATTEMPT,
     onFrames: () => undefined,

@@ -11,8 +11,7 @@ import { titleMaker } from '../makeTitle';
 import type { TitleMaker } from '../makeTitle';
 import { RenderPool } from '../renderPool';
 import { ONLY_ATTEMPT, renderTitle } from '../renderTitle';
-
-const NO_SOURCES = { pictures: async () => new Map(), videos: async () => new Map() };
+import { NO_SOURCES } from '../sources';
 
 let folder: string;
 let database: OpenDatabase;

@@ -44,9 +44,9 @@ export function PropertyControl({ label, property, onChange }: ControlProps) {
     case 'number':
       return <NumberBox label={label} value={Number(value)} onChange={onChange} {...control} />;
     case 'choice': {
-      const props = { label, value: String(value), choices: control.choices, onChange };
+      const props = { label, value: String(value), onChange };
       if (property.path === 'style.face') return <FaceBox {...props} />;
-      return <ChoiceBox {...props} />;
+      return <ChoiceBox {...props} choices={control.choices} />;
     }
     default:
       return assertNever(control, 'control');

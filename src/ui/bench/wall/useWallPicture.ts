@@ -4,6 +4,7 @@ import type { RefObject } from 'react';
 import type { FieldValues, Template } from '@/core/model/template';
 import { sameValue } from '@/core/kit/sameValue';
 import type { WallReply } from '@/workers/wallMessages';
+import { onFonts } from '../../picture/fontStore';
 import { useBench } from '../state/benchStore';
 import type { WallWish } from './wallPainter';
 import { WallPainter } from './wallPainter';
@@ -11,7 +12,11 @@ import { WallPainter } from './wallPainter';
 let painter: WallPainter | null = null;
 
 function wallPainter(): WallPainter {
-  painter ??= new WallPainter(new Worker(new URL('../../../workers/wallWorker.ts', import.meta.url)));
+  if (painter === null) {
+    const made = new WallPainter(new Worker(new URL('../../../workers/wallWorker.ts', import.meta.url)));
+    onFonts(() => made.again());
+    painter = made;
+  }
   return painter;
 }
 

@@ -56,6 +56,13 @@ export class WallPainter {
     for (const { wish, done } of this.shown.values()) this.ask({ ...wish, template, values }, done);
   }
 
+  /** Asks for the shown pictures again, which other fonts have made otherwise. */
+  again(): void {
+    for (const [formatId, waiting] of this.shown)
+      if (this.underWay.has(formatId)) this.next.set(formatId, waiting);
+      else this.send(waiting);
+  }
+
   /** No longer asks for a format's picture. */
   leave(formatId: string): void {
     this.shown.delete(formatId);

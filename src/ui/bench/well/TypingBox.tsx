@@ -4,7 +4,7 @@ import { typeWords } from '@/core/edit/editTemplate';
 import type { TextLayer } from '@/core/model/template';
 import { plainText } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
-import { titleFamily } from '../../picture/useFonts';
+import { titleFamily } from '../../picture/fontStore';
 import { useApply } from '../state/benchStore';
 
 interface Props {

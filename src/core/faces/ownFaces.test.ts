@@ -1,0 +1,131 @@
+import { afterEach, describe, expect, test } from '@jest/globals';
+import type { FaceFile } from './faceFile';
+import { countLetters, lettersOf, mayTravel } from './faceFile';
+import { FACES, fallbackFaces, fontFileNames, italicOf, knowOwnFaces, nearestWeight } from './faces';
+import { ownFaceId, ownFaces, placeOf } from './ownFaces';
+
+afterEach(() => knowOwnFaces([]));
+
+const file = (more: Partial<FaceFile>): FaceFile => ({
+  id: 'a'.repeat(64),
+  fileName: 'marrow.ttf',
+  byteCount: 1,
+  family: 'Marrow Sans',
+  name: 'Marrow Sans',
+  version: '1.0',
+  weight: 400,
+  italic: false,
+  licence: 'not said',
+  permission: 'installable',
+  glyphCount: 10,
+  letters: { Greek: 24, Latin: 60, Cyrillic: 3 },
+  features: ['frac', 'tnum'],
+  axes: [],
+  coloured: false,
+  inUse: true,
+  ...more,
+});
+
+describe('files make up faces', () => {
+  test('by family and slope, each with its weights', () => {
+    const made = ownFaces([
+      file({ id: 'bold', weight: 700, features: ['tnum'] }),
+      file({ id: 'regular' }),
+      file({ id: 'slanted', italic: true }),
+      file({ id: 'spare', weight: 900, inUse: false }),
+    ]);
+    expect(made).toEqual([
+      {
+        id: 'own-marrow-sans',
+        label: 'Marrow Sans',
+        files: { 400: 'regular', 700: 'bold' },
+        scripts: ['Latin', 'Greek'],
+        licence: 'not said',
+        // What one of its files lacks a style cannot ask for.
+        features: ['tnum'],
+        own: true,
+      },
+      expect.objectContaining({
+        id: 'own-marrow-sans-italic',
+        label: 'Marrow Sans Italic',
+        files: { 400: 'slanted' },
+        italicOf: 'own-marrow-sans',
+      }),
+    ]);
+  });
+
+  test('a variable one is the whole face, with the ranges of its axes', () => {
+    const axis = (tag: string, least: number, most: number) => ({
+      tag,
+      name: tag,
+      least,
+      usual: least,
+      most,
+    });
+    const [face] = ownFaces([
+      file({ id: 'single', weight: 700 }),
+      file({ id: 'all', axes: [axis('wght', 250, 820), axis('opsz', 8, 144)] }),
+    ]);
+    expect(face.files).toEqual({ 400: 'all' });
+    expect(face.axes).toEqual({ weight: [250, 820], width: [100, 100] });
+    expect(nearestWeight(face, 900)).toBe(820);
+  });
+
+  test('the id is the same wherever the family is taken in, and short enough', () => {
+    expect(ownFaceId({ family: 'MARROW  sans', italic: false })).toBe('own-marrow-sans');
+    expect(ownFaceId({ family: 'M'.repeat(200), italic: true }).length).toBeLessThanOrEqual(64);
+    expect(ownFaceId({ family: '✳︎', italic: false })).toMatch(/^own-[\w-]+$/);
+  });
+
+  test('only files of one family, weight and slope stand in one place', () => {
+    const places = [file({}), file({ weight: 700 }), file({ italic: true }), file({ family: 'Reach' })].map(
+      placeOf,
+    );
+    expect(new Set(places).size).toBe(4);
+    expect(placeOf(file({ version: '2.0', id: 'b' }))).toBe(places[0]);
+  });
+});
+
+describe('faces that the House took in', () => {
+  test('are known until others are, and never stand in for others', () => {
+    const before = FACES.list;
+    knowOwnFaces(ownFaces([file({}), file({ italic: true, id: 'i' })]));
+    expect(FACES.get('own-marrow-sans').own).toBe(true);
+    expect(italicOf('own-marrow-sans')).toBe('own-marrow-sans-italic');
+    expect(fallbackFaces('Latn')).not.toContain('own-marrow-sans');
+    expect(fontFileNames()).not.toContain('a'.repeat(64));
+    knowOwnFaces([]);
+    expect(FACES.find('own-marrow-sans')).toBeUndefined();
+    expect(FACES.list).toEqual(before);
+  });
+
+  test('the list stays the same object while nothing in it changes', () => {
+    knowOwnFaces(ownFaces([file({})]));
+    const before = FACES.list;
+    knowOwnFaces(ownFaces([file({})]));
+    expect(FACES.list).toBe(before);
+  });
+
+  test('one with the name of a shipped face can be told from it', () => {
+    knowOwnFaces(ownFaces([file({ family: 'Alegreya' })]));
+    expect(FACES.get('own-alegreya').label).toBe('Alegreya (own)');
+  });
+});
+
+test('letters are counted by script; figures and signs belong to none', () => {
+  const letters = countLetters([...'abcαβ12 ,!ع'].map((c) => c.codePointAt(0) ?? 0));
+  expect(lettersOf({ letters })).toEqual([
+    ['Latin', 3],
+    ['Greek', 2],
+    ['Arabic', 1],
+  ]);
+});
+
+test.each([
+  ['installable', true],
+  ['editable', true],
+  ['preview', false],
+  ['restricted', false],
+] as const)('a font whose permission is %s travels: %s', (permission, travels) => {
+  expect(mayTravel({ permission })).toBe(travels);
+});
