@@ -4,9 +4,12 @@ import { build } from 'esbuild';
 
 const root = join(import.meta.dirname, '..');
 await build({
-  entryPoints: ['press/renderWorker.ts', 'pictures/pictureProcess.ts', 'faces/faceProcess.ts', 'pressWorker.ts'].map((file) =>
-    join(root, 'src/server', file),
-  ),
+  entryPoints: [
+    'press/renderWorker.ts',
+    'pictures/pictureProcess.ts',
+    'faces/faceProcess.ts',
+    'pressWorker.ts',
+  ].map((file) => join(root, 'src/server', file)),
   outdir: join(root, 'dist'),
   entryNames: '[name]',
   outExtension: { '.js': '.mjs' },

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
 import { facesOf } from '../model/facesOf';
 import type { Template } from '../model/template';
-import { everyFace } from './faces';
+import { everyFace, scriptsOfTemplate } from './faces';
 
 const [text] = tidelineStrap.layers.filter(({ kind }) => kind === 'text');
 const set = { layerId: text.id, path: 'style.face' };
@@ -52,4 +52,17 @@ test('a value of another property is no face, whatever it says', () => {
     { layerId: text.id, path: 'text', value: 'own-reach', scope: { kind: 'format', id: 'x' } },
   ];
   expect(everyFace({ ...tidelineStrap, overrides } as Template)).not.toContain('own-reach');
+});
+
+test('scripts are those of the faces that it asks for; shipped ones stand in for the others', () => {
+  const words = (face: string): Template =>
+    ({ ...tidelineStrap, layers: [{ ...text, style: { face }, runs: [] }] }) as unknown as Template;
+  const latin = scriptsOfTemplate(words('barlow-condensed'));
+  expect(latin).toEqual({ own: ['Latin'], standIn: ['Greek', 'Cyrillic', 'Arabic', 'Devanagari'] });
+  expect(scriptsOfTemplate(words('alegreya'))).toEqual({
+    own: ['Latin', 'Greek', 'Cyrillic'],
+    standIn: ['Arabic', 'Devanagari'],
+  });
+  // One that is not here has none.
+  expect(scriptsOfTemplate(words('own-nowhere')).own).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import { FACES } from '../faces/faces';
 import { facesOf } from '../model/facesOf';
 import type { FieldValue, Template } from '../model/template';
 
@@ -23,4 +24,14 @@ export function everyFace({ layers, overrides, fields }: Template): string[] {
       ...values.filter((value): value is string => typeof value === 'string'),
     ]),
   ];
+}
+
+/** The scripts that a template's words can be in: those its own faces have, and those that others stand in for. */
+export function scriptsOfTemplate(template: Template): {
+  readonly own: readonly string[];
+  readonly standIn: readonly string[];
+} {
+  const own = new Set(everyFace(template).flatMap((id) => FACES.find(id)?.scripts ?? []));
+  const shipped = FACES.list.filter((face) => face.own !== true).flatMap(({ scripts }) => scripts);
+  return { own: [...own], standIn: [...new Set(shipped)].filter((script) => !own.has(script)) };
 }

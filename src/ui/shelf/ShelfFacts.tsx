@@ -7,7 +7,8 @@ import type { ProjectSummary } from '@/contract/projects';
 import type { ShelfEntry } from '@/contract/templates';
 import { FORMATS } from '@/core/frame/formats';
 import type { Shape } from '@/core/frame/formats';
-import { FACES } from '@/core/faces/faces';
+import type { Template } from '@/core/model/template';
+import { scriptsOfTemplate } from '@/core/resolve/faces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { TitlePreview } from './TitlePreview';
 import { counted } from '../shared/counted';
@@ -77,7 +78,7 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
         <Fact label="Formats">{formats.map((format) => format.label).join(', ')}</Fact>
         <Fact label="Edition">{`${entry.number}, published ${released}`}</Fact>
         <Fact label="In use">{counted(entry.totalUses, 'title')}</Fact>
-        <Fact label="Scripts">{[...new Set(FACES.list.flatMap((face) => face.scripts))].join(', ')}</Fact>
+        <Fact label="Scripts">{document !== null && <Scripts template={document} />}</Fact>
       </dl>
       <div className="mt-4 flex items-end gap-2 border-t border-line pt-4">
         {formats.map((format) => (
@@ -98,6 +99,18 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
         ))}
       </div>
     </aside>
+  );
+}
+
+function Scripts({ template }: { readonly template: Template }) {
+  const { own, standIn } = scriptsOfTemplate(template);
+  return (
+    <>
+      {own.join(', ')}
+      {standIn.length > 0 && (
+        <span className="block text-soft">{`other fonts stand in for ${standIn.join(', ')}`}</span>
+      )}
+    </>
   );
 }
 

@@ -12,12 +12,14 @@ import { useOwnFonts } from './useOwnFonts';
 
 /** The House's own fonts: brought in as files, each family with what its files say of themselves. */
 export function OwnFonts() {
-  const { files, failed, changed, tryAgain } = useOwnFonts();
+  const { files, failed, changed, read } = useOwnFonts();
   const [busy, setBusy] = useState(false);
   const take = async (picked: readonly File[]): Promise<void> => {
     if (picked.length === 0) return;
     setBusy(true);
     await bringInFonts(picked);
+    // One that waits beside the one in use changes nothing that words are set in.
+    await read();
     setBusy(false);
   };
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
@@ -55,7 +57,7 @@ export function OwnFonts() {
       </p>
       {failed && (
         <p role="alert" className="flex items-center gap-3 text-stop-ink">
-          The fonts could not be read. <Button onClick={tryAgain}>Try again</Button>
+          The fonts could not be read. <Button onClick={() => void read()}>Try again</Button>
         </p>
       )}
       {files?.length === 0 && <p className="text-soft">There is none yet.</p>}

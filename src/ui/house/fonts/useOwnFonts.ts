@@ -10,7 +10,8 @@ interface OwnFonts {
   readonly failed: boolean;
   /** Reads them again, and has every page do so. */
   changed(): Promise<void>;
-  tryAgain(): void;
+  /** Reads them again. */
+  read(): Promise<void>;
 }
 
 /** The font files that the House took in. */
@@ -36,5 +37,5 @@ export function useOwnFonts(): OwnFonts {
     await read();
     await refreshFonts(true).catch(() => undefined);
   };
-  return { files, failed, changed, tryAgain: () => void read() };
+  return { files, failed, changed, read };
 }
