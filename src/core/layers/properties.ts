@@ -143,9 +143,10 @@ export function pictureProperty(
   };
 }
 
-/** The faces as choices; one that is asked for and not here is among them, so that it is seen. */
+/** The faces as choices, the House's own first; one that is asked for and not here is among them, so that it is seen. */
 export function faceChoices(current: string): { value: string; label: string }[] {
-  const here = FACES.list.map((face) => ({ value: face.id, label: face.label }));
+  const list = [...FACES.list.filter(({ own }) => own), ...FACES.list.filter(({ own }) => !own)];
+  const here = list.map((face) => ({ value: face.id, label: face.label }));
   return FACES.find(current) === undefined
     ? [{ value: current, label: `${current}, not here` }, ...here]
     : here;
@@ -153,11 +154,13 @@ export function faceChoices(current: string): { value: string; label: string }[]
 
 const WEIGHT_NAMES: Readonly<Record<number, string>> = {
   100: 'Thin',
+  200: 'Extra light',
   300: 'Light',
   400: 'Regular',
   500: 'Medium',
   600: 'Semibold',
   700: 'Bold',
+  800: 'Extra bold',
   900: 'Black',
 };
 
@@ -167,8 +170,12 @@ export function weightChoices(
   weight: number,
 ): { choices: { value: string; label: string }[]; current: string } {
   const face = FACES.find(faceId) ?? FACES.list[0];
-  // A variable face has every weight; these are the ones that have names.
-  const listed = face.axes === undefined ? Object.keys(face.files) : Object.keys(WEIGHT_NAMES);
+  // A variable face has every weight in its range; these are the ones that have names.
+  const [least, most] = face.axes?.weight ?? [0, 0];
+  const listed =
+    face.axes === undefined
+      ? Object.keys(face.files)
+      : Object.keys(WEIGHT_NAMES).filter((w) => Number(w) >= least && Number(w) <= most);
   const choices = listed.map((w) => ({ value: w, label: WEIGHT_NAMES[Number(w)] ?? w }));
   const nearest = choices.reduce((best, one) =>
     Math.abs(Number(one.value) - weight) < Math.abs(Number(best.value) - weight) ? one : best,

@@ -40,7 +40,7 @@ export function OwnFace({ faceId, files, onChanged }: Props) {
   };
   const facts = [scriptWords(shown), featureWords(shown), ...limitWords(shown)].filter((one) => one !== '');
   return (
-    <li className="rounded-lg border border-line bg-paper p-3">
+    <li className="min-w-0 rounded-lg border border-line bg-paper p-3">
       <div className="flex items-baseline gap-3">
         <h4 className="font-semibold">{label}</h4>
         <span className="min-w-0 truncate text-soft" title={shown.licence}>

@@ -61,7 +61,7 @@ export function OwnFonts() {
         </p>
       )}
       {files?.length === 0 && <p className="text-soft">There is none yet.</p>}
-      <ul className="grid gap-3">
+      <ul className="grid grid-cols-1 gap-3">
         {byFace(files ?? []).map(([id, group]) => (
           <OwnFace key={id} faceId={id} files={group} onChanged={changed} />
         ))}
