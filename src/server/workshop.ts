@@ -23,8 +23,8 @@ export interface Workshop extends DataFolders {
   readonly db: Db;
   readonly press: Press;
   readonly news: News;
-  /** Puts finished files into the folder of delivery; null where there is none. */
-  readonly handOver: HandOver | null;
+  /** Puts finished files into the folder of delivery. */
+  readonly handOver: HandOver;
   /** Closes the database and gives its folder back. */
   close(): Promise<void>;
 }
@@ -61,19 +61,18 @@ async function openWorkshop(): Promise<Workshop> {
   press.subscribe(({ endedAt }) => endedAt !== null && callBacks.look());
   await press.start();
   callBacks.look();
-  const root = deliveryFolder();
-  const handOver = root === null ? null : new HandOver({ db, root, folderOf: (id) => press.folderOf(id) });
+  const handOver = new HandOver({ db, root: deliveryFolder(), folderOf: (id) => press.folderOf(id) });
   press.subscribe(({ endedAt, handover }) => {
-    if (endedAt !== null && handover?.status === 'waiting') void handOver?.look();
+    if (endedAt !== null && handover?.status === 'waiting') void handOver.look();
   });
-  void handOver?.look();
+  void handOver.look();
   const { GILDER_WATCH: watched = '' } = process.env;
   const watch = watched === '' ? null : new WatchFolder({ db, press, folder: watched });
   await watch?.start();
   // What was told while nobody could hear it, and what a disk refused for a while.
   const catchUp = (): void => {
     callBacks.look();
-    void handOver?.look();
+    void handOver.look();
     watch?.catchUp();
   };
   setInterval(catchUp, CATCH_UP_EVERY_MS).unref();
@@ -90,7 +89,7 @@ async function openWorkshop(): Promise<Workshop> {
     stopFaces();
     void callBacks
       .stop()
-      .then(() => handOver?.stop())
+      .then(() => handOver.stop())
       .then(() => press.stop())
       .then(close)
       .finally(() => process.exit(0));

@@ -183,3 +183,20 @@ test('a job that is queued again while its files are put still waits, and is put
   await updateJob(database.db, id, { status: 'done', endedAt: new Date() });
   expect(await put(id)).toMatchObject({ status: 'put', files: 1 });
 });
+
+test('where Gilder was started without a folder of delivery that is said, and they are put once there is one', async () => {
+  const id = await over({ 'strap.mov': 'frames' });
+  const without = new HandOver({
+    db: database.db,
+    root: null,
+    folderOf: (job) => join(data, 'renders', job),
+  });
+  await without.look();
+  expect((await findJob(database.db, id))?.handover).toMatchObject({
+    status: 'failed',
+    files: 0,
+    error: expect.stringMatching(/without a folder of delivery \(GILDER_DELIVERY\)/),
+  });
+  await noteHandover(database.db, id, { status: 'waiting', files: 0, error: null, at: null });
+  expect(await put(id)).toMatchObject({ status: 'put', files: 1 });
+});

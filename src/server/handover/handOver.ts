@@ -14,8 +14,8 @@ const MOST_PROBLEMS = 5;
 
 interface HandOverOf {
   readonly db: Db;
-  /** The folder of delivery, under which every other lies. */
-  readonly root: string;
+  /** The folder of delivery, under which every other lies; null where Gilder was started without one. */
+  readonly root: string | null;
   readonly folderOf: (jobId: string) => string;
 }
 

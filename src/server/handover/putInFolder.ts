@@ -19,10 +19,14 @@ export class HandoverError extends Error {
 }
 
 /**
- * A folder under another, made where it is not there. Throws HandoverError where it would lie elsewhere, by a link that
- * leads out.
+ * A folder under another, made where it is not there. Throws HandoverError where there is no such
+ * folder, and where it would lie elsewhere, by a link that leads out.
  */
-export async function folderUnder(root: string, folder: string): Promise<string> {
+export async function folderUnder(root: string | null, folder: string): Promise<string> {
+  if (root === null)
+    throw new HandoverError(
+      'Gilder was started without a folder of delivery (GILDER_DELIVERY). Start it with one, then put them again.',
+    );
   const base = await realpath(root).catch(() => {
     throw new HandoverError(`The folder of delivery, ${root}, is not there. Make it, or have it mounted.`);
   });

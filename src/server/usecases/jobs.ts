@@ -101,7 +101,7 @@ export async function putJobFirst(id: string): Promise<void> {
 export async function handOverAgain(id: string): Promise<void> {
   const { handover, endedAt } = await getJob(id);
   const { db, handOver } = await workshop();
-  if (handover === null || handOver === null)
+  if (handover === null)
     throw new ConflictError('The files of this job are not to be put into a folder of delivery.');
   if (endedAt === null) throw new ConflictError('This job is not over yet.');
   await noteHandover(db, id, { status: 'waiting' });

@@ -8,6 +8,7 @@ import { NameBox } from '../shared/NameBox';
 import { SaveNote } from '../shared/SaveNote';
 import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
+import { AboutTemplate } from './AboutTemplate';
 import { ReleaseButton } from './ReleaseButton';
 import type { TemplateSaving } from './state/useTemplateSaving';
 import { useApply, useBench, useTemplatePart } from './state/benchStore';
@@ -39,7 +40,7 @@ export const BenchTitle = memo(function BenchTitle({ saving, edition, changed }:
   );
 });
 
-/** Undo, redo, a copy, and the release. */
+/** Undo, redo, what it is for, a copy, and the release. */
 export const BenchActions = memo(function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
   const { store } = useBench();
   const router = useRouter();
@@ -61,6 +62,7 @@ export const BenchActions = memo(function BenchActions({ saving }: { readonly sa
   return (
     <>
       <UndoButtons history={store.temporal} />
+      <AboutTemplate />
       <button
         type="button"
         className={BAR_ICON}
