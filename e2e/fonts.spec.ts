@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { makeFont } from '@/server/faces/testing/makeFont';
-import { saved } from './hands';
+import { pixels, saved } from './hands';
 
 const FREE = 'node_modules/@fontsource-variable/archivo/files/archivo-latin-standard-italic.woff2';
 const marrow = (more = {}) => ({
@@ -34,11 +34,18 @@ test('fonts come in as files, are used at once in every tab, replaced with a loo
   const bench = await page.context().newPage();
   await bench.goto('/bench/tideline-strap');
   const font = bench.getByRole('button', { name: /^Font: / });
+  const picture = bench.getByRole('region', { name: 'Picture' }).locator('canvas');
+  await expect(picture).toBeVisible();
+  const plain = await pixels(picture);
   await font.click();
   await bench.getByRole('option', { name: /^Marrow Sans/ }).click();
   await expect(bench.getByRole('button', { name: 'Font: Marrow Sans' })).toBeVisible();
   await saved(bench);
+  await expect.poll(() => pixels(picture)).not.toBe(plain);
+  const inSquares = await pixels(picture);
   await bench.reload();
+  // Once its file has come the picture is as it was: nothing stands in.
+  await expect.poll(() => pixels(picture)).toBe(inSquares);
   await expect(bench.getByRole('button', { name: 'Font: Marrow Sans' })).toBeVisible();
 
   // It goes where the template goes.

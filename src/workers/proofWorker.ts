@@ -3,6 +3,7 @@ import { PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
 import type { Cue } from '@/core/model/captions';
 import { creditPictures } from '@/core/model/credits';
 import type { Title } from '@/core/model/project';
+import { everyFace } from '@/core/resolve/faces';
 import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
 import { displayAspect } from '@/core/proof/eyes';
@@ -12,7 +13,7 @@ import type { TrialOutcome } from '@/core/proof/tryMend';
 import { momentsUnder, picturesUnder } from '@/core/proof/underTitle';
 import { quietMap } from '@/core/quiet/quietMap';
 import { RATES } from '@/core/time/rates';
-import { loadFonts, onFonts } from '@/ui/picture/fontStore';
+import { loadFonts, loadFontsFor, onFonts } from '@/ui/picture/fontStore';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
 import { createBrowserEyes } from './browserEyes';
 import { Dictionaries, fetchDictionary } from './dictionary';
@@ -70,12 +71,14 @@ async function handle(message: ProofRequest): Promise<void> {
     return;
   }
   takeWork(message);
-  const made = await proofer;
   if (around === null) return;
   await Promise.all([
     speller.load(languagesIn(around)),
+    loadFontsFor([...around.editions.values()].flatMap(({ document }) => everyFace(document))),
     loadTitlePictures(message.editions === undefined ? message.changed : titles.values()),
   ]);
+  // Fonts that came meanwhile have had it made anew.
+  const made = await proofer;
   const waiting = made.update(everyTitle(around), around);
   // While pictures were loaded, a later message may have overtaken this one.
   turn = Math.max(turn, message.turn);

@@ -1,3 +1,4 @@
+import { everyFace } from '@/core/resolve/faces';
 import { picturesOf } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -8,7 +9,7 @@ import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';
-import { loadFonts } from '@/ui/picture/fontStore';
+import { loadFontsFor } from '@/ui/picture/fontStore';
 import type { Backdrop } from '@/ui/picture/paintBackdrop';
 import { backdropOf, KeptBackdrop, loadBackdrop } from '@/ui/picture/paintBackdrop';
 import { loadedSizes, loadPicture } from '@/ui/picture/pictureStore';
@@ -65,7 +66,7 @@ async function answer(request: WallRequest): Promise<WallReply> {
     loadBackdrop(template.backdrop),
     ...picturesOf(template, { format: FORMATS.get(request.formatId), values }).map(loadPicture),
   ]);
-  const { below, title } = layOut(request, asked, await loadFonts());
+  const { below, title } = layOut(request, asked, await loadFontsFor(everyFace(template)));
   const { widthPx, heightPx } = title.format;
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true });

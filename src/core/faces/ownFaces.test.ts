@@ -1,7 +1,19 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import type { FaceFile } from './faceFile';
 import { countLetters, lettersOf, mayTravel } from './faceFile';
-import { FACES, fallbackFaces, fontFileNames, italicOf, knowOwnFaces, nearestWeight } from './faces';
+import { makeFont } from '../../server/faces/testing/makeFont';
+import { loadFontLibrary } from '../text/fontLibrary';
+import {
+  DEFAULT_FACE_ID,
+  FACES,
+  fallbackFaces,
+  fontFileNames,
+  italicOf,
+  knowOwnFaces,
+  nearestWeight,
+} from './faces';
 import { ownFaceId, ownFaces, placeOf } from './ownFaces';
 
 afterEach(() => knowOwnFaces([]));
@@ -128,4 +140,32 @@ test.each([
   ['restricted', false],
 ] as const)('a font whose permission is %s travels: %s', (permission, travels) => {
   expect(mayTravel({ permission })).toBe(travels);
+});
+
+describe('a library of fonts', () => {
+  const words = { rightToLeft: false, script: 'Latn', language: 'und', features: [] };
+
+  test('has the default face stand in for one whose file is not here, tells of it, and has it once it came', async () => {
+    const shipped = new Map(
+      fontFileNames().map((name) => [
+        name,
+        readFileSync(join(import.meta.dirname, '../../../public/fonts', name)),
+      ]),
+    );
+    const missed: string[] = [];
+    const library = await loadFontLibrary(shipped, (faceId) => missed.push(faceId));
+    knowOwnFaces(ownFaces([file({ id: 'square' })]));
+    const advance = (from: typeof library) =>
+      from.font('own-marrow-sans', 400).shape('M', 0, 1, words)[0].advance;
+    const standIn = library.font(DEFAULT_FACE_ID, 400).shape('M', 0, 1, words)[0].advance;
+    expect(advance(library)).toBe(standIn);
+    expect(missed).toEqual(['own-marrow-sans']);
+    const more = library.with(new Map([['square', makeFont({ family: 'Marrow Sans', advance: 777 })]]));
+    expect(more).not.toBe(library);
+    expect([advance(more), advance(library)]).toEqual([777, 777]);
+    expect(missed).toHaveLength(1);
+    expect(() => library.with(new Map([['x', new Uint8Array(8)]]))).toThrow(
+      /x is not a TrueType or OpenType font/,
+    );
+  });
 });

@@ -21,8 +21,8 @@ export interface ShapingFont {
 /** The fonts that are here, by face and weight. */
 export interface FontLibrary {
   /**
-   * `width` in percent of the regular one counts for variable faces only. For a face whose file did not come the
-   * default one stands in.
+   * `width` in percent of the regular one counts for variable faces only. For a face whose files did not come the
+   * default one stands in, and whoever loads them is told.
    */
   font(faceId: string, weight: number, width?: number): ShapingFont;
   /**
@@ -33,10 +33,13 @@ export interface FontLibrary {
 }
 
 /**
- * Loads HarfBuzz and makes all shipped fonts available. `shipped` maps each name from fontFileNames() to
+ * Loads HarfBuzz and makes all shipped fonts available. `onMissing` is told each time of a face whose files are not here. `shipped` maps each name from fontFileNames() to
  * the bytes of a TrueType file (compressed web fonts would silently give empty glyphs, so they are refused).
  */
-export async function loadFontLibrary(shipped: ReadonlyMap<string, Uint8Array>): Promise<FontLibrary> {
+export async function loadFontLibrary(
+  shipped: ReadonlyMap<string, Uint8Array>,
+  onMissing: (faceId: string) => void = () => undefined,
+): Promise<FontLibrary> {
   for (const name of fontFileNames()) requireTrueType(name, shipped.get(name));
   // A static import would make every module above wait for the WebAssembly start; workers lose messages then.
   const hb = await import('harfbuzzjs');
@@ -45,9 +48,9 @@ export async function loadFontLibrary(shipped: ReadonlyMap<string, Uint8Array>):
   const library: FontLibrary = {
     font(faceId, weight, width = 100) {
       const asked = FACES.get(faceId);
-      const face = Object.values(asked.files).every((name) => files.has(name))
-        ? asked
-        : FACES.get(DEFAULT_FACE_ID);
+      const isHere = asked.own !== true || Object.values(asked.files).every((name) => files.has(name));
+      if (!isHere) onMissing(faceId);
+      const face = isHere ? asked : FACES.get(DEFAULT_FACE_ID);
       const setting = { weight: nearestWeight(face, weight), width: nearestWidth(face, width) };
       const isVariable = face.axes !== undefined;
       const fileName = isVariable ? Object.values(face.files)[0] : face.files[setting.weight];

@@ -9,13 +9,14 @@ import { followHouse } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
 import { FORMATS } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
+import { everyFace } from '@/core/resolve/faces';
 import { readingOf } from '@/core/proof/readingOf';
 import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
-import { loadFonts } from '../picture/fontStore';
+import { loadFontsFor } from '../picture/fontStore';
 import { useFonts } from '../picture/useFonts';
 import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
@@ -177,12 +178,12 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
 
 async function countTitles(before: House, after: House): Promise<Landing[]> {
   const projects = await ask<ProjectSummary[]>('projects');
-  const fonts = await loadFonts();
   return Promise.all(
     projects.map(async ({ id, name }) => {
       const { titles, editions, settings } = await ask<DeskProject>(`projects/${id}`);
       const rate = RATES.get(settings.rate);
       const documents = new Map(editions.map((edition) => [edition.id, edition.document]));
+      const fonts = await loadFontsFor([...documents.values()].flatMap(everyFace));
       const short = ({ reading }: House): number =>
         titles.filter(({ editionId, values, lengthFrames }) => {
           const document = documents.get(editionId);

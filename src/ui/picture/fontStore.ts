@@ -1,6 +1,6 @@
-import { FACES, knowOwnFaces } from '@/core/faces/faces';
-import type { Face } from '@/core/faces/faces';
 import type { FaceFile } from '@/core/faces/faceFile';
+import type { Face } from '@/core/faces/faces';
+import { FACES, knowOwnFaces } from '@/core/faces/faces';
 import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
@@ -9,10 +9,12 @@ import { loadFontLibrary } from '@/core/text/fontLibrary';
 const CHANNEL = 'gilder-fonts';
 
 let loading: Promise<FontLibrary> | null = null;
-const seen = new Set<string>();
+// Files that came or are on their way. A House may have hundreds; only what words are set in is fetched.
+const fetched = new Map<string, Promise<readonly [string, Uint8Array]>>();
+const shown = new Set<string>();
 const listeners = new Set<(library: FontLibrary) => void>();
 
-/** All fonts that are here, loaded once for a page or a worker; a failure is tried again by the next who asks. */
+/** The shipped fonts and what came of the House's, for a page or a worker; a failure is tried again by the next who asks. */
 export function loadFonts(): Promise<FontLibrary> {
   if (loading === null) {
     listenForChanges();
@@ -22,22 +24,20 @@ export function loadFonts(): Promise<FontLibrary> {
   return loading;
 }
 
+/** The fonts with those of the faces that are asked for: what is laid out with them has no stand-in. */
+export async function loadFontsFor(faceIds: Iterable<string>): Promise<FontLibrary> {
+  await loadFonts();
+  await fetchOwn([...faceIds]);
+  return loadFonts();
+}
+
 /** Brings in what the House has now; `tell` says so to other pages and to workers. */
 export async function refreshFonts(tell = false): Promise<void> {
   const before = await loadFonts();
   const known = FACES.list;
-  // Whoever asks meanwhile waits for what comes.
-  loading = ownFiles().then(
-    (files) => (known === FACES.list ? before : before.with(files)),
-    (error: unknown) => {
-      loading = Promise.resolve(before);
-      throw error;
-    },
-  );
-  const library = await loading;
+  await learnOwnFaces();
   if (tell) new BroadcastChannel(CHANNEL).postMessage('changed');
-  if (library === before) return;
-  for (const listener of listeners) listener(library);
+  if (known !== FACES.list) publish(before.with(new Map()));
 }
 
 /** Calls back with the fonts as they are from now on, whenever they change, until the returned function is called. */
@@ -46,43 +46,49 @@ export function onFonts(listener: (library: FontLibrary) => void): () => void {
   return () => listeners.delete(listener);
 }
 
-async function loadAll(): Promise<FontLibrary> {
-  const shipped = FACES.list.filter(({ own }) => own !== true);
-  const [files, own] = await Promise.all([fetchFaces(shipped, (name) => `/fonts/${name}`), ownFiles()]);
-  return (await loadFontLibrary(files)).with(own);
+function publish(library: FontLibrary): void {
+  loading = Promise.resolve(library);
+  for (const listener of listeners) listener(library);
 }
 
-/** The House's own faces, made known here, and those of their files that did not come before. */
-async function ownFiles(): Promise<ReadonlyMap<string, Uint8Array>> {
+async function loadAll(): Promise<FontLibrary> {
+  const shipped = FACES.list.filter(({ own }) => own !== true);
+  for (const face of shipped) showInPage(face);
+  const names = shipped.flatMap((face) => Object.values(face.files));
+  const files = await Promise.all(names.map((name) => fetchFile(`/fonts/${name}`, name)));
+  const [library] = await Promise.all([
+    // What is set while its font is on the way is set again once that has come.
+    loadFontLibrary(new Map(files), (faceId) => void fetchOwn([faceId]).catch(() => undefined)),
+    learnOwnFaces(),
+  ]);
+  return library;
+}
+
+/** Has the House's own faces known here. */
+async function learnOwnFaces(): Promise<void> {
   const response = await fetch('/api/fonts');
   if (!response.ok) throw new Error('The fonts of the House could not be loaded');
   const list: readonly FaceFile[] = await response.json();
   const faces = ownFaces(list);
-  const files = await fetchFaces(faces, (name) => `/api/fonts/${name}`);
-  // Only once their files are here: until then another face stands in, and that is told.
   knowOwnFaces(faces);
-  return files;
+  for (const face of faces) showInPage(face);
 }
 
-async function fetchFaces(
-  faces: readonly Face[],
-  addressOf: (name: string) => string,
-): Promise<ReadonlyMap<string, Uint8Array>> {
-  const wanted = faces.flatMap((face) =>
-    Object.entries(face.files).map(([weight, name]) => ({ face, weight, name })),
-  );
-  const fresh = wanted.filter(({ name }) => !seen.has(name));
-  const files = await Promise.all(
-    fresh.map(async ({ face, weight, name }) => {
-      const response = await fetch(addressOf(name));
-      if (!response.ok) throw new Error(`The font file ${name} could not be loaded`);
-      const bytes = await response.arrayBuffer();
-      showInPage(face, weight, bytes);
-      return [name, new Uint8Array(bytes)] as const;
-    }),
-  );
-  for (const [name] of files) seen.add(name);
-  return new Map(files);
+/** Fetches the files of own faces that did not come before. */
+async function fetchOwn(faceIds: readonly string[]): Promise<void> {
+  const own = faceIds.flatMap((id) => FACES.find(id) ?? []).filter((face) => face.own === true);
+  const names = own.flatMap((face) => Object.values(face.files));
+  const isNew = names.some((name) => !fetched.has(name));
+  for (const name of names) if (!fetched.has(name)) fetched.set(name, fetchFile(`/api/fonts/${name}`, name));
+  const files = await Promise.all(names.map((name) => fetched.get(name)));
+  const library = await loadFonts();
+  if (isNew) publish(library.with(new Map(files.filter((file) => file !== undefined))));
+}
+
+async function fetchFile(address: string, name: string): Promise<readonly [string, Uint8Array]> {
+  const response = await fetch(address);
+  if (!response.ok) throw new Error(`The font file ${name} could not be loaded`);
+  return [name, new Uint8Array(await response.arrayBuffer())];
 }
 
 /** The CSS family under which a title face is known in the page. */
@@ -90,12 +96,16 @@ export function titleFamily(faceId: string): string {
   return `title-${faceId}`;
 }
 
-/** The same bytes for the box that text is typed into on the picture. */
-function showInPage({ id, axes }: Face, weight: string, bytes: ArrayBuffer): void {
+/** The same files for the box that text is typed into on the picture; a browser reads one only where it is shown. */
+function showInPage({ id, axes, files, own }: Face): void {
   if (typeof document === 'undefined') return;
-  document.fonts.add(
-    new FontFace(titleFamily(id), bytes, { weight: axes === undefined ? weight : axes.weight.join(' ') }),
-  );
+  for (const [weight, name] of Object.entries(files)) {
+    if (shown.has(name)) continue;
+    shown.add(name);
+    const address = own === true ? `/api/fonts/${name}` : `/fonts/${name}`;
+    const range = axes === undefined ? weight : axes.weight.join(' ');
+    document.fonts.add(new FontFace(titleFamily(id), `url("${address}")`, { weight: range }));
+  }
 }
 
 function listenForChanges(): void {
