@@ -31,7 +31,7 @@ export async function putFont(db: Db, file: FaceFile): Promise<boolean> {
 export async function setFontInUse(db: Db, file: FaceFile): Promise<void> {
   await db.transaction(async (tx) => {
     const others = (await listFonts(tx)).filter(
-      (one) => one.id !== file.id && one.inUse && placeOf(one) === placeOf(file),
+      (one) => one.id !== file.id && placeOf(one) === placeOf(file),
     );
     const ids = others.map(({ id }) => id);
     if (ids.length > 0) await tx.update(fonts).set({ inUse: false }).where(inArray(fonts.id, ids));

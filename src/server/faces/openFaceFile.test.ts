@@ -157,6 +157,9 @@ describe('a file is refused', () => {
   };
   const outside = Buffer.from(tables.loca);
   outside.writeUInt32BE(1_000_000, 8);
+  // In order, but longer than the outlines are.
+  const beyond = Buffer.from(tables.loca);
+  beyond.writeUInt32BE(tables.glyf.length + 4, beyond.length - 4);
   const longWoff = woffOf(makeFont(marrow));
   longWoff.writeUInt32BE(4_000_000_000, 16);
 
@@ -167,7 +170,8 @@ describe('a file is refused', () => {
     ['without outlines', without('glyf'), /a font with outlines, found one of pixels alone/],
     ['whose outlines were touched', touched('glyf', 3), /table “glyf” is not as it was made/],
     ['whose characters were touched', touched('cmap', 40), /table “cmap” is not as it was made/],
-    ['with glyphs outside', sfntOf({ ...tables, loca: outside }), /glyphs outside its outlines/],
+    ['with glyphs out of order', sfntOf({ ...tables, loca: outside }), /glyphs outside its outlines/],
+    ['with glyphs outside', sfntOf({ ...tables, loca: beyond }), /glyphs outside its outlines/],
     [
       'whose axis goes nowhere',
       makeFont({ ...marrow, axes: [{ tag: 'wght', least: 500, usual: 400, most: 700 }] }),
