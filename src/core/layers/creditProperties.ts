@@ -193,7 +193,7 @@ function styleProperties(layer: CreditsLayer, key: keyof CreditsLayer['styles'])
   });
   const weights = weightChoices(style.face, style.weight);
   return [
-    choiceProperty(`styles.${key}.face`, `${label} face`, faceChoices(style.face), style.face, (face) =>
+    choiceProperty(`styles.${key}.face`, `${label} font`, faceChoices(style.face), style.face, (face) =>
       set({ face }),
     ),
     choiceProperty(`styles.${key}.weight`, `${label} weight`, weights.choices, weights.current, (weight) =>

@@ -230,7 +230,7 @@ function columnProperties(layer: RowsLayer, column: RowsColumn, index: number): 
   if (column.bar != null) return [...shows, fill, share];
   return [
     ...shows,
-    choiceProperty(`${path}.face`, `${name} face`, faceChoices(style.face), style.face, (face) =>
+    choiceProperty(`${path}.face`, `${name} font`, faceChoices(style.face), style.face, (face) =>
       set({ style: { ...style, face } }),
     ),
     choiceProperty(`${path}.weight`, `${name} weight`, weights.choices, weights.current, (w) =>

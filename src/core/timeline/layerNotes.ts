@@ -1,7 +1,7 @@
 import type { PlacedLayer } from '../layout/resolveLayout';
 import { assertNever } from '../kit/assertNever';
 import { facesOf } from '../model/facesOf';
-import { FACES } from '../faces/faces';
+import { DEFAULT_FACE_ID, FACES } from '../faces/faces';
 import type { FitFact } from '../text/fitFacts';
 import { sayFitFact } from '../text/fitFacts';
 
@@ -41,11 +41,11 @@ export function sayNote(note: LayerNote): string {
     case 'overflow':
       return `${name} is still too wide: shorten it or allow more steps`;
     case 'missing':
-      return `${name} has characters that no shipped face has: ${note.characters.slice(0, SHOWN_CHARACTERS).join(' ')}`;
+      return `${name} has characters that no font here has: ${note.characters.slice(0, SHOWN_CHARACTERS).join(' ')}`;
     case 'standIn':
-      return `${name} is set partly in ${note.faces.join(' and ')}, since its own face lacks those characters`;
+      return `${name} is set partly in ${note.faces.join(' and ')}, since its own font lacks those characters`;
     case 'unknownFace':
-      return `${name} asks for the face "${note.face}", which is not here; ${FACES.list[0].label} stands in`;
+      return `${name} asks for the font "${note.face}", which is not here; ${FACES.get(DEFAULT_FACE_ID).label} stands in until it is imported under House, Fonts`;
     case 'fitted':
       return `${name} is ${note.facts.map(sayFitFact).join(', ')}`;
     default:

@@ -7,7 +7,7 @@ export const missingGlyphsCheck = defineCheck({
   kind: 'layout',
   id: 'glyphs',
   label: 'Missing characters',
-  about: 'Finds characters that no shipped face has, and faces that are not here.',
+  about: 'Finds characters that no font here has, and fonts that are not here.',
   run({ shown, template }) {
     return shown.compiled.notes.flatMap((note): Found[] => {
       const about = {
@@ -16,7 +16,7 @@ export const missingGlyphsCheck = defineCheck({
         detail: `${sayNote({ ...note, layerName: cardName(template, note.layerId) })}.`,
       } as const;
       if (note.kind === 'missing') return [{ ...about, message: 'a character is missing' }];
-      return note.kind === 'unknownFace' ? [{ ...about, message: 'a face is missing' }] : [];
+      return note.kind === 'unknownFace' ? [{ ...about, message: 'a font is missing' }] : [];
     });
   },
 });
