@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { makeFont } from '@/server/faces/testing/makeFont';
+import type { FaceFile } from '@/core/faces/faceFile';
+import { FACES, knowOwnFaces } from '@/core/faces/faces';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import { jsonAnswer } from '../shared/forTest';
+import { loadFonts, loadFontsFor, onFonts, refreshFonts } from './fontStore';
+
+const before = globalThis.fetch;
+const fonts: Readonly<Record<string, Buffer>> = {
+  marrow: makeFont({ family: 'Marrow Sans', advance: 700 }),
+  reach: makeFont({ family: 'Reach', advance: 800 }),
+};
+const fileOf = (id: string, family: string): FaceFile => ({
+  id,
+  fileName: `${id}.ttf`,
+  byteCount: 1,
+  family,
+  name: family,
+  version: '1.0',
+  weight: 400,
+  italic: false,
+  licence: 'not said',
+  permission: 'installable',
+  glyphCount: 60,
+  letters: { Latin: 52 },
+  features: [],
+  axes: [],
+  coloured: false,
+  inUse: true,
+});
+let list: readonly FaceFile[] = [fileOf('marrow', 'Marrow Sans'), fileOf('reach', 'Reach')];
+/** The own font files that were asked for. */
+const asked: string[] = [];
+
+beforeAll(() => {
+  globalThis.fetch = (input) => {
+    const url = String(input);
+    if (url === '/api/fonts') return Promise.resolve(jsonAnswer(200, list));
+    const own = /^\/api\/fonts\/(\w+)$/.exec(url)?.[1];
+    if (own !== undefined) asked.push(own);
+    const file = url.startsWith('/fonts/') ? join('public', url) : new URL(url, 'file:');
+    const bytes = own === undefined ? readFileSync(file) : fonts[own];
+    const arrayBuffer = (): Promise<ArrayBuffer> => Promise.resolve(Uint8Array.from(bytes).buffer);
+    return Promise.resolve({ ok: true, arrayBuffer } as Response);
+  };
+});
+afterAll(() => {
+  globalThis.fetch = before;
+  knowOwnFaces([]);
+});
+
+const words = { rightToLeft: false, script: 'Latn', language: 'und', features: [] };
+const advance = (library: FontLibrary, face: string): number =>
+  library.font(face, 400).shape('M', 0, 1, words)[0].advance;
+
+test('of the House only what words are set in is fetched, once, and everything is set again then', async () => {
+  const library = await loadFonts();
+  expect(FACES.find('own-marrow-sans')?.label).toBe('Marrow Sans');
+  expect(asked).toEqual([]);
+  const came = new Promise<FontLibrary>((resolve) => onFonts(resolve));
+  // Another stands in meanwhile, however often it is asked for.
+  for (let i = 0; i < 5; i++) expect(advance(library, 'own-marrow-sans')).not.toBe(700);
+  const next = await came;
+  expect(next).not.toBe(library);
+  expect(advance(next, 'own-marrow-sans')).toBe(700);
+  expect(asked).toEqual(['marrow']);
+});
+
+test('what is needed before anything is laid out is waited for', async () => {
+  const library = await loadFontsFor(['own-reach', 'own-marrow-sans', 'barlow-condensed', 'own-nowhere']);
+  expect([advance(library, 'own-reach'), advance(library, 'own-marrow-sans')]).toEqual([800, 700]);
+  expect(asked).toEqual(['marrow', 'reach']);
+  expect(await loadFontsFor(['own-reach'])).toBe(library);
+});
+
+test('nothing is set again while the House has the same fonts; one that goes is known no more', async () => {
+  let times = 0;
+  const stop = onFonts(() => (times += 1));
+  await refreshFonts();
+  expect(times).toBe(0);
+  list = [fileOf('reach', 'Reach')];
+  await refreshFonts();
+  expect(times).toBe(1);
+  expect(FACES.find('own-marrow-sans')).toBeUndefined();
+  stop();
+});
