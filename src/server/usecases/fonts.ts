@@ -33,12 +33,18 @@ export async function takeInFonts(fileName: string, bytes: Uint8Array): Promise<
     throw InputError.of(where, `a font of at most ${LARGEST_FONT_BYTES / 1e6} MB`, `${bytes.length} bytes`);
   const opened = await openFaceFile(bytes, where);
   const { db, pictureFolder, news } = await workshop();
+  const count = (await listFonts(db)).length;
+  if (count + opened.length > MOST_FONTS)
+    throw InputError.of(
+      where,
+      `at most ${MOST_FONTS} font files in all`,
+      `${count} and these`,
+      'Remove some first.',
+    );
   const taken: TakenFonts['fonts'][number][] = [];
   for (const { facts, bytes: plain } of opened) {
     const id = createHash('sha256').update(plain).digest('hex');
     const known = await listFonts(db);
-    if (known.length >= MOST_FONTS)
-      throw InputError.of(where, `at most ${MOST_FONTS} font files`, 'one more', 'Remove some first.');
     const file: FaceFile = {
       ...facts,
       id,

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { makeFont } from '@/server/faces/testing/makeFont';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { FACES, knowOwnFaces } from '@/core/faces/faces';
@@ -9,7 +9,7 @@ import { jsonAnswer } from '../shared/forTest';
 import { loadFonts, loadFontsFor, onFonts, refreshFonts } from './fontStore';
 
 const before = globalThis.fetch;
-const fonts: Readonly<Record<string, Buffer>> = {
+const fonts: Record<string, Buffer> = {
   marrow: makeFont({ family: 'Marrow Sans', advance: 700 }),
   reach: makeFont({ family: 'Reach', advance: 800 }),
 };
@@ -43,6 +43,7 @@ beforeAll(() => {
     if (own !== undefined) asked.push(own);
     const file = url.startsWith('/fonts/') ? join('public', url) : new URL(url, 'file:');
     const bytes = own === undefined ? readFileSync(file) : fonts[own];
+    if (bytes === undefined) return Promise.resolve({ ok: false } as Response);
     const arrayBuffer = (): Promise<ArrayBuffer> => Promise.resolve(Uint8Array.from(bytes).buffer);
     return Promise.resolve({ ok: true, arrayBuffer } as Response);
   };
@@ -86,4 +87,17 @@ test('nothing is set again while the House has the same fonts; one that goes is 
   expect(times).toBe(1);
   expect(FACES.find('own-marrow-sans')).toBeUndefined();
   stop();
+});
+
+test('a file that did not come is not asked for at every layout, but again after a while', async () => {
+  list = [...list, fileOf('late', 'Late')];
+  await refreshFonts();
+  jest.useFakeTimers();
+  await expect(loadFontsFor(['own-late'])).rejects.toThrow();
+  await expect(loadFontsFor(['own-late'])).rejects.toThrow();
+  expect(asked.filter((id) => id === 'late')).toHaveLength(1);
+  fonts.late = makeFont({ family: 'Late', advance: 650 });
+  jest.advanceTimersByTime(5000);
+  expect(advance(await loadFontsFor(['own-late']), 'own-late')).toBe(650);
+  jest.useRealTimers();
 });

@@ -12,6 +12,7 @@ let loading: Promise<FontLibrary> | null = null;
 // Files that came or are on their way. A House may have hundreds; only what words are set in is fetched.
 const fetched = new Map<string, Promise<readonly [string, Uint8Array]>>();
 const shown = new Set<string>();
+const RETRY_AFTER_MS = 3000;
 const listeners = new Set<(library: FontLibrary) => void>();
 
 /** The shipped fonts and what came of the House's, for a page or a worker; a failure is tried again by the next who asks. */
@@ -79,10 +80,17 @@ async function fetchOwn(faceIds: readonly string[]): Promise<void> {
   const own = faceIds.flatMap((id) => FACES.find(id) ?? []).filter((face) => face.own === true);
   const names = own.flatMap((face) => Object.values(face.files));
   const isNew = names.some((name) => !fetched.has(name));
-  for (const name of names) if (!fetched.has(name)) fetched.set(name, fetchFile(`/api/fonts/${name}`, name));
+  for (const name of names) if (!fetched.has(name)) fetched.set(name, fetchOnce(name));
   const files = await Promise.all(names.map((name) => fetched.get(name)));
   const library = await loadFonts();
   if (isNew) publish(library.with(new Map(files.filter((file) => file !== undefined))));
+}
+
+/** A file of the House; one that did not come is asked for again after a while, not at every layout. */
+function fetchOnce(name: string): Promise<readonly [string, Uint8Array]> {
+  const file = fetchFile(`/api/fonts/${name}`, name);
+  file.catch(() => setTimeout(() => fetched.delete(name), RETRY_AFTER_MS));
+  return file;
 }
 
 async function fetchFile(address: string, name: string): Promise<readonly [string, Uint8Array]> {

@@ -46,6 +46,32 @@ describe('a template package', () => {
     expect(missingFaces(back.template)).toEqual([]);
   });
 
+  test('has the fonts of faces that do not ship, and is of a version then that older programs refuse', () => {
+    const [text] = tidelineStrap.layers.filter((layer) => layer.kind === 'text');
+    const template = {
+      ...tidelineStrap,
+      layers: [
+        { ...text, style: { ...text.style, face: 'own-marrow-sans' } },
+        ...tidelineStrap.layers.slice(1),
+      ],
+    } as Template;
+    const bytes = Uint8Array.from([0x4f, 0x54, 0x54, 0x4f]);
+    const file = writeTemplatePackage(
+      template,
+      [],
+      [{ face: 'own-marrow-sans', fileName: 'marrow.otf', bytes }],
+    );
+    const inside = unzipSync(file);
+    expect(inside['fonts/1.otf']).toEqual(bytes);
+    expect(JSON.parse(strFromU8(inside['manifest.json']))).toMatchObject({ version: 2 });
+    expect(read(file).fonts).toEqual([{ file: 'fonts/1.otf', name: 'marrow.otf' }]);
+    const lost = zipSync({ 'manifest.json': inside['manifest.json'] });
+    expect(() => read(lost)).toThrow(/needs the file fonts\/1\.otf in it, found/);
+    // What older programs can read they still do.
+    const plain = unzipSync(writeTemplatePackage(tidelineStrap, []));
+    expect(JSON.parse(strFromU8(plain['manifest.json']))).toMatchObject({ version: 1 });
+  });
+
   test('names the faces that are not here', () => {
     const other = changed((manifest) => {
       const template = structuredClone(withPicture) as unknown as { layers: { style?: { face: string } }[] };
@@ -60,8 +86,8 @@ describe('a template package', () => {
     ['a manifest that is no JSON', zipSync({ 'manifest.json': strToU8('{') }), /manifest\.json: needs JSON/],
     [
       'a later version',
-      changed((m) => ({ ...m, version: 2 })),
-      /version 1 or earlier, found 2\. It was exported by a later/,
+      changed((m) => ({ ...m, version: 3 })),
+      /version 2 or earlier, found 3\. It was exported by a later/,
     ],
     ['another kind', changed((m) => ({ ...m, kind: 'song' })), /kind: needs one of gilder-template/],
     ['a missing picture', changed((m) => m, 'pictures/1.png'), /needs the file pictures\/1\.png, found/],

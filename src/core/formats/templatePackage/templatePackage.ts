@@ -11,7 +11,9 @@ import { wellFormedValue } from '../../kit/wellFormed';
 import { FACES } from '../../faces/faces';
 
 /** The newest package that this program reads and writes. docs/template-package.schema.json describes its manifest. */
-const PACKAGE_VERSION = 1;
+const PACKAGE_VERSION = 2;
+/** What a package without fonts is: programs that know none read it as well. */
+const VERSION_WITHOUT_FONTS = 1;
 /** The ending of a package's file name. */
 export const PACKAGE_EXTENSION = 'gilder.zip';
 
@@ -102,7 +104,7 @@ export function writeTemplatePackage(
   });
   const manifest: Manifest = {
     kind: 'gilder-template',
-    version: PACKAGE_VERSION,
+    version: placed.length === 0 ? VERSION_WITHOUT_FONTS : PACKAGE_VERSION,
     template,
     pictures: listed,
     fonts,

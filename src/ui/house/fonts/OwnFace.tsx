@@ -22,10 +22,12 @@ interface Props {
   /** Of one family and slope. */
   readonly files: readonly FaceFile[];
   readonly onChanged: () => Promise<void>;
+  /** Called when something was done with a file. */
+  readonly onDone: () => void;
 }
 
 /** A face that the House took in: how it looks, what it has, and its files. */
-export function OwnFace({ faceId, files, onChanged }: Props) {
+export function OwnFace({ faceId, files, onChanged, onDone }: Props) {
   const [replacing, setReplacing] = useState<FaceFile | null>(null);
   const [shown] = files.toSorted((a, b) => Math.abs(a.weight - 400) - Math.abs(b.weight - 400));
   const label = shown.italic ? `${shown.family} Italic` : shown.family;
@@ -34,6 +36,7 @@ export function OwnFace({ faceId, files, onChanged }: Props) {
       await ask(`fonts/${file.id}`, { method: 'DELETE' });
       await onChanged();
       toast(`“${file.name}” is removed.`);
+      onDone();
     } catch (error) {
       toast.error(wordsOf(error), { duration: 12_000 });
     }
@@ -85,7 +88,15 @@ export function OwnFace({ faceId, files, onChanged }: Props) {
         ))}
       </ul>
       {replacing !== null && (
-        <ReplaceFont file={replacing} onClose={() => setReplacing(null)} onChanged={onChanged} />
+        <ReplaceFont
+          file={replacing}
+          onClose={() => setReplacing(null)}
+          onUsed={async () => {
+            await onChanged();
+            setReplacing(null);
+            onDone();
+          }}
+        />
       )}
     </li>
   );

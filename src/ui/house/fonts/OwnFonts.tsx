@@ -1,6 +1,6 @@
 'use client';
 import { ArrowUpTrayIcon } from '@heroicons/react/24/outline';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { ownFaceId } from '@/core/faces/ownFaces';
@@ -13,6 +13,7 @@ import { useOwnFonts } from './useOwnFonts';
 /** The House's own fonts: brought in as files, each family with what its files say of themselves. */
 export function OwnFonts() {
   const { files, failed, changed, read } = useOwnFonts();
+  const heading = useRef<HTMLHeadingElement>(null);
   const [busy, setBusy] = useState(false);
   const take = async (picked: readonly File[]): Promise<void> => {
     if (picked.length === 0) return;
@@ -40,7 +41,7 @@ export function OwnFonts() {
       <input {...getInputProps({ 'aria-label': 'Font files' })} />
       <div className="flex items-start gap-4 pb-2">
         <div className="min-w-0 flex-1">
-          <h3 id="own-fonts" className="font-serif text-[15px] font-semibold">
+          <h3 id="own-fonts" ref={heading} tabIndex={-1} className="font-serif text-[15px] font-semibold">
             Your own fonts
           </h3>
           <p className="text-soft">
@@ -63,7 +64,14 @@ export function OwnFonts() {
       {files?.length === 0 && <p className="text-soft">There is none yet.</p>}
       <ul className="grid grid-cols-1 gap-3">
         {byFace(files ?? []).map(([id, group]) => (
-          <OwnFace key={id} faceId={id} files={group} onChanged={changed} />
+          <OwnFace
+            key={id}
+            faceId={id}
+            files={group}
+            onChanged={changed}
+            // The button that was pressed is gone by then.
+            onDone={() => requestAnimationFrame(() => heading.current?.focus())}
+          />
         ))}
       </ul>
     </section>

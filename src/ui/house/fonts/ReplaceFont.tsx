@@ -13,11 +13,12 @@ import { sampleWords } from './fontWords';
 interface Props {
   readonly file: FaceFile;
   readonly onClose: () => void;
-  readonly onChanged: () => Promise<void>;
+  /** Called once it is in use. */
+  readonly onUsed: () => Promise<void>;
 }
 
 /** Shows where another version of a font lands before it is put in use. */
-export function ReplaceFont({ file, onClose, onChanged }: Props) {
+export function ReplaceFont({ file, onClose, onUsed }: Props) {
   const [uses, setUses] = useState<readonly string[] | null>(null);
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
@@ -32,9 +33,8 @@ export function ReplaceFont({ file, onClose, onChanged }: Props) {
     setBusy(true);
     try {
       await ask(`fonts/${file.id}`, { method: 'PUT' });
-      await onChanged();
       toast(`“${file.name}”, version ${file.version}, is in use.`);
-      onClose();
+      await onUsed();
     } catch (error) {
       setProblem(wordsOf(error));
       setBusy(false);
