@@ -2,6 +2,7 @@ import { motionOf } from './model/newMove';
 import { newBoxLayer, newTextLayer, placeAt } from './model/newLayers';
 import { newTemplate } from './model/newTemplate';
 import type { BoxLayer, Place, Template, TextLayer } from './model/template';
+import type { FaceFile } from './faces/faceFile';
 import type { FontLibrary } from './text/fontLibrary';
 
 /** Builders for tests: a template, texts and boxes with only what matters said. */
@@ -33,6 +34,29 @@ export function testBox(id: string, more: Partial<BoxLayer> = {}): BoxLayer {
 /** A place at the frame's top left corner, with what differs. */
 export function place(more: Partial<Place>): Place {
   return placeAt({ point: 'topLeft', target: { kind: 'frame' }, targetPoint: 'topLeft', ...more });
+}
+
+/** A font file as the House has it, with what differs. */
+export function faceFile(more: Partial<FaceFile>): FaceFile {
+  return {
+    id: 'a'.repeat(64),
+    fileName: 'marrow.ttf',
+    byteCount: 1,
+    family: 'Marrow Sans',
+    name: 'Marrow Sans',
+    version: '1.0',
+    weight: 400,
+    italic: false,
+    licence: 'not said',
+    permission: 'installable',
+    glyphCount: 60,
+    letters: { Latin: 52 },
+    features: [],
+    axes: [],
+    coloured: false,
+    inUse: true,
+    ...more,
+  };
 }
 
 /** Fonts that count how often something is shaped with them. */

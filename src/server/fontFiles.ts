@@ -19,13 +19,18 @@ export function serverFonts(root = process.cwd()): Promise<FontLibrary> {
   return loading;
 }
 
+/** Has the House's own faces known in this process. */
+export async function learnOwnFaces(db: Db): Promise<void> {
+  knowOwnFaces(ownFaces(await listFonts(db)));
+}
+
 /** The shipped fonts, with those of the House's own faces that are asked for. */
 export async function fontsFor(
   { db, pictureFolder }: { readonly db: Db; readonly pictureFolder: string },
   faceIds: readonly string[],
 ): Promise<FontLibrary> {
   const library = await serverFonts();
-  knowOwnFaces(ownFaces(await listFonts(db)));
+  await learnOwnFaces(db);
   const wanted = faceIds.flatMap((id) => FACES.find(id) ?? []).filter(({ own }) => own === true);
   if (wanted.length === 0) return library;
   return library.with(

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import type { FaceFile } from './faceFile';
 import { countLetters, lettersOf, mayTravel } from './faceFile';
 import { makeFont } from '../../server/faces/testing/makeFont';
+import { faceFile } from '../testing';
 import { loadFontLibrary } from '../text/fontLibrary';
 import {
   DEFAULT_FACE_ID,
@@ -18,25 +19,8 @@ import { ownFaceId, ownFaces, placeOf } from './ownFaces';
 
 afterEach(() => knowOwnFaces([]));
 
-const file = (more: Partial<FaceFile>): FaceFile => ({
-  id: 'a'.repeat(64),
-  fileName: 'marrow.ttf',
-  byteCount: 1,
-  family: 'Marrow Sans',
-  name: 'Marrow Sans',
-  version: '1.0',
-  weight: 400,
-  italic: false,
-  licence: 'not said',
-  permission: 'installable',
-  glyphCount: 10,
-  letters: { Greek: 24, Latin: 60, Cyrillic: 3 },
-  features: ['frac', 'tnum'],
-  axes: [],
-  coloured: false,
-  inUse: true,
-  ...more,
-});
+const file = (more: Partial<FaceFile>): FaceFile =>
+  faceFile({ letters: { Greek: 24, Latin: 60, Cyrillic: 3 }, features: ['frac', 'tnum'], ...more });
 
 describe('files make up faces', () => {
   test('by family and slope, each with its weights', () => {

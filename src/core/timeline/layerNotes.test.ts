@@ -2,7 +2,6 @@ import { afterEach, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
 import { serverFonts } from '../../server/fontFiles';
 import { makeFont } from '../../server/faces/testing/makeFont';
-import type { FaceFile } from '../faces/faceFile';
 import { DEFAULT_FACE_ID, knowOwnFaces } from '../faces/faces';
 import { ownFaces } from '../faces/ownFaces';
 import { FORMATS } from '../frame/formats';
@@ -10,6 +9,7 @@ import type { Layer, Template } from '../model/template';
 import { RATES } from '../time/rates';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
 import type { FontLibrary } from '../text/fontLibrary';
+import { faceFile } from '../testing';
 import { compile } from './compile';
 import { sayNote } from './layerNotes';
 
@@ -21,24 +21,7 @@ beforeAll(async () => {
 });
 afterEach(() => knowOwnFaces([]));
 
-const MARROW: FaceFile = {
-  id: 'square',
-  fileName: 'marrow.ttf',
-  byteCount: 1,
-  family: 'Marrow Sans',
-  name: 'Marrow Sans Regular',
-  version: '1.0',
-  weight: 400,
-  italic: false,
-  licence: 'not said',
-  permission: 'installable',
-  glyphCount: 11,
-  letters: { Latin: 9 },
-  features: [],
-  axes: [],
-  coloured: false,
-  inUse: true,
-};
+const MARROW = faceFile({ id: 'square' });
 const [words] = tidelineStrap.layers.filter((layer) => layer.kind === 'text');
 /** A template of one text in a face. */
 const setIn = (face: string, text = 'Ilse Marrow'): Template => ({

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { DEMO_PROJECT_ID, seedDemo } from '../../../demo/seed';
-import type { FaceFile } from '@/core/faces/faceFile';
+import { faceFile } from '@/core/testing';
 import { findAssets, putAsset } from '@/db/assets';
 import { listFonts, putFont } from '@/db/fonts';
 import { insertJob } from '@/db/jobs';
@@ -26,24 +26,7 @@ const all = mkdtempSync(join(tmpdir(), 'gilder-backup-'));
 const HASH = 'ab'.repeat(32);
 const VIDEO = `${'0'.repeat(24)}-webm`;
 const PIXELS = Uint8Array.from({ length: 5000 }, (_, i) => (i * 7) % 256);
-const FONT: FaceFile = {
-  id: 'cd'.repeat(32),
-  fileName: 'marrow.ttf',
-  byteCount: PIXELS.length,
-  family: 'Marrow Sans',
-  name: 'Marrow Sans',
-  version: '1.0',
-  weight: 400,
-  italic: false,
-  licence: 'not said',
-  permission: 'installable',
-  glyphCount: 3,
-  letters: { Latin: 3 },
-  features: [],
-  axes: [],
-  coloured: false,
-  inUse: true,
-};
+const FONT = faceFile({ id: 'cd'.repeat(32), byteCount: PIXELS.length });
 let open: OpenDatabase;
 let source: BackupSource;
 

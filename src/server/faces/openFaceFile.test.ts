@@ -112,6 +112,15 @@ describe('what a font says of itself', () => {
     }
   });
 
+  test('tells narrow and wide ones apart where their names do not', async () => {
+    const named = async (family: string, widthClass: number): Promise<string> =>
+      (await open(makeFont({ family, widthClass })))[0].facts.family;
+    expect(await named('Marrow Sans', 3)).toBe('Marrow Sans Condensed');
+    expect(await named('Marrow Sans', 7)).toBe('Marrow Sans Expanded');
+    expect(await named('Marrow Sans', 5)).toBe('Marrow Sans');
+    expect(await named('Marrow Narrow', 3)).toBe('Marrow Narrow');
+  });
+
   test('of a shipped one is what its makers say', async () => {
     const [{ facts }] = await open(readFileSync('public/fonts/alegreya-italic-700.ttf'));
     expect(facts).toMatchObject({ family: 'Alegreya', weight: 700, italic: true, permission: 'installable' });

@@ -34,13 +34,29 @@ export function readFaceFacts(bytes: Buffer): FaceFacts {
   };
 }
 
-/** The family without what tells its weights and slopes apart. */
+// OpenType 1.9, OS/2 usWidthClass, from 1 on; 5 is the regular width.
+const WIDTHS = [
+  'Ultra Condensed',
+  'Extra Condensed',
+  'Condensed',
+  'Semi Condensed',
+  '',
+  'Semi Expanded',
+  'Expanded',
+  'Extra Expanded',
+  'Ultra Expanded',
+];
+
+/** The family without what tells its weights and slopes apart; narrow and wide ones are families of their own. */
 function familyOf(font: Font): string {
-  const own = words(record(font, 'preferredFamily'));
-  if (own !== '') return own;
-  let family = words(font.familyName);
-  while (WEIGHT_WORDS.test(family)) family = family.replace(WEIGHT_WORDS, '');
-  return family;
+  let family = words(record(font, 'preferredFamily'));
+  if (family === '') {
+    family = words(font.familyName);
+    while (WEIGHT_WORDS.test(family)) family = family.replace(WEIGHT_WORDS, '');
+  }
+  const width = WIDTHS[font['OS/2'].usWidthClass - 1] ?? '';
+  const isSaid = /condensed|narrow|compressed|expanded|extended|wide/i.test(family);
+  return family === '' || width === '' || isSaid ? family : `${family} ${width}`;
 }
 
 // Registered axes of OpenType 1.9 (fvar); those of a maker's own go by their tags.

@@ -25,7 +25,7 @@ import type { OpenZip } from '../incoming/unzip';
 import { openZip } from '../incoming/unzip';
 import { readPictures } from '../pictures/pictureFiles';
 import { workshop } from '../workshop';
-import { fontsFor, readFonts } from '../fontFiles';
+import { learnOwnFaces, readFonts } from '../fontFiles';
 import { dropFonts, LARGEST_FONT_BYTES, takeInFonts } from './fonts';
 import { LARGEST_BYTES, takeInPicture } from './assets';
 import { dropPictures } from './room';
@@ -114,7 +114,7 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
     }
     const id = nanoid(12);
     await insertTemplate(db, id, renamePictures(template, ids));
-    await fontsFor(await workshop(), []);
+    await learnOwnFaces(db);
     return { id, name: template.name, missingFaces: missingFaces(template), notes };
   } catch (error) {
     // A package that is refused leaves nothing behind.

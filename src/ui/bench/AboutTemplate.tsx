@@ -8,9 +8,10 @@ import type { Template } from '@/core/model/template';
 import { plainName } from '@/core/project/swap';
 import { ask } from '../shared/api';
 import { Button } from '../shared/Button';
+import { Labelled } from '../shared/Labelled';
 import { Modal } from '../shared/Modal';
+import { ProductionRow } from '../shared/ProductionRow';
 import { SelectBox } from '../shared/SelectBox';
-import { Labelled } from '../shared/StartDialog';
 import { BAR_ICON } from '../shared/UndoButtons';
 import { useApply, useBench } from './state/benchStore';
 
@@ -115,21 +116,11 @@ function AboutForm({ about, others, onChange, onClose }: FormProps) {
             choices={TEMPLATE_KINDS.list.map((one) => ({ value: one.id, label: one.label }))}
           />
         </Labelled>
-        <Labelled label="Production">
-          <input
-            aria-label="Production"
-            value={about.production}
-            maxLength={80}
-            list="about-productions"
-            onChange={(event) => set({ production: event.target.value })}
-            className={`h-8 ${BOX}`}
-          />
-          <datalist id="about-productions">
-            {[...new Set(others.map(({ production }) => production))].map((one) => (
-              <option key={one} value={one} />
-            ))}
-          </datalist>
-        </Labelled>
+        <ProductionRow
+          value={about.production}
+          productions={[...new Set(others.map(({ production }) => production))]}
+          onChange={(production) => set({ production })}
+        />
         <p className="text-soft">The shelf says so from the next edition on.</p>
       </form>
     </Modal>

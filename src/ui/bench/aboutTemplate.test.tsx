@@ -51,7 +51,7 @@ test('a name that another template has is told; none is not taken', async () => 
   await user.click(screen.getByRole('button', { name: 'About this template' }));
   const name = screen.getByLabelText('Name');
   // Its own name is nobody else's.
-  await waitFor(() => expect(document.querySelectorAll('#about-productions option')).toHaveLength(2));
+  await waitFor(() => expect(document.querySelectorAll('datalist option')).toHaveLength(2));
   expect(screen.queryByText(/There is a template of this name/)).toBeNull();
   await user.clear(name);
   expect(screen.getByText('It needs a name.')).toBeInTheDocument();

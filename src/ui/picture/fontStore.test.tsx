@@ -4,6 +4,7 @@ import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { makeFont } from '@/server/faces/testing/makeFont';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { FACES, knowOwnFaces } from '@/core/faces/faces';
+import { faceFile } from '@/core/testing';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { jsonAnswer } from '../shared/forTest';
 import { loadFonts, loadFontsFor, onFonts, refreshFonts } from './fontStore';
@@ -13,24 +14,7 @@ const fonts: Record<string, Buffer> = {
   marrow: makeFont({ family: 'Marrow Sans', advance: 700 }),
   reach: makeFont({ family: 'Reach', advance: 800 }),
 };
-const fileOf = (id: string, family: string): FaceFile => ({
-  id,
-  fileName: `${id}.ttf`,
-  byteCount: 1,
-  family,
-  name: family,
-  version: '1.0',
-  weight: 400,
-  italic: false,
-  licence: 'not said',
-  permission: 'installable',
-  glyphCount: 60,
-  letters: { Latin: 52 },
-  features: [],
-  axes: [],
-  coloured: false,
-  inUse: true,
-});
+const fileOf = (id: string, family: string): FaceFile => faceFile({ id, family });
 let list: readonly FaceFile[] = [fileOf('marrow', 'Marrow Sans'), fileOf('reach', 'Reach')];
 /** The own font files that were asked for. */
 const asked: string[] = [];
@@ -100,4 +84,23 @@ test('a file that did not come is not asked for at every layout, but again after
   jest.advanceTimersByTime(5000);
   expect(advance(await loadFontsFor(['own-late']), 'own-late')).toBe(650);
   jest.useRealTimers();
+});
+
+test('who asks for a file that another is waiting for has it when it came, whatever else that one waits for', async () => {
+  list = [...list, fileOf('quick', 'Quick'), fileOf('slow', 'Slow')];
+  fonts.quick = makeFont({ family: 'Quick', advance: 610 });
+  fonts.slow = makeFont({ family: 'Slow', advance: 620 });
+  await refreshFonts();
+  const { fetch } = globalThis;
+  let release = (): void => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  globalThis.fetch = async (input) => {
+    if (String(input) === '/api/fonts/slow') await held;
+    return fetch(input);
+  };
+  const both = loadFontsFor(['own-quick', 'own-slow']);
+  expect(advance(await loadFontsFor(['own-quick']), 'own-quick')).toBe(610);
+  release();
+  expect(advance(await both, 'own-slow')).toBe(620);
+  globalThis.fetch = fetch;
 });

@@ -10,7 +10,7 @@ const CHANNEL = 'gilder-fonts';
 
 let loading: Promise<FontLibrary> | null = null;
 // Files that came or are on their way. A House may have hundreds; only what words are set in is fetched.
-const fetched = new Map<string, Promise<readonly [string, Uint8Array]>>();
+const fetched = new Map<string, Promise<void>>();
 const shown = new Set<string>();
 const RETRY_AFTER_MS = 3000;
 const listeners = new Set<(library: FontLibrary) => void>();
@@ -81,14 +81,20 @@ async function fetchOwn(faceIds: readonly string[]): Promise<void> {
   const names = own.flatMap((face) => Object.values(face.files));
   const isNew = names.some((name) => !fetched.has(name));
   for (const name of names) if (!fetched.has(name)) fetched.set(name, fetchOnce(name));
-  const files = await Promise.all(names.map((name) => fetched.get(name)));
-  const library = await loadFonts();
-  if (isNew) publish(library.with(new Map(files.filter((file) => file !== undefined))));
+  await Promise.all(names.map((name) => fetched.get(name)));
+  if (isNew) publish((await loadFonts()).with(new Map()));
 }
 
-/** A file of the House; one that did not come is asked for again after a while, not at every layout. */
-function fetchOnce(name: string): Promise<readonly [string, Uint8Array]> {
-  const file = fetchFile(`/api/fonts/${name}`, name);
+/**
+ * Resolves once a file of the House is in the library, whoever asked for it first. One that did not come is asked for
+ * again after a while, not at every layout.
+ */
+function fetchOnce(name: string): Promise<void> {
+  const take = async (): Promise<void> => {
+    const file = await fetchFile(`/api/fonts/${name}`, name);
+    (await loadFonts()).with(new Map([file]));
+  };
+  const file = take();
   file.catch(() => setTimeout(() => fetched.delete(name), RETRY_AFTER_MS));
   return file;
 }

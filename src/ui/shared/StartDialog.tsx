@@ -7,6 +7,8 @@ import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { ask, wordsOf } from './api';
 import { Button } from './Button';
+import { Labelled } from './Labelled';
+import { ProductionRow } from './ProductionRow';
 import { SelectBox } from './SelectBox';
 
 export interface StartValues {
@@ -134,21 +136,11 @@ export function StartDialog({
                 </p>
               )}
               {children}
-              <Labelled label="Production">
-                <input
-                  aria-label="Production"
-                  value={values.production}
-                  maxLength={80}
-                  list="productions"
-                  onChange={(event) => set({ production: event.target.value })}
-                  className={box}
-                />
-                <datalist id="productions">
-                  {productions.map((one) => (
-                    <option key={one} value={one} />
-                  ))}
-                </datalist>
-              </Labelled>
+              <ProductionRow
+                value={values.production}
+                productions={productions}
+                onChange={(production) => set({ production })}
+              />
               {hasFormat && <FormatFields values={values} onChange={set} />}
               {problem !== '' && (
                 <p role="alert" className="text-stop-ink">
@@ -166,15 +158,5 @@ export function StartDialog({
         </div>
       </Dialog>
     </>
-  );
-}
-
-/** A row of a dialog: a word and its control. */
-export function Labelled({ label, children }: { readonly label: string; readonly children: ReactNode }) {
-  return (
-    <div className="grid grid-cols-[96px_1fr] items-center gap-2">
-      <span className="text-soft">{label}</span>
-      <span>{children}</span>
-    </div>
   );
 }

@@ -4,7 +4,8 @@ import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { plainName } from '@/core/project/swap';
 import { STARTS } from '@/core/starts';
 import { SelectBox } from '../shared/SelectBox';
-import { Labelled, StartDialog } from '../shared/StartDialog';
+import { Labelled } from '../shared/Labelled';
+import { StartDialog } from '../shared/StartDialog';
 
 interface Props {
   /** The templates that there are, to begin with a copy of one. */

@@ -9,6 +9,8 @@ interface MadeFont {
   readonly style?: string;
   readonly version?: string;
   readonly weight?: number;
+  /** OS/2 usWidthClass: 5 is regular. */
+  readonly widthClass?: number;
   readonly italic?: boolean;
   /** OS/2 fsType. */
   readonly fsType?: number;
@@ -94,9 +96,9 @@ function nameTable(records: readonly (readonly [id: number, text: string])[]): B
   return pack(u16(0), u16(records.length), u16(6 + 12 * records.length), ...entries, ...texts.map(bytes));
 }
 
-function os2({ weight = 400, italic = false, fsType = 0 }: MadeFont): Buffer {
+function os2({ weight = 400, widthClass = 5, italic = false, fsType = 0 }: MadeFont): Buffer {
   return pack(
-    ...[4, 500, weight, 5, fsType].map(u16),
+    ...[4, 500, weight, widthClass, fsType].map(u16),
     ...[650, 600, 0, 75, 650, 600, 0, 350, 50, 300, 0].map(i16),
     zeros(10),
     zeros(16),

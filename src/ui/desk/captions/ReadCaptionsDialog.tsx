@@ -18,7 +18,7 @@ import { counted } from '../../shared/counted';
 import { LanguageBox } from '../../shared/LanguageBox';
 import { Modal } from '../../shared/Modal';
 import { SelectBox } from '../../shared/SelectBox';
-import { Labelled } from '../../shared/StartDialog';
+import { Labelled } from '../../shared/Labelled';
 import { useApplyWork, useClock, useDesk } from '../deskContext';
 import { useTrack, useTracks } from './captionContext';
 

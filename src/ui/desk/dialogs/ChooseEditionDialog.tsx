@@ -8,7 +8,7 @@ import { counted } from '../../shared/counted';
 import { loadEdition } from '../../shared/documents';
 import { Modal } from '../../shared/Modal';
 import { SelectBox } from '../../shared/SelectBox';
-import { Labelled } from '../../shared/StartDialog';
+import { Labelled } from '../../shared/Labelled';
 import { useApplyTitles, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
 import { EditionPair } from './EditionPair';
 import { onEdition } from './onEdition';

@@ -7,8 +7,10 @@ import { RATES } from '@/core/time/rates';
 import { ask, wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
+import { Labelled } from '../../shared/Labelled';
 import { Modal } from '../../shared/Modal';
-import { FormatFields, Labelled } from '../../shared/StartDialog';
+import { ProductionRow } from '../../shared/ProductionRow';
+import { FormatFields } from '../../shared/StartDialog';
 import { useDesk } from '../deskContext';
 import { StartRow } from './StartRow';
 
@@ -73,15 +75,7 @@ export function ProjectDialog({ flush, onClose }: Props) {
             className={BOX}
           />
         </Labelled>
-        <Labelled label="Production">
-          <input
-            aria-label="Production"
-            value={values.production}
-            maxLength={80}
-            onChange={(event) => set({ production: event.target.value })}
-            className={BOX}
-          />
-        </Labelled>
+        <ProductionRow value={values.production} onChange={(production) => set({ production })} />
         <FormatFields values={values} onChange={set} />
         <StartRow />
       </div>

@@ -5,7 +5,7 @@ import type { Title } from '@/core/model/project';
 import type { Template } from '@/core/model/template';
 import { canTake, sourcesOf, swapTemplate, swapTitle } from '@/core/project/swap';
 import { Button } from '../../shared/Button';
-import { Labelled } from '../../shared/StartDialog';
+import { Labelled } from '../../shared/Labelled';
 import { Modal } from '../../shared/Modal';
 import { SelectBox } from '../../shared/SelectBox';
 import { useApplyTitles, useDesk, useDeskUi, usePlan, useTitles } from '../deskContext';
