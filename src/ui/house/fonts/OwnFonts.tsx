@@ -1,6 +1,6 @@
 'use client';
 import { ArrowUpTrayIcon } from '@heroicons/react/24/outline';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { ownFaceId } from '@/core/faces/ownFaces';
@@ -14,6 +14,13 @@ import { useOwnFonts } from './useOwnFonts';
 export function OwnFonts() {
   const { files, failed, changed, read } = useOwnFonts();
   const heading = useRef<HTMLHeadingElement>(null);
+  const [done, setDone] = useState(0);
+  // Once the dialog is off the page, which keeps the focus to itself: the button that was pressed is gone by then.
+  useEffect(() => {
+    if (done === 0) return;
+    const frame = requestAnimationFrame(() => heading.current?.focus());
+    return () => cancelAnimationFrame(frame);
+  }, [done]);
   const [busy, setBusy] = useState(false);
   const take = async (picked: readonly File[]): Promise<void> => {
     if (picked.length === 0) return;
@@ -69,8 +76,7 @@ export function OwnFonts() {
             faceId={id}
             files={group}
             onChanged={changed}
-            // The button that was pressed is gone by then.
-            onDone={() => requestAnimationFrame(() => heading.current?.focus())}
+            onDone={() => setDone((times) => times + 1)}
           />
         ))}
       </ul>
