@@ -18,6 +18,7 @@ const CORE_LAYERS = [
   'sound',
   'outputs',
   'model',
+  'mirror',
   'titleTime',
   'text',
   'credits',

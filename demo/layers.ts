@@ -13,6 +13,7 @@ import type {
   TextStyle,
 } from '@/core/model/template';
 import type { Shape } from '@/core/frame/formats';
+import { MIRRORS_WITH_WORDS } from '@/core/model/mirroring';
 import { motionOf, newMoveUse } from '@/core/model/newMove';
 import type { PointName } from '@/core/frame/points';
 
@@ -95,7 +96,14 @@ export const shade = (id: string, encloses: readonly string[], padU: number): Bo
   });
 
 /** What a template has nothing of. */
-export const EMPTY = { version: 3, overrides: [], areas: [], guides: [], marks: [] } as const;
+export const EMPTY = {
+  version: 3,
+  overrides: [],
+  areas: [],
+  guides: [],
+  marks: [],
+  mirroring: MIRRORS_WITH_WORDS,
+} as const;
 
 /** One format of each usual shape, the wide one first. */
 export const FOUR_SHAPES = ['wide-1080', 'tall-1080', 'square-1080', 'classic-1080'] as const;

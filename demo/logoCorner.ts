@@ -28,6 +28,8 @@ const side = (point: PointName, dxU: number): PropertySetting[] => [
 /** The channel's leaf in a ring, in a top corner, with a word beside it when there is one. */
 export const logoCorner: Template = {
   ...EMPTY,
+  // A channel's mark stays in its corner whatever is written beside it.
+  mirroring: { ...EMPTY.mirroring, when: 'never' },
   name: 'Logo corner',
   kind: 'corner-logo',
   production: 'Channel Osier',

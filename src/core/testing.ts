@@ -5,10 +5,10 @@ import type { BoxLayer, Place, Template, TextLayer } from './model/template';
 import type { FaceFile } from './faces/faceFile';
 import type { FontLibrary } from './text/fontLibrary';
 
-/** Builders for tests: a template, texts and boxes with only what matters said. */
+/** Builders for tests: a template that is never mirrored, texts and boxes with only what matters said. */
 export function testTemplate(layers: Template['layers'], more: Partial<Template> = {}): Template {
   const start = { name: 'Test', kind: 'name-strap', production: '', format: 'wide-1080', rate: '25' };
-  return { ...newTemplate(start), layers, fields: [], ...more };
+  return { ...newTemplate(start), mirroring: undefined, layers, fields: [], ...more };
 }
 
 /** A text layer without motion. */

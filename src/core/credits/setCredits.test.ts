@@ -37,6 +37,35 @@ describe('credits laid out', () => {
     }
   });
 
+  test('mirrored, the name begins at the other side of the gutter and what is lined up is so at the other end', () => {
+    const more = { gutterAt: 0.4, gutterU: 40, align: 'left', mirrored: { rows: true } } as const;
+    const { blocks } = set(from('Producer\tMira Stott\n> Ferry crews of the upper weirs'), more);
+    const [role, name] = blocks[0].words;
+    expect(role.x).toBeCloseTo(600 + 20);
+    expect(name.x + name.layout.width).toBeCloseTo(600 - 20);
+    const [words] = blocks[1].words;
+    expect(words.x + words.layout.width).toBeCloseTo(WIDTH_U);
+    expect(blocks[1].rightU).toBeCloseTo(WIDTH_U);
+    // Lines of one paragraph end together, as a column that is read from the right does.
+    const long = set(
+      [
+        {
+          id: 'p',
+          kind: 'paragraph',
+          name: 'Ferry crews of the upper weirs and all who pulled lanterns through the reeds until the morning came',
+        },
+      ],
+      more,
+    );
+    const ends = long.blocks[0].words[0].layout.lines.map(({ x, width }) => Math.round(x + width));
+    expect(ends.length).toBeGreaterThan(1);
+    expect(new Set(ends).size).toBe(1);
+    const pictures = set([{ id: 'l', kind: 'pictures', assets: ['a', 'b'] }], more).blocks[0].pictures;
+    expect(pictures[0].asset).toBe('a');
+    expect(pictures[0].rect.x + pictures[0].rect.width).toBeCloseTo(WIDTH_U);
+    expect(pictures[1].rect.x).toBeLessThan(pictures[0].rect.x);
+  });
+
   test('a long role goes on below, its first line level with the name', () => {
     const { blocks } = set(from('Music composed and played by the whole of the Second Company\tOde Pell'), {
       gutterAt: 0.3,

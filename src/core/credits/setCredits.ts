@@ -78,6 +78,7 @@ const ROLE_STEPS = (sizeU: number): readonly LongStep[] => [
 const WORDS_STEPS: readonly LongStep[] = [{ kind: 'wrap', maxLines: 60 }, { kind: 'cut' }];
 
 const CLOSER = 0.2;
+const OTHER_SIDE = { left: 'right', centre: 'centre', right: 'left' } as const;
 
 /**
  * Lays credits out, one block under another; `size` is a share of the designed size, of everything but the window.
@@ -254,8 +255,9 @@ class CreditSetter {
     if (sides.length > 0) this.add({ kind: 'pictures', rowIds: [id], words: [], reads: '', pictures: sides });
   }
 
-  private add(part: Pick<CreditBlock, 'kind' | 'rowIds' | 'words' | 'reads'> & Partial<CreditBlock>): void {
+  private add(drawn: Pick<CreditBlock, 'kind' | 'rowIds' | 'words' | 'reads'> & Partial<CreditBlock>): void {
     const { blocks, layer, size } = this;
+    const part = layer.mirrored?.rows === true ? this.mirrored(drawn) : drawn;
     const rects = [
       ...part.words.map(({ layout, x, y }) => ({ x, y, width: layout.width, height: layout.height })),
       ...(part.pictures ?? []).map(({ rect }) => rect),
@@ -283,6 +285,21 @@ class CreditSetter {
     });
   }
 
+  /** A part with its words and pictures from the other end of the window. */
+  private mirrored<Part extends Pick<CreditBlock, 'words'> & Partial<CreditBlock>>(part: Part): Part {
+    const across = (x: number, width: number): number => this.context.widthU - x - width;
+    return {
+      ...part,
+      words: part.words.map((one) => ({ ...one, x: across(one.x, one.layout.width) })),
+      ...(part.pictures !== undefined && {
+        pictures: part.pictures.map(({ rect, ...one }) => ({
+          ...one,
+          rect: { ...rect, x: across(rect.x, rect.width) },
+        })),
+      }),
+    };
+  }
+
   private sizeOf(style: keyof CreditsLayer['styles']): number {
     return this.layer.styles[style].sizeU * this.size;
   }
@@ -295,7 +312,8 @@ class CreditSetter {
     align: 'left' | 'centre' | 'right',
   ): TextLayout {
     const { fonts, language } = this.context;
-    const asked = { designed: this.layer.styles[style], size: this.size, room, align, language };
+    const side = this.layer.mirrored?.rows === true ? OTHER_SIDE[align] : align;
+    const asked = { designed: this.layer.styles[style], size: this.size, room, align: side, language };
     const { fitted, capU } = fitOnce(text, asked, steps, fonts);
     // That words go on in a second line is how they are set; only what changes their look is told.
     this.fitted.push(...fitted.done.filter(({ kind }) => kind !== 'wrapped'));

@@ -55,6 +55,11 @@ export class OutlineBuilder {
   }
 }
 
+/** An outline mirrored in the upright middle of a rectangle; its direction turns round with it. */
+export function mirrorOutline({ verbs, coords }: Outline, { x, width }: Rect): Outline {
+  return { verbs, coords: coords.map((value, i) => (i % 2 === 0 ? 2 * x + width - value : value)) };
+}
+
 /** Receives the segments of an outline in order. */
 export interface OutlineSink {
   moveTo(x: number, y: number): void;

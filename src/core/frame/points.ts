@@ -1,6 +1,6 @@
 import type { Point, Rect } from '../kit/rect';
 
-/** A named point of a layer or an area: nine on its box, two on a text's baselines. */
+/** A named point of a layer or an area: nine on its box, four on a text's baselines. */
 export const POINT_NAMES = [
   'topLeft',
   'top',
@@ -13,6 +13,8 @@ export const POINT_NAMES = [
   'bottomRight',
   'baselineStart',
   'baselineEnd',
+  'firstBaselineRight',
+  'lastBaselineLeft',
 ] as const;
 
 export type PointName = (typeof POINT_NAMES)[number];
@@ -29,6 +31,8 @@ export const POINT_LABELS: Readonly<Record<PointName, string>> = {
   bottomRight: 'Bottom right',
   baselineStart: 'First baseline, left end',
   baselineEnd: 'Last baseline, right end',
+  firstBaselineRight: 'First baseline, right end',
+  lastBaselineLeft: 'Last baseline, left end',
 };
 
 /** A placed layer: its box, and its first and last baseline below the box's top (both the height for a box). */
@@ -37,9 +41,9 @@ export interface PlacedBox extends Rect {
   readonly lastBaseline: number;
 }
 
-const SHARES: Readonly<
-  Record<Exclude<PointName, 'baselineStart' | 'baselineEnd'>, readonly [number, number]>
-> = {
+type BaselinePoint = 'baselineStart' | 'baselineEnd' | 'firstBaselineRight' | 'lastBaselineLeft';
+
+const SHARES: Readonly<Record<Exclude<PointName, BaselinePoint>, readonly [number, number]>> = {
   topLeft: [0, 0],
   top: [0.5, 0],
   topRight: [1, 0],
@@ -54,7 +58,30 @@ const SHARES: Readonly<
 /** Where a named point lies, measured from the box's top left corner. */
 export function pointWithin(box: Omit<PlacedBox, 'x' | 'y'>, name: PointName): Point {
   if (name === 'baselineStart') return { x: 0, y: box.firstBaseline };
+  if (name === 'firstBaselineRight') return { x: box.width, y: box.firstBaseline };
+  if (name === 'lastBaselineLeft') return { x: 0, y: box.lastBaseline };
   if (name === 'baselineEnd') return { x: box.width, y: box.lastBaseline };
   const [across, down] = SHARES[name];
   return { x: across * box.width, y: down * box.height };
+}
+
+const ACROSS: Readonly<Record<PointName, PointName>> = {
+  topLeft: 'topRight',
+  top: 'top',
+  topRight: 'topLeft',
+  left: 'right',
+  centre: 'centre',
+  right: 'left',
+  bottomLeft: 'bottomRight',
+  bottom: 'bottom',
+  bottomRight: 'bottomLeft',
+  baselineStart: 'firstBaselineRight',
+  firstBaselineRight: 'baselineStart',
+  baselineEnd: 'lastBaselineLeft',
+  lastBaselineLeft: 'baselineEnd',
+};
+
+/** The point that lies where a named one is seen in a mirror, left for right. */
+export function mirrorPoint(name: PointName): PointName {
+  return ACROSS[name];
 }

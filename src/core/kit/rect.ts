@@ -56,3 +56,8 @@ export function intersectRects(a: Rect, b: Rect): Rect {
   const bottom = Math.min(a.y + a.height, b.y + b.height);
   return { x, y, width: Math.max(0, right - x), height: Math.max(0, bottom - y) };
 }
+
+/** A rectangle, with whatever else is known of it, mirrored in the upright middle of a frame. */
+export function mirrorRect<Box extends Rect>(rect: Box, frame: Rect): Box {
+  return { ...rect, x: 2 * frame.x + frame.width - rect.x - rect.width };
+}

@@ -1,6 +1,7 @@
 import { extentReferences } from '../model/references';
 import type { BoxLayer, BoxShape, Extent } from '../model/template';
 import type { Outline } from '../display/outline';
+import { mirrorOutline } from '../display/outline';
 import {
   corneredRectOutline,
   ellipseOutline,
@@ -68,7 +69,9 @@ function measureBox(layer: BoxLayer, context: MeasureContext): Measured | null {
     units: (_kind, box, toPixels, snap) => {
       const edges = snap ?? (layer.shape.kind === 'rectangle' ? snapEdges(box, toPixels) : []);
       const rect = moveEdges(box, edges);
-      const shape = ownShape(shapeOutline(layer.shape, rect), { name: 'fill', rect }, boxPaint(layer, rect));
+      const drawn = shapeOutline(layer.shape, rect);
+      const outline = layer.mirrored?.forms === true ? mirrorOutline(drawn, rect) : drawn;
+      const shape = ownShape(outline, { name: 'fill', rect }, boxPaint(layer, rect));
       return [{ box: rect, ink: rect, shapes: [shape] }];
     },
   };

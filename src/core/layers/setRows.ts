@@ -71,7 +71,8 @@ export function setRows(
   context: MeasureContext,
 ): SetRows {
   const { fonts } = context;
-  const key = JSON.stringify([rows, width, layer.padU, context.languageOf(layer.id)]);
+  const isMirrored = layer.mirrored?.rows === true;
+  const key = JSON.stringify([rows, width, layer.padU, context.languageOf(layer.id), isMirrored]);
   const before = kept.get(layer.columns);
   if (before?.key === key && before.fonts === fonts) return before.set;
   const set = makeRows(layer, rows, width, context);
@@ -95,7 +96,11 @@ function makeRows(
   const columns = columnsOf(layer, width);
   const texts = rows.map((row) => row.split('\t'));
   const scales = layer.columns.map(({ bar = null }) => (bar === null ? null : barScale(bar, texts)));
-  const setRow = (cells: readonly string[], share: number, notes: RowFacts | null): SetRow => ({
+  const setRow = (cells: readonly string[], share: number, notes: RowFacts | null): SetRow => {
+    const set = rowAsDrawn(cells, share, notes);
+    return layer.mirrored?.rows === true ? mirrorRow(set, width) : set;
+  };
+  const rowAsDrawn = (cells: readonly string[], share: number, notes: RowFacts | null): SetRow => ({
     texts: cells,
     cells: setCells(layer, cells, share, { columns, context, notes }),
     bars: layer.columns.flatMap(({ bar = null }, column): SetBar[] => {
@@ -112,6 +117,15 @@ function makeRows(
     rows: texts.map((cells) => setRow(cells, 1, facts)),
     facts,
     counted: (row, share) => setRow(row.texts, share, null),
+  };
+}
+
+/** A row with its columns, what is lined up in them and its bars from the other end. */
+function mirrorRow({ texts, cells, bars }: SetRow, width: number): SetRow {
+  return {
+    texts,
+    cells: cells.map((cell) => ({ ...cell, x: width - cell.x - cell.layout.width })),
+    bars: bars.map((bar) => ({ ...bar, x: width - bar.x - bar.width })),
   };
 }
 

@@ -211,6 +211,7 @@ const base = {
   name: yup.string().required().min(1).max(80),
   visible: flag,
   locked: yup.boolean(),
+  keepsSide: yup.boolean(),
   opacity,
   place,
   look,

@@ -1,3 +1,4 @@
+import { MIRRORS_WITH_WORDS } from './mirroring';
 import { newTextLayer } from './newLayers';
 import type { Template } from './template';
 import { TEMPLATE_VERSION } from './template';
@@ -42,5 +43,6 @@ export function newTemplate(start: TemplateStart): Template {
     areas: [],
     guides: [],
     marks: [],
+    mirroring: MIRRORS_WITH_WORDS,
   };
 }

@@ -4,6 +4,7 @@ import type { HexColour } from '../display/list';
 import type { PointName } from '../frame/points';
 import type { SafeAreaId } from '../frame/safeAreas';
 import type { Look } from './look';
+import type { Mirroring } from './mirroring';
 
 /** The newest template document that this program reads and writes. */
 export const TEMPLATE_VERSION = 3;
@@ -184,12 +185,19 @@ export interface Matte {
   readonly inverted: boolean;
 }
 
+/** What of a layer is mirrored as it is drawn, beyond its properties. */
+export type Mirrored = Readonly<Partial<Record<'forms' | 'rows' | 'moves', true>>>;
+
 interface LayerBase {
   readonly id: string;
   readonly name: string;
   readonly visible: boolean;
   /** Whether it is left alone by the pointer in the picture, by arrows and by removing; left out where it is not. */
   readonly locked?: boolean;
+  /** Whether it stays as it is where the rest of the template is mirrored; left out where it does not. */
+  readonly keepsSide?: boolean;
+  /** What resolving has found to be mirrored of it; never in a document. */
+  readonly mirrored?: Mirrored;
   readonly opacity: number;
   readonly place: Place;
   readonly look: Look;
@@ -624,6 +632,8 @@ export interface Template {
   readonly guides: readonly GuideLine[];
   /** Moments (seconds from the start, in order) that units of moves can wait for. */
   readonly marks: readonly number[];
+  /** Left out for one that is never mirrored. */
+  readonly mirroring?: Mirroring;
 }
 
 export type FieldValue = string | number | boolean;

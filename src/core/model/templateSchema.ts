@@ -21,6 +21,7 @@ import {
   word,
 } from './schemaParts';
 import type { Template } from './template';
+import { MIRROR_WHEN } from './mirroring';
 import { AUTOMATIC_SOURCES, FIELD_KINDS, TEMPLATE_VERSION } from './template';
 import { upgradeTemplate } from './upgradeTemplate';
 
@@ -122,6 +123,9 @@ export const templateSchema = exactly({
   areas: areasSchema,
   marks: listOf(number(0, 600), 400),
   guides: listOf(exactly({ axis: word(['x', 'y']), atU: number(-10000, 10000) }), 100),
+  mirroring: exactly({ when: word(MIRROR_WHEN), places: flag, forms: flag, rows: flag, moves: flag })
+    .default(undefined)
+    .optional(),
 });
 
 /**

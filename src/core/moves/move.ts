@@ -77,7 +77,9 @@ export const PIVOTS = [
   'top',
   'bottom',
   'topLeft',
+  'topRight',
   'bottomLeft',
+  'bottomRight',
 ] as const;
 export type Pivot = (typeof PIVOTS)[number];
 

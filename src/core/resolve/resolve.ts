@@ -4,6 +4,7 @@ import type { FrameFormat } from '../frame/formats';
 import type { TitleTiming } from '../titleTime/stretch';
 import { compileTracks } from '../titleTime/tracks';
 import { languageOf } from '../faces/language';
+import { mirrorTemplate } from '../mirror/mirrorTemplate';
 import { limitValue } from './fieldValue';
 import { applySettings, withOwnAreas } from './settings';
 
@@ -20,6 +21,8 @@ export interface ResolveFor {
   readonly values?: FieldValues;
   /** The language of words (BCP 47) that no field says otherwise of: the delivery's, the project's or the House's. */
   readonly language?: string;
+  /** Whether it is mirrored where its words ask for that, as it is painted; designs are changed as they were drawn. */
+  readonly mirrors?: boolean;
 }
 
 /** A template with every property decided, in one format with one set of values. */
@@ -44,14 +47,19 @@ export interface Resolved {
  * Which value holds, for every property at every time. Later in this list holds over earlier:
  * 1. the design; 2. what the format's shape has otherwise; 3. what the format itself has; 4. what the chosen variants
  * and switches set; 5. what an editor typed, and over that what one delivery says (both are in `values`);
- * 6. the design's keyframes. Keyframes of a property that somebody typed are out of play: what is typed stays.
+ * 6. the design's keyframes. What is painted is then mirrored, keyframes and all, where the template asks for it
+ * (`mirrorTemplate`). Keyframes of a property that somebody typed are out of play: what is typed stays.
  * Settings of layers that are gone or do not have the property are passed over.
  */
-export function resolve(source: Template, { format, values = {}, language }: ResolveFor): Resolved {
+export function resolve(
+  source: Template,
+  { format, values = {}, language, mirrors = false }: ResolveFor,
+): Resolved {
   const overrides = overridesIn(source, format);
   const { variants, typed } = valueSettings(source, values);
   const constant = applySettings(source, [...overrides, ...variants, ...typed]);
-  const template = withoutKeysOf(constant, [...variants, ...typed]);
+  const asDrawn = withoutKeysOf(constant, [...variants, ...typed]);
+  const template = mirrors ? mirrorTemplate(asDrawn) : asDrawn;
   const isKeyed = template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
   const keysAt = compileTracks(template);
   return {

@@ -5,6 +5,8 @@ declare module 'bidi-js' {
   }
   interface Bidi {
     getEmbeddingLevels(text: string, direction?: 'ltr' | 'rtl' | 'auto'): EmbeddingLevels;
+    /** The bidirectional class of a character (UAX 9, table 4): `L`, `R`, `AL`, `EN` and so on. */
+    getBidiCharTypeName(character: string): string;
     getReorderSegments(
       text: string,
       levels: EmbeddingLevels,

@@ -4,6 +4,7 @@ import type { Rect } from '../kit/rect';
 import { containsPoint, unionRects } from '../kit/rect';
 import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
+import { mirrorPivot, mirrorPlan, mirrorPose, mirrorUnitPlace } from '../mirror/mirrorPlan';
 import type { MovePlan } from '../moves/move';
 import { paramReader } from '../moves/move';
 import type { Pose, PoseProperty } from '../moves/pose';
@@ -149,9 +150,17 @@ export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): Compi
     const move = HOLD_MOVES.get(use.move);
     const params = paramReader(move, use.params);
     const light = move.light?.(params);
-    const plan: MovePlan = { parts: [], ...(light !== undefined && { light }) };
-    const places = unitPlaces(own, layer.around, use.seed);
-    return { move, own, params, plan, places, pivot: use.pivot ?? 'centre', of };
+    const still: MovePlan = { parts: [], ...(light !== undefined && { light }) };
+    const { mirrored, frame } = layer.around;
+    const plan = mirrored ? mirrorPlan(still, frame) : still;
+    const asIs = unitPlaces(own, layer.around, use.seed);
+    const places = mirrored ? asIs.map(mirrorUnitPlace) : asIs;
+    const about = use.pivot ?? 'centre';
+    const poseAt = (seconds: number, index: number): Partial<Pose> => {
+      const pose = move.pose(seconds, places[index], params);
+      return mirrored ? mirrorPose(pose) : pose;
+    };
+    return { own, plan, poseAt, pivot: mirrored ? mirrorPivot(about) : about, of };
   });
   return {
     counts: false,
@@ -161,10 +170,9 @@ export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): Compi
       if (amount <= 0) return null;
       return units.map((unit, i) => ({
         unit,
-        acts: movers.map(({ move, own, params, plan, places, pivot, of }): Act => {
+        acts: movers.map(({ own, plan, poseAt, pivot, of }): Act => {
           const index = of[i];
-          const pose = softened(move.pose(seconds, places[index], params), amount);
-          return { unit: own[index], pose, plan, pivot };
+          return { unit: own[index], pose: softened(poseAt(seconds, index), amount), plan, pivot };
         }),
       }));
     },

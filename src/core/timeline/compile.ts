@@ -14,6 +14,7 @@ import { unitsToPixels } from '../frame/formats';
 import type { PlacedBox } from '../frame/points';
 import { NO_PICTURES } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
+import { mirroredPlaces } from '../mirror/mirrorTemplate';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { CompiledCredits } from './compiledCredits';
@@ -63,6 +64,8 @@ export interface CompiledTitle {
   readonly texts: readonly CompiledText[];
   /** Its credits; null for a title without, or with nothing in them. */
   readonly credits: CompiledCredits | null;
+  /** The layers whose places are mirrored, left for right. */
+  readonly mirrored: ReadonlySet<string>;
   /** Whether nothing of it changes while it holds. */
   readonly holdsStill: boolean;
   /** How its words are seen at a time. */
@@ -84,7 +87,7 @@ export function compile(
   shift: Shift | null = null,
   language?: string,
 ): CompiledTitle {
-  const resolved = resolve(template, { format: plainFormat, values, language });
+  const resolved = resolve(template, { format: plainFormat, values, language, mirrors: true });
   const { format, languageOf } = resolved;
   const by = shift === null ? null : wholePixels(shift, format);
   const toPixels = unitsToPixels(format);
@@ -114,6 +117,7 @@ export function compile(
     cornersAt: (seconds, timing) =>
       new Map(layersAt(seconds, timing).map((one) => [one.layer.id, cornersOf(one, by, format)])),
     credits: compiledCredits(still),
+    mirrored: mirroredPlaces(resolved.template),
     holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
     wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
     frame(seconds, timing, only) {

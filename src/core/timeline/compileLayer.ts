@@ -217,7 +217,8 @@ function surroundings(
 ): Omit<Surroundings, 'marks'> {
   const lines = layer.kind === 'text' && layer.motion.in.length > 0 ? unitsOf('line') : [];
   const lastLine = lines[lines.length - 1]?.box ?? box;
-  return { layer: box, frame: safeArea(format, 'frame'), lastLine };
+  const mirrored = layer.mirrored?.moves === true;
+  return { layer: box, frame: safeArea(format, 'frame'), lastLine, mirrored };
 }
 
 function compileMotion(

@@ -64,7 +64,7 @@ describe('a move of the hold', () => {
     const title = compile(testTemplate([floats], { timing: TIMING }), {}, SMALL, fonts);
     const rect = title.boxes.get('box') ?? { x: 0, y: 0, width: 0, height: 0 };
     const unit = { box: rect, ink: rect, shapes: [] };
-    const around = { layer: rect, frame: rect, lastLine: rect, marks: [] };
+    const around = { layer: rect, frame: rect, lastLine: rect, marks: [], mirrored: false };
     const move = HOLD_MOVES.get('float');
     return move.pose(seconds, unitPlaces([unit], around, use.seed)[0], paramReader(move, use.params)).yU ?? 0;
   };

@@ -218,7 +218,7 @@ describe('bars', () => {
     const width = title.boxes.get('boats')?.width ?? 1;
     const left = title.boxes.get('boats')?.x ?? 0;
     return solidBounds(title.frame(seconds, timing).items, OPAQUE_GOLD).map((rect) => [
-      Number(((rect.x - left - width / 4) / (width / 2)).toFixed(3)),
+      Number(((rect.x - left - width / 4) / (width / 2)).toFixed(3)) + 0,
       Number((rect.width / (width / 2)).toFixed(3)),
     ]);
   };
@@ -243,6 +243,14 @@ describe('bars', () => {
       [0, 0.5],
       [0, 0.2],
       [0, 1],
+    ]);
+  });
+
+  test('go the other way in a list that is mirrored, whose cells stand at the other ends', () => {
+    const mirrored = { ...barred('a\t40\nb\t10'), mirrored: { rows: true } as const };
+    expect(bars(mirrored)).toEqual([
+      [0, 1],
+      [0.75, 0.25],
     ]);
   });
 

@@ -25,7 +25,13 @@ import { RATES } from '../time/rates';
 const WIDE = FORMATS.get('wide-1080');
 const RATE = RATES.get('25');
 const LAYER = { x: 10, y: 20, width: 1200, height: 40 };
-const AROUND = { layer: LAYER, frame: { x: 0, y: 0, width: 1920, height: 1080 }, lastLine: LAYER, marks: [] };
+const AROUND = {
+  layer: LAYER,
+  frame: { x: 0, y: 0, width: 1920, height: 1080 },
+  lastLine: LAYER,
+  marks: [],
+  mirrored: false,
+};
 const unit = (i: number): LayerUnit => {
   const box = { x: 10 + i * 100, y: 20, width: 90 + (i % 3), height: 40 };
   return { box, ink: box, shapes: [], line: 0 };

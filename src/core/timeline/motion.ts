@@ -4,7 +4,8 @@ import type { Rect } from '../kit/rect';
 import { unionRects } from '../kit/rect';
 import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
-import type { MovePlan, Pivot, UnitPlace } from '../moves/move';
+import { mirrorPivot, mirrorPlan, mirrorUnitPlace } from '../mirror/mirrorPlan';
+import type { Move, MovePlan, ParamReader, Pivot, UnitPlace } from '../moves/move';
 import { paramReader } from '../moves/move';
 import { compilePart } from '../moves/part';
 import type { Pose, PoseProperty } from '../moves/pose';
@@ -29,6 +30,8 @@ export interface Surroundings {
   readonly lastLine: Rect;
   /** The moments that units can wait for, in seconds from the start. */
   readonly marks: readonly number[];
+  /** Whether moves come from the other side, left for right. */
+  readonly mirrored: boolean;
 }
 
 /** What one unit does, with its parts made ready. */
@@ -71,7 +74,7 @@ export function compileMove(
   return {
     plans: unitPlaces(units, around, use.seed).map((place) =>
       Array.from({ length: slices }, (_, slice) =>
-        compilePlan(move.plan({ ...place, slice, slices }, params), use),
+        compilePlan(plannedFor(move, { ...place, slice, slices }, params, around), use, around.mirrored),
       ),
     ),
     windows: use.waits
@@ -83,10 +86,21 @@ export function compileMove(
   };
 }
 
-function compilePlan(plan: MovePlan, { ease, pivot }: MoveUse): CompiledPlan {
+/** What a move plans for a unit; from the other side it plans for the unit that a mirror shows. */
+function plannedFor(
+  move: Move,
+  place: UnitPlace,
+  params: ParamReader,
+  { mirrored, frame }: Surroundings,
+): MovePlan {
+  return mirrored ? mirrorPlan(move.plan(mirrorUnitPlace(place), params), frame) : move.plan(place, params);
+}
+
+function compilePlan(plan: MovePlan, { ease, pivot }: MoveUse, mirrored: boolean): CompiledPlan {
+  const own = pivot !== null && mirrored ? mirrorPivot(pivot) : pivot;
   return {
     plan,
-    pivot: pivot ?? plan.pivot ?? 'centre',
+    pivot: own ?? plan.pivot ?? 'centre',
     parts: plan.parts.map((part) => ({ property: part.property, at: compilePart(part, ease) })),
   };
 }

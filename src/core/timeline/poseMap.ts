@@ -24,8 +24,12 @@ export function pivotOf(box: Rect, pivot: Pivot, baselineU = box.y + box.height)
       return { x: x + width / 2, y: y + height };
     case 'topLeft':
       return { x, y };
+    case 'topRight':
+      return { x: x + width, y };
     case 'bottomLeft':
       return { x, y: y + height };
+    case 'bottomRight':
+      return { x: x + width, y: y + height };
     default:
       return assertNever(pivot, 'pivot');
   }

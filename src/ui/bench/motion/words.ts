@@ -26,7 +26,9 @@ export const PIVOT_LABELS: Readonly<Record<Pivot, string>> = {
   top: 'Its top',
   bottom: 'Its foot',
   topLeft: 'Its top left corner',
+  topRight: 'Its top right corner',
   bottomLeft: 'Its bottom left corner',
+  bottomRight: 'Its bottom right corner',
 };
 
 /** A family's variants as choices. */

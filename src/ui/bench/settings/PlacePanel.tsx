@@ -12,6 +12,7 @@ import { OwnAreaRows } from '../wall/AddFormat';
 import { ArrangeRows } from './ArrangeRows';
 import { GuideRows } from './GuideRows';
 import { MemberRows } from './MemberRows';
+import { MirrorRows, mirrorWords } from './MirrorRows';
 import { PointGrid } from './PointGrid';
 import { PropertyRow, Row } from './PropertyRow';
 import { ScaleRows } from './ScaleRows';
@@ -70,6 +71,9 @@ export function PlacePanel({ layer }: { readonly layer: Layer }) {
           />
         </Row>
         <PinRows pin={place.pin} onChange={(pin) => set({ pin })} />
+      </Section>
+      <Section title="Right to left" open={false} says={mirrorWords(template)}>
+        <MirrorRows layer={layer} />
       </Section>
       <Section title="Guides and safe areas" open={false}>
         <GuideRows />

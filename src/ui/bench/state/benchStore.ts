@@ -83,16 +83,26 @@ export type ColourPick = (colour: string) => void;
 
 type Boxes = ReadonlyMap<string, PlacedBox>;
 
-/** A note of where layers lie, in design units, by id. */
+/** A note of where layers lie as they were drawn, in design units, by id: what changes of a design go by. */
 export interface BoxesNote {
   read(): Boxes;
-  write(boxes: Boxes): void;
+  /** −1 for a layer that is seen mirrored, left for right, else 1. */
+  across(layerId: string): 1 | -1;
+  /** The same as they are seen. */
+  readSeen(): Boxes;
+  write(boxes: Boxes, mirrored?: ReadonlySet<string>, seen?: Boxes): void;
 }
 
 /** An empty note. */
 export function createBoxesNote(): BoxesNote {
-  let latest: Boxes = new Map();
-  return { read: () => latest, write: (boxes) => void (latest = boxes) };
+  const none: Boxes = new Map();
+  let latest = { boxes: none, mirrored: new Set() as ReadonlySet<string>, seen: none };
+  return {
+    read: () => latest.boxes,
+    readSeen: () => latest.seen,
+    across: (id) => (latest.mirrored.has(id) ? -1 : 1),
+    write: (boxes, mirrored = new Set(), seen = boxes) => void (latest = { boxes, mirrored, seen }),
+  };
 }
 
 /** What the parts of the bench share besides the template. */

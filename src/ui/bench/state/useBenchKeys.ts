@@ -77,7 +77,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
       apply((now) => {
         const roots = new Set(selection.flatMap((id) => freeRoots(now, id)));
         return [...roots].reduce(
-          (moved, id) => nudgeIn(moved, place, id, arrow[0] * step, arrow[1] * step),
+          (moved, id) => nudgeIn(moved, place, id, arrow[0] * step * view.boxes.across(id), arrow[1] * step),
           now,
         );
       });

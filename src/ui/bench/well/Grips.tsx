@@ -22,6 +22,8 @@ interface Props {
   readonly point: Point;
   readonly scale: number;
   readonly toUnits: (event: PointerEvent) => Point;
+  /** Whether it is seen on the other side than it was drawn. */
+  readonly mirrored: boolean;
 }
 
 /** What of a layer is dragged: a side or corner, a corner that is pinned, or the handle that it is turned by. */
@@ -46,7 +48,7 @@ const SMALL_PX = 2 * HIT_PX;
 const TURN_STEP_DEGREES = 15;
 
 /** Grips to size, pin and turn the chosen layer by, with the figure beside the pointer. */
-export function Grips({ layer, box, corners, point, scale, toUnits }: Props) {
+export function Grips({ layer, box, corners, point, scale, toUnits, mirrored }: Props) {
   const { store } = useBench();
   const { place } = useEditing();
   const [drag, setDrag] = useState<Drag | null>(null);
@@ -75,7 +77,9 @@ export function Grips({ layer, box, corners, point, scale, toUnits }: Props) {
     store.getState().applyTo(drag.template, (now) => dragged(now, drag, pointer, event));
   };
   const dragged = (now: Template, { held, from, ...was }: Drag, to: Point, event: PointerEvent): Template => {
-    const by = { x: to.x - from.x, y: to.y - from.y };
+    // A design is changed as it was drawn, so what is seen mirrored is dragged the other way.
+    const across = mirrored ? -1 : 1;
+    const by = { x: across * (to.x - from.x), y: to.y - from.y };
     switch (held.kind) {
       case 'size': {
         const how = { keepsShape: event.shiftKey, fromMiddle: event.altKey };
@@ -84,7 +88,7 @@ export function Grips({ layer, box, corners, point, scale, toUnits }: Props) {
       case 'pin':
         return updateLayer(now, layer.id, (one) => pinned(one, was.layer, held.corner, by));
       case 'turn': {
-        const turned = turnedBy(was.layer, point, from, to, event.shiftKey);
+        const turned = turnedBy(was.layer, { point, from, to, across, inSteps: event.shiftKey });
         return setPropertyIn(now, place, layer.id, 'place.rotateDegrees', turned);
       }
     }
@@ -99,7 +103,8 @@ export function Grips({ layer, box, corners, point, scale, toUnits }: Props) {
       {gripsOf(layer)
         .filter((grip) => hasRoom(corners, grip, scale))
         .map((grip) => {
-          const corner = cornerOf(grip);
+          const drawn = mirrored ? otherSide(grip) : grip;
+          const corner = cornerOf(drawn);
           return (
             <Knob
               key={`${grip.across} ${grip.down}`}
@@ -109,7 +114,7 @@ export function Grips({ layer, box, corners, point, scale, toUnits }: Props) {
               name={nameOf(grip)}
               onPointerDown={(event) => {
                 const pins = corner !== null && (isPinned || event.ctrlKey || event.metaKey);
-                start(event, pins ? { kind: 'pin', corner } : { kind: 'size', grip });
+                start(event, pins ? { kind: 'pin', corner } : { kind: 'size', grip: drawn });
               }}
               {...handlers}
             />
@@ -241,10 +246,25 @@ function pinned(layer: Layer, was: Layer, corner: number, by: Point): Layer {
   return { ...layer, place: { ...layer.place, pin: pulled } };
 }
 
-/** How far a layer is turned when the pointer goes round its point; `inSteps`: by whole steps. */
-function turnedBy({ place }: Layer, point: Point, from: Point, to: Point, inSteps: boolean): number {
+const otherSide = ({ across, down }: Grip): Grip => ({
+  across: across === 0 ? 0 : across < 0 ? 1 : -1,
+  down,
+});
+
+interface Turn {
+  readonly point: Point;
+  readonly from: Point;
+  readonly to: Point;
+  /** −1 where it is seen mirrored, else 1. */
+  readonly across: number;
+  /** Whether it is turned by whole steps. */
+  readonly inSteps: boolean;
+}
+
+/** How far a layer is turned when the pointer goes round its point. */
+function turnedBy({ place }: Layer, { point, from, to, across, inSteps }: Turn): number {
   const angleOf = ({ x, y }: Point): number => (Math.atan2(y - point.y, x - point.x) * 180) / Math.PI;
-  const turned = place.rotateDegrees + angleOf(to) - angleOf(from);
+  const turned = place.rotateDegrees + across * (angleOf(to) - angleOf(from));
   const step = inSteps ? TURN_STEP_DEGREES : 0.1;
   const rounded = Math.round(turned / step) * step;
   // From −180 to 180, so that a whole turn is none.

@@ -17,6 +17,8 @@ interface Props {
   /** CSS pixels to a design unit. */
   readonly scale: number;
   readonly toUnits: (event: PointerEvent) => { x: number; y: number };
+  /** Whether it is seen on the other side than it was drawn. */
+  readonly mirrored: boolean;
 }
 
 const AXES = { x: 'place.dxU', y: 'place.dyU' } as const;
@@ -25,7 +27,8 @@ const SAMPLES = 48;
 const turned = (key: Keyframe): Keyframe => ({ ...key, way: key.way === 'round' ? 'straight' : 'round' });
 
 /** The way that a layer's keyframes take it through the picture, with a dot at each key to drag. */
-export function MotionPath({ layer, box, scale, toUnits }: Props) {
+export function MotionPath({ layer, box, scale, toUnits, mirrored }: Props) {
+  const across = mirrored ? -1 : 1;
   const { store, playhead } = useBench();
   const apply = useApply();
   const timing = useTemplatePart((template) => template.timing);
@@ -42,7 +45,7 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
   };
   const here = { x: offset('x', seconds), y: offset('y', seconds) };
   const place = (at: number): { x: number; y: number } => ({
-    x: box.x + box.width / 2 + offset('x', at) - here.x,
+    x: box.x + box.width / 2 + across * (offset('x', at) - here.x),
     y: box.y + box.height / 2 + offset('y', at) - here.y,
   });
   const moments = new Map<number, Moment>();
@@ -92,7 +95,7 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
     event.stopPropagation();
     const { x, y } = toUnits(event);
     const { fromX, fromY } = drag.current;
-    put(moment, fromX + x - drag.current.x, fromY + y - drag.current.y);
+    put(moment, fromX + across * (x - drag.current.x), fromY + y - drag.current.y);
   };
   const nudge = (event: KeyboardEvent, at: number, moment: Moment): void => {
     const steps: Readonly<Record<string, readonly [number, number]>> = {
@@ -106,7 +109,7 @@ export function MotionPath({ layer, box, scale, toUnits }: Props) {
     event.preventDefault();
     event.stopPropagation();
     const by = event.shiftKey ? 10 : 1;
-    put(moment, offset('x', at) + step[0] * by, offset('y', at) + step[1] * by);
+    put(moment, offset('x', at) + across * step[0] * by, offset('y', at) + step[1] * by);
   };
   return (
     <g>

@@ -7,6 +7,8 @@ import type { FieldValues } from '@/core/model/template';
 import type { Point, Rect } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
+import { safeArea } from '@/core/frame/safeAreas';
+import { boxesAsDrawn } from '@/core/mirror/mirrorTemplate';
 import { previewFormat } from '@/core/frame/previewFormat';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
@@ -49,7 +51,7 @@ export function PictureWell(props: Props) {
   const well = useRef<HTMLDivElement>(null);
   const fitting = Math.min((size.width - 2 * MARGIN_PX) / widthU, (size.height - 2 * MARGIN_PX) / heightU);
   const zoom = useWellZoom(
-    { area, picture: well, about: () => middleOf(boxes.read().get(selected ?? '')) },
+    { area, picture: well, about: () => middleOf(boxes.readSeen().get(selected ?? '')) },
     fitting,
   );
   const widthCss = Math.max(zoom.fits ? 160 : 1, Math.floor(widthU * zoom.scale));
@@ -70,8 +72,10 @@ export function PictureWell(props: Props) {
   const corners = useMemo(() => title?.cornersAt(seconds, timing) ?? null, [title, seconds, timing]);
   const here = useMemo(() => (title && placed ? { ...title, boxes: placed } : null), [title, placed]);
   useEffect(() => {
-    if (placed !== null) boxes.write(placed);
-  }, [placed, boxes]);
+    if (title === null || placed === null) return;
+    const { mirrored } = title;
+    boxes.write(boxesAsDrawn(placed, mirrored, safeArea(format, 'frame')), mirrored, placed);
+  }, [title, placed, format, boxes]);
   const colourAt = (x: number, y: number): string | null => {
     const canvas = well.current?.querySelector('canvas');
     const context = canvas?.getContext('2d', { willReadFrequently: true });
@@ -115,6 +119,7 @@ export function PictureWell(props: Props) {
             {title !== null && typing && layer?.kind === 'text' && (
               <TypingBox
                 layer={layer}
+                mirrored={title.mirrored.has(layer.id)}
                 box={here?.boxes.get(layer.id)}
                 scale={scale}
                 onDone={() => onTyping(false)}
@@ -128,6 +133,7 @@ export function PictureWell(props: Props) {
           format={format}
           problem={picking === null ? problem : 'Click in the picture to take its colour'}
           notes={title?.notes.map(sayNote) ?? []}
+          mirrored={(title?.mirrored.size ?? 0) > 0}
         />
         {solo !== null && (
           <button
@@ -153,10 +159,11 @@ interface WordsProps {
   readonly format: FrameFormat;
   readonly problem: string;
   readonly notes: readonly string[];
+  readonly mirrored: boolean;
 }
 
 /** Under the picture: why it cannot be laid out, else what its layout had to do, else what is shown. */
-function WellWords({ format, problem, notes }: WordsProps) {
+function WellWords({ format, problem, notes, mirrored }: WordsProps) {
   if (problem !== '') {
     return (
       <span role="alert" className="min-w-0 flex-1 truncate pr-4 text-[#f0a197]" title={problem}>
@@ -174,7 +181,7 @@ function WellWords({ format, problem, notes }: WordsProps) {
   }
   return (
     <span className="min-w-0 flex-1 truncate font-mono">
-      {`${format.label} ${format.shapeLabel} · ${format.widthPx} × ${format.heightPx}`}
+      {`${format.label} ${format.shapeLabel} · ${format.widthPx} × ${format.heightPx}${mirrored ? ' · mirrored' : ''}`}
     </span>
   );
 }

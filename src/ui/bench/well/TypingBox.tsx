@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import { typeWords } from '@/core/edit/editTemplate';
+import { SIDES } from '@/core/mirror/mirrorLayer';
 import type { TextLayer } from '@/core/model/template';
 import { plainText } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
@@ -9,6 +10,8 @@ import { useApply } from '../state/benchStore';
 
 interface Props {
   readonly layer: TextLayer;
+  /** Whether it is seen on the other side than it was drawn. */
+  readonly mirrored: boolean;
   readonly box: Rect | undefined;
   readonly scale: number;
   readonly onDone: () => void;
@@ -18,7 +21,7 @@ interface Props {
  * Typing on the picture: a text box with invisible letters lies exactly over the painted ones, so the
  * caret and the selection are the platform's own and the letters are the real ones.
  */
-export function TypingBox({ layer, box, scale, onDone }: Props) {
+export function TypingBox({ layer, mirrored, box, scale, onDone }: Props) {
   const apply = useApply();
   const area = useRef<HTMLTextAreaElement>(null);
   useEffect(() => {
@@ -31,9 +34,9 @@ export function TypingBox({ layer, box, scale, onDone }: Props) {
   const size = style.sizeU * scale;
   const width = Math.max((box?.width ?? 0) * scale, size * 4);
   const left = (box?.x ?? 0) * scale;
+  const align = mirrored ? SIDES[layer.align] : layer.align;
   // Right-aligned and centred texts grow to the left as well.
-  const shift =
-    layer.align === 'left' ? 0 : (width - (box?.width ?? 0) * scale) * (layer.align === 'right' ? 1 : 0.5);
+  const shift = align === 'left' ? 0 : (width - (box?.width ?? 0) * scale) * (align === 'right' ? 1 : 0.5);
   return (
     <textarea
       ref={area}
@@ -59,7 +62,7 @@ export function TypingBox({ layer, box, scale, onDone }: Props) {
         fontSize: size,
         lineHeight: style.leading,
         letterSpacing: `${style.tracking / 1000}em`,
-        textAlign: layer.align === 'centre' ? 'center' : layer.align,
+        textAlign: align === 'centre' ? 'center' : align,
         textTransform: style.letterCase === 'capitals' ? 'uppercase' : 'none',
         whiteSpace: 'pre',
       }}

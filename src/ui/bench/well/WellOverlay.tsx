@@ -10,7 +10,7 @@ import { intersectRects, unionRects } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
 import type { PlacedBox } from '@/core/frame/points';
-import { pointWithin } from '@/core/frame/points';
+import { mirrorPoint, pointWithin } from '@/core/frame/points';
 import { safeArea } from '@/core/frame/safeAreas';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { useBench, useTemplate } from '../state/benchStore';
@@ -122,7 +122,10 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
     store
       .getState()
       .applyTo(drag.template, (now) =>
-        drag.roots.reduce((moved, id) => nudgeIn(moved, place, id, snapped.dx, snapped.dy), now),
+        drag.roots.reduce(
+          (moved, id) => nudgeIn(moved, place, id, asDrawn(title, id, snapped.dx), snapped.dy),
+          now,
+        ),
       );
   };
   const drawBand = (to: Point): void => {
@@ -201,12 +204,19 @@ export function WellOverlay({ title, corners, scale, guides, typing, onTyping, c
             box={chosenCorners.box}
             corners={chosenCorners.seen}
             point={chosenCorners.point}
+            mirrored={title.mirrored.has(shownChosen.id)}
             scale={scale}
             toUnits={toUnits}
           />
         )}
       {!typing && chosen !== undefined && chosenBox !== undefined && (
-        <MotionPath layer={chosen} box={chosenBox} scale={scale} toUnits={toUnits} />
+        <MotionPath
+          layer={chosen}
+          box={chosenBox}
+          scale={scale}
+          toUnits={toUnits}
+          mirrored={title.mirrored.has(chosen.id)}
+        />
       )}
       {drag?.snapped != null && (
         <PointerFigure
@@ -259,9 +269,14 @@ function seenOf(
   const box = title.boxes.get(layer.id);
   const seen = corners.get(layer.id);
   if (box === undefined || seen === undefined) return undefined;
-  const own = pointWithin(box, layer.place.point);
+  const { point } = layer.place;
+  const own = pointWithin(box, title.mirrored.has(layer.id) ? mirrorPoint(point) : point);
   return { box, seen, point: { x: box.x + own.x, y: box.y + own.y } };
 }
+
+/** How far across a layer goes as it was drawn, when it goes so far in the picture. */
+const asDrawn = ({ mirrored }: CompiledTitle, id: string, dx: number): number =>
+  mirrored.has(id) ? -dx : dx;
 
 /** The lines of the areas, of everything that does not move with the dragged layers, and the designer's own. */
 function stillLines(
