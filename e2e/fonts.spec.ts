@@ -76,3 +76,63 @@ test('fonts come in as files, are used at once in every tab, replaced with a loo
   await own.getByRole('button', { name: /^Remove Archivo/ }).click();
   await expect(own.getByText('There is none yet.')).toBeVisible();
 });
+
+test('words from right to left turn a title round, and what is dragged goes where it is seen to go', async ({
+  page,
+}) => {
+  const late: string[] = [];
+  page.on('request', (request) => {
+    if (request.url().includes('/fonts/noto-sans-hebrew')) late.push(request.url());
+  });
+  await page.goto('/bench/tideline-strap');
+  const picture = page.getByRole('region', { name: 'Picture' });
+  await expect(picture.locator('canvas')).toBeVisible();
+  await page.getByRole('tab', { name: 'Place' }).click();
+  const across = page.getByLabel('Offset across', { exact: true });
+  await expect(across).toHaveValue('30');
+  expect(late).toEqual([]);
+  await page.getByRole('button', { name: 'Hebrew', exact: true }).click();
+  // The face that ships for it comes now, and nothing is left without a letter.
+  await expect(
+    picture.getByText(/is set in Noto Sans Hebrew|is set partly in Noto Sans Hebrew/),
+  ).toBeVisible();
+  expect(late.length).toBeGreaterThan(0);
+  const well = await page.getByTestId('well').boundingBox();
+  if (well === null) throw new Error('There is no picture to drag in');
+  const at = (x: number, y: number): [number, number] => [well.x + well.width * x, well.y + well.height * y];
+  await page.mouse.move(...at(0.88, 0.85));
+  await page.mouse.down();
+  await page.mouse.move(...at(0.78, 0.85), { steps: 6 });
+  await page.mouse.up();
+  // A tenth of the picture to the left, from its right side: the design goes as far from its left one.
+  await expect.poll(async () => Math.round(Number(await across.inputValue()) / 10)).toBe(22);
+  await page.keyboard.press('Control+z');
+  await expect(across).toHaveValue('30');
+  await page.keyboard.press('ArrowLeft');
+  await expect(across).toHaveValue('31');
+  await page.keyboard.press('Control+z');
+  await page.locator('[data-section="Right to left"]').click();
+  const turned = await pixels(picture.locator('canvas'));
+  await page.getByLabel('Mirror the template').selectOption('never');
+  await expect.poll(() => pixels(picture.locator('canvas'))).not.toBe(turned);
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => pixels(picture.locator('canvas'))).toBe(turned);
+});
+
+test('Thai, which has no spaces, is parted alike here and on the server', async ({ page }) => {
+  await page.goto('/house');
+  const sentences = [
+    'เจ้าหน้าที่ดูแลประตูน้ำและเรือโคมไฟในแม่น้ำยามค่ำคืน',
+    'ผู้หญิงคนนั้นพายเรือข้ามแม่น้ำทุกเช้าก่อนพระอาทิตย์ขึ้น',
+    'ครูสอนทำเครื่องปั้นดินเผาที่หมู่บ้านริมคลองเล่าเรื่องเตาเผาเก่า',
+    'การแข่งขันเรือโคมไฟประจำปีจะเริ่มตอนสองทุ่มที่สะพานไม้',
+    'วิศวกรตรวจระดับน้ำขึ้นน้ำลงสูงสุดในรอบสิบปี',
+  ];
+  const parts = (list: readonly string[]): string[][] =>
+    list.map((text) =>
+      Array.from(new Intl.Segmenter('th', { granularity: 'word' }).segment(text), ({ segment }) => segment),
+    );
+  expect(await page.evaluate(parts, sentences)).toEqual(parts(sentences));
+});

@@ -12,6 +12,12 @@ const STATIC_FACES = {
   'noto-sans-arabic': [400, 500, 600, 700],
   'noto-sans-devanagari': [400, 500, 600, 700],
   'noto-sans-symbols': [400, 700],
+  ...Object.fromEntries(
+    ['hebrew', 'bengali', 'tamil', 'thai', 'georgian', 'armenian'].map((script) => [
+      `noto-sans-${script}`,
+      [400, 500, 600, 700],
+    ]),
+  ),
 };
 
 /** Italics, from the package of their upright face. */

@@ -13,8 +13,9 @@ let loading: Promise<FontLibrary> | null = null;
 
 /** The shipped fonts, read once a process from the folder that also serves them to browsers. */
 export function serverFonts(root = process.cwd()): Promise<FontLibrary> {
+  const { first, late } = fontFileNames();
   loading ??= loadFontLibrary(
-    new Map(fontFileNames().map((name) => [name, readFileSync(join(root, 'public', 'fonts', name))])),
+    new Map([...first, ...late].map((name) => [name, readFileSync(join(root, 'public', 'fonts', name))])),
   );
   return loading;
 }

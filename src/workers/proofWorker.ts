@@ -3,6 +3,8 @@ import { PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
 import type { Cue } from '@/core/model/captions';
 import { creditPictures } from '@/core/model/credits';
 import type { Title } from '@/core/model/project';
+import { layerWords } from '@/core/model/template';
+import { lateFacesFor } from '@/core/faces/faces';
 import { everyFace } from '@/core/resolve/faces';
 import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
@@ -53,6 +55,16 @@ async function startOver(making: Promise<Proofer>): Promise<void> {
   await work(made);
 }
 
+/** The faces of all editions, and those that stand in for letters of their words and of changed titles. */
+function facesIn({ editions }: ProofSurroundings, changed: readonly Title[]): string[] {
+  const documents = [...editions.values()].map(({ document }) => document);
+  const words = [
+    ...documents.flatMap(({ layers }) => layers.map(layerWords)),
+    ...changed.map(({ values }) => Object.values(values).join('\n')),
+  ].join('\n');
+  return [...documents.flatMap(everyFace), ...lateFacesFor(words)];
+}
+
 function fail(error: unknown): void {
   reply({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
 }
@@ -74,7 +86,7 @@ async function handle(message: ProofRequest): Promise<void> {
   if (around === null) return;
   await Promise.all([
     speller.load(languagesIn(around)),
-    loadFontsFor([...around.editions.values()].flatMap(({ document }) => everyFace(document))),
+    loadFontsFor(facesIn(around, message.changed)),
     loadTitlePictures(message.editions === undefined ? message.changed : titles.values()),
   ]);
   // Fonts that came meanwhile have had it made anew.

@@ -1,4 +1,6 @@
+import { lateFacesFor } from '@/core/faces/faces';
 import { everyFace } from '@/core/resolve/faces';
+import { layerWords } from '@/core/model/template';
 import { picturesOf } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -66,7 +68,7 @@ async function answer(request: WallRequest): Promise<WallReply> {
     loadBackdrop(template.backdrop),
     ...picturesOf(template, { format: FORMATS.get(request.formatId), values }).map(loadPicture),
   ]);
-  const { below, title } = layOut(request, asked, await loadFontsFor(everyFace(template)));
+  const { below, title } = layOut(request, asked, await loadFontsFor(facesOf(asked)));
   const { widthPx, heightPx } = title.format;
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true });
@@ -75,6 +77,12 @@ async function answer(request: WallRequest): Promise<WallReply> {
   painter.paint(context, title.frame(request.seconds, request.timing));
   const trouble = layoutTrouble(template, title);
   return { formatId: request.formatId, bitmap: canvas.transferToImageBitmap(), trouble };
+}
+
+/** The faces of a design and those that stand in for letters of its words. */
+function facesOf({ template, values }: Design): string[] {
+  const words = [...template.layers.map(layerWords), ...Object.values(values)].join('\n');
+  return [...everyFace(template), ...lateFacesFor(words)];
 }
 
 /** The backdrop as the same object while it is the same, so that a kept one serves again. */

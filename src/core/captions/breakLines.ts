@@ -1,8 +1,8 @@
-import LineBreaker from 'linebreak';
 import type { CueSpan } from '../formats/captions/cueMarks';
 import { cueSpans, mapSpans, plainWords, sliceSpans, spansToWords } from '../formats/captions/cueMarks';
 import type { CaptionRules } from '../model/captions';
 import { countGraphemes } from '../text/graphemes';
+import { lineBreaks } from '../text/lineBreaks';
 import { senseWords } from './senseWords';
 
 type LineRules = Pick<CaptionRules, 'mostLines' | 'charactersPerLine'>;
@@ -68,10 +68,8 @@ interface LineEnd {
 /** Where a line may end (UAX 14), and what each costs by the sense. */
 function lineEnds(text: string, language: string): LineEnd[] {
   const { leading, trailing } = senseWords(language);
-  const breaker = new LineBreaker(text);
   const ends: LineEnd[] = [];
-  for (let next = breaker.nextBreak(); next !== null; next = breaker.nextBreak()) {
-    const at = next.position;
+  for (const at of lineBreaks(text)) {
     if (at <= 0 || at >= text.length) continue;
     const before = wordAt(text.slice(0, at).match(/(\S+)\s*$/)?.[1] ?? '');
     const after = wordAt(text.slice(at).match(/^\s*(\S+)/)?.[1] ?? '');

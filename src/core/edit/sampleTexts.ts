@@ -20,6 +20,7 @@ const LONG_SENTENCES =
   'We carried every lantern down to the water by hand, two hundred and twelve of them, and not one went out before the last boat was home.';
 const SENTENCE_LENGTH = 100;
 const ARABIC = ['نور الهلالي', 'مرشدة المد والجزر'];
+const HEBREW = ['נועה בר־נהר', 'מדריכת הגאות'];
 const HINDI = ['सीमा घाटे', 'नौका निर्माता'];
 
 const SHORT_ROWS = [['1', 'Ode', '9:59']];
@@ -35,6 +36,10 @@ const LONG_ROWS = [
 const ARABIC_ROWS = [
   ['1', 'نور الهلالي', '4:12.6'],
   ['2', 'قارب الفانوس', '4:13.1'],
+];
+const HEBREW_ROWS = [
+  ['1', 'נועה בר־נהר', '4:12.6'],
+  ['2', 'סירת הפנסים', '4:13.1'],
 ];
 const HINDI_ROWS = [
   ['1', 'सीमा घाटे', '4:12.6'],
@@ -73,6 +78,13 @@ export const SAMPLE_TEXTS: readonly SampleText[] = [
     title: 'Arabic',
     words: (_field, _usual, i) => pick(ARABIC, i),
     rows: ARABIC_ROWS,
+  },
+  {
+    id: 'hebrew',
+    label: 'Hebrew',
+    title: 'Hebrew',
+    words: (_field, _usual, i) => pick(HEBREW, i),
+    rows: HEBREW_ROWS,
   },
   {
     id: 'hindi',
@@ -121,6 +133,7 @@ const LONG_CREDITS = [
   `> ${LONG_SENTENCES}`,
 ].join('\n');
 const ARABIC_CREDITS = `# ${ARABIC_ROWS[1][1]}\n${ARABIC[1]}\t${ARABIC[0]}\n\t${ARABIC_ROWS[0][1]}`;
+const HEBREW_CREDITS = `# ${HEBREW_ROWS[1][1]}\n${HEBREW[1]}\t${HEBREW[0]}\n\t${HEBREW_ROWS[0][1]}`;
 const HINDI_CREDITS = `# ${HINDI_ROWS[1][1]}\n${HINDI[1]}\t${HINDI[0]}\n\t${HINDI_ROWS[0][1]}`;
 const CREDITS: Readonly<Record<string, readonly CreditRow[]>> = Object.fromEntries(
   Object.entries({
@@ -128,6 +141,7 @@ const CREDITS: Readonly<Record<string, readonly CreditRow[]>> = Object.fromEntri
     long: LONG_CREDITS,
     'one-line': '- Ode Pell',
     arabic: ARABIC_CREDITS,
+    hebrew: HEBREW_CREDITS,
     hindi: HINDI_CREDITS,
   }).map(([id, text]) => [id, textToCredits(text).rows]),
 );

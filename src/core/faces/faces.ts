@@ -25,6 +25,8 @@ export interface Face {
   readonly italicOf?: string;
   /** Whether the House took it in, so that it does not ship with the program. */
   readonly own?: true;
+  /** Whether its files are fetched only once something is set in it; the House's own always are. */
+  readonly late?: true;
 }
 
 const weights = (stem: string, ...list: readonly number[]): Record<number, string> =>
@@ -107,6 +109,60 @@ const SHIPPED: readonly Face[] = [
     licence: 'OFL-1.1',
     features: [],
   },
+  {
+    id: 'noto-sans-hebrew',
+    label: 'Noto Sans Hebrew',
+    files: weights('noto-sans-hebrew', 400, 500, 600, 700),
+    scripts: ['Hebrew', 'Latin'],
+    licence: 'OFL-1.1',
+    features: [],
+    late: true,
+  },
+  {
+    id: 'noto-sans-bengali',
+    label: 'Noto Sans Bengali',
+    files: weights('noto-sans-bengali', 400, 500, 600, 700),
+    scripts: ['Bengali', 'Latin'],
+    licence: 'OFL-1.1',
+    features: [],
+    late: true,
+  },
+  {
+    id: 'noto-sans-tamil',
+    label: 'Noto Sans Tamil',
+    files: weights('noto-sans-tamil', 400, 500, 600, 700),
+    scripts: ['Tamil', 'Latin'],
+    licence: 'OFL-1.1',
+    features: [],
+    late: true,
+  },
+  {
+    id: 'noto-sans-thai',
+    label: 'Noto Sans Thai',
+    files: weights('noto-sans-thai', 400, 500, 600, 700),
+    scripts: ['Thai', 'Latin'],
+    licence: 'OFL-1.1',
+    features: [],
+    late: true,
+  },
+  {
+    id: 'noto-sans-georgian',
+    label: 'Noto Sans Georgian',
+    files: weights('noto-sans-georgian', 400, 500, 600, 700),
+    scripts: ['Georgian', 'Latin'],
+    licence: 'OFL-1.1',
+    features: [],
+    late: true,
+  },
+  {
+    id: 'noto-sans-armenian',
+    label: 'Noto Sans Armenian',
+    files: weights('noto-sans-armenian', 400, 500, 600, 700),
+    scripts: ['Armenian', 'Latin'],
+    licence: 'OFL-1.1',
+    features: [],
+    late: true,
+  },
   // Notes of music for captions, arrows and other signs that text faces do not have.
   {
     id: 'noto-sans-symbols',
@@ -149,7 +205,7 @@ export function italicOf(faceId: string): string | null {
 
 export const DEFAULT_FACE_ID = 'barlow-condensed';
 
-/** The order in which faces stand in for others, where nothing else decides. */
+/** The order in which faces stand in for others, where nothing else decides; those that come late for their script only. */
 const STAND_IN_ORDER = [
   'hanken-grotesk',
   'barlow-condensed',
@@ -177,7 +233,8 @@ export function fallbackFaces(script: string): readonly string[] {
     if (scripts.includes(script)) return 1;
     return scripts[0] === 'Latn' ? 2 : 3;
   };
-  const order = STAND_IN_ORDER.toSorted((a, b) => rank(a) - rank(b));
+  const late = SHIPPED.filter((face) => face.late === true && scriptTag(face.scripts[0]) === script);
+  const order = [...late.map(({ id }) => id), ...STAND_IN_ORDER].toSorted((a, b) => rank(a) - rank(b));
   orders.set(script, order);
   return order;
 }
@@ -205,7 +262,24 @@ function clampTo([least, most]: AxisRange, value: number): number {
   return Math.max(least, Math.min(most, value));
 }
 
-/** The names of all shipped font files. */
-export function fontFileNames(): string[] {
-  return SHIPPED.flatMap((face) => Object.values(face.files));
+/** The names of the shipped font files that every page has from the start, and of those that are fetched later. */
+export function fontFileNames(): { readonly first: readonly string[]; readonly late: readonly string[] } {
+  const names = (late: boolean): string[] =>
+    SHIPPED.filter((face) => (face.late === true) === late).flatMap((face) => Object.values(face.files));
+  return { first: names(false), late: names(true) };
+}
+
+/** Whether the files of a face come only once something is set in it. */
+export function comesLate({ own, late }: Face): boolean {
+  return own === true || late === true;
+}
+
+const LATE = SHIPPED.filter(({ late }) => late === true).map(({ id, scripts: [script] }) => ({
+  id,
+  isIn: new RegExp(`\\p{Script=${script}}`, 'u'),
+}));
+
+/** The faces that come late and stand in for letters of some words. */
+export function lateFacesFor(words: string): string[] {
+  return LATE.flatMap(({ id, isIn }) => (isIn.test(words) ? [id] : []));
 }

@@ -1,6 +1,13 @@
 import type { Outline } from '../display/outline';
 import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
-import { DEFAULT_FACE_ID, FACES, fontFileNames, nearestWeight, nearestWidth } from '../faces/faces';
+import {
+  comesLate,
+  DEFAULT_FACE_ID,
+  FACES,
+  fontFileNames,
+  nearestWeight,
+  nearestWidth,
+} from '../faces/faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
 import { glyphToOutline } from './glyphOutline';
 import { UNDETERMINED } from '../faces/language';
@@ -33,14 +40,15 @@ export interface FontLibrary {
 }
 
 /**
- * Loads HarfBuzz and makes all shipped fonts available. `onMissing` is told each time of a face whose files are not here. `shipped` maps each name from fontFileNames() to
- * the bytes of a TrueType file (compressed web fonts would silently give empty glyphs, so they are refused).
+ * Loads HarfBuzz and makes shipped fonts available: all that `fontFileNames` has as first, and the late ones that are
+ * given. `shipped` maps their names to the bytes of TrueType files (compressed web fonts would silently give empty
+ * glyphs, so they are refused). `onMissing` is told each time of a face whose files are not here.
  */
 export async function loadFontLibrary(
   shipped: ReadonlyMap<string, Uint8Array>,
   onMissing: (faceId: string) => void = () => undefined,
 ): Promise<FontLibrary> {
-  for (const name of fontFileNames()) requireTrueType(name, shipped.get(name));
+  for (const name of fontFileNames().first) requireTrueType(name, shipped.get(name));
   // A static import would make every module above wait for the WebAssembly start; workers lose messages then.
   const hb = await import('harfbuzzjs');
   const files = new Map(shipped);
@@ -48,7 +56,7 @@ export async function loadFontLibrary(
   const library: FontLibrary = {
     font(faceId, weight, width = 100) {
       const asked = FACES.get(faceId);
-      const isHere = asked.own !== true || Object.values(asked.files).every((name) => files.has(name));
+      const isHere = !comesLate(asked) || Object.values(asked.files).every((name) => files.has(name));
       if (!isHere) onMissing(faceId);
       const face = isHere ? asked : FACES.get(DEFAULT_FACE_ID);
       const setting = { weight: nearestWeight(face, weight), width: nearestWidth(face, width) };

@@ -1,8 +1,8 @@
-import LineBreaker from 'linebreak';
 import type { ItemisedParagraph } from './itemise';
+import { lineBreaks } from './lineBreaks';
 import { hyphenFor, shapeLine, SOFT_HYPHEN } from './shapeLine';
 
-/** A place where UAX 14 lets a line end. */
+/** A place where a line may end. */
 interface BreakPlace {
   readonly position: number;
   /** The width of the hyphen that is shown there, for a soft hyphen; else 0. */
@@ -28,14 +28,10 @@ export function measureParagraph(paragraph: ItemisedParagraph): MeasuredParagrap
   };
 
   function breakPlaces(of: ItemisedParagraph): BreakPlace[] {
-    const breaker = new LineBreaker(text);
-    const places: BreakPlace[] = [];
-    for (let next = breaker.nextBreak(); next !== null; next = breaker.nextBreak()) {
-      const { position } = next;
+    return lineBreaks(text).map((position) => {
       const soft = text[position - 1] === SOFT_HYPHEN && position < text.length;
-      places.push({ position, hyphenU: soft ? hyphenWidth(of, position - 1) : 0 });
-    }
-    return places;
+      return { position, hyphenU: soft ? hyphenWidth(of, position - 1) : 0 };
+    });
   }
 }
 

@@ -6,6 +6,7 @@ import type { LongStep, TextRun, TextStyle } from '../model/template';
 import { fitText } from './fitText';
 import type { FontLibrary } from './fontLibrary';
 import { countGraphemes, cutGraphemes } from './graphemes';
+import { FACES } from '../faces/faces';
 import { capitalsOf, languageOf } from '../faces/language';
 import type { TextLayout, TextSpec } from './layoutText';
 import { layoutText } from './layoutText';
@@ -76,9 +77,26 @@ describe('faces that stand in', () => {
     expect(facesOf(layout)).toEqual(['barlow-condensed-600.ttf', 'hanken-grotesk-600.ttf']);
   });
 
+  test.each([
+    ['Hebrew', 'שלומית בר-נהר'],
+    ['Bengali', 'নূর জলপথ'],
+    ['Tamil', 'நதிக்கரை விளக்கு'],
+    ['Thai', 'แม่น้ำและเรือ'],
+    ['Georgian', 'მდინარე ნავი'],
+    ['Armenian', 'Գետի լապտեր'],
+    ['Greek', 'Ποταμός'],
+    ['Cyrillic', 'Река и лодка'],
+  ])('%s is set whole, in a face that ships', (script, words) => {
+    const layout = set(words);
+    expect(layout.missing).toEqual([]);
+    const [own] = layout.standIns;
+    expect(layout.standIns).toHaveLength(1);
+    expect(FACES.list.find(({ label }) => label === own)?.scripts).toContain(script);
+  });
+
   test('what no face has is told once, with what could be set left as it is', () => {
-    const layout = set('Ilse ไทย ไทย');
-    expect(layout.missing).toEqual(['ไ', 'ท', 'ย']);
+    const layout = set('Ilse ខ្មែ ខ្មែ');
+    expect(layout.missing).toEqual(['ខ', 'ម']);
     expect(layout.standIns).toEqual([]);
   });
 });

@@ -41,7 +41,7 @@ function open(source: string, root: string, zoom: number): Resvg {
       fitTo: { mode: 'zoom', value: zoom },
       font: {
         loadSystemFonts: false,
-        fontFiles: fontFileNames().map((name) => join(root, 'public', 'fonts', name)),
+        fontFiles: fontFileNames().first.map((name) => join(root, 'public', 'fonts', name)),
         defaultFontFamily: FALLBACK_FACE,
       },
     });

@@ -1,6 +1,6 @@
 import type { FaceFile } from '@/core/faces/faceFile';
 import type { Face } from '@/core/faces/faces';
-import { FACES, knowOwnFaces } from '@/core/faces/faces';
+import { comesLate, FACES, fontFileNames, knowOwnFaces } from '@/core/faces/faces';
 import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
@@ -9,7 +9,7 @@ import { loadFontLibrary } from '@/core/text/fontLibrary';
 const CHANNEL = 'gilder-fonts';
 
 let loading: Promise<FontLibrary> | null = null;
-// Files that came or are on their way. A House may have hundreds; only what words are set in is fetched.
+// Files that came late or are on their way. A House may have hundreds; only what words are set in is fetched.
 const fetched = new Map<string, Promise<void>>();
 const shown = new Set<string>();
 const RETRY_AFTER_MS = 3000;
@@ -28,7 +28,7 @@ export function loadFonts(): Promise<FontLibrary> {
 /** The fonts with those of the faces that are asked for: what is laid out with them has no stand-in. */
 export async function loadFontsFor(faceIds: Iterable<string>): Promise<FontLibrary> {
   await loadFonts();
-  await fetchOwn([...faceIds]);
+  await fetchLate([...faceIds]);
   return loadFonts();
 }
 
@@ -55,11 +55,10 @@ function publish(library: FontLibrary): void {
 async function loadAll(): Promise<FontLibrary> {
   const shipped = FACES.list.filter(({ own }) => own !== true);
   for (const face of shipped) showInPage(face);
-  const names = shipped.flatMap((face) => Object.values(face.files));
-  const files = await Promise.all(names.map((name) => fetchFile(`/fonts/${name}`, name)));
+  const files = await Promise.all(fontFileNames().first.map((name) => fetchFile(`/fonts/${name}`, name)));
   const [library] = await Promise.all([
     // What is set while its font is on the way is set again once that has come.
-    loadFontLibrary(new Map(files), (faceId) => void fetchOwn([faceId]).catch(() => undefined)),
+    loadFontLibrary(new Map(files), (faceId) => void fetchLate([faceId]).catch(() => undefined)),
     learnOwnFaces(),
   ]);
   return library;
@@ -75,29 +74,33 @@ async function learnOwnFaces(): Promise<void> {
   for (const face of faces) showInPage(face);
 }
 
-/** Fetches the files of own faces that did not come before. */
-async function fetchOwn(faceIds: readonly string[]): Promise<void> {
-  const own = faceIds.flatMap((id) => FACES.find(id) ?? []).filter((face) => face.own === true);
-  const names = own.flatMap((face) => Object.values(face.files));
-  const isNew = names.some((name) => !fetched.has(name));
-  for (const name of names) if (!fetched.has(name)) fetched.set(name, fetchOnce(name));
-  await Promise.all(names.map((name) => fetched.get(name)));
+/** Fetches the files of faces that come late and did not come before. */
+async function fetchLate(faceIds: readonly string[]): Promise<void> {
+  const late = faceIds.flatMap((id) => FACES.find(id) ?? []).filter(comesLate);
+  const files = late.flatMap((face) => Object.values(face.files).map((name) => ({ face, name })));
+  const isNew = files.some(({ name }) => !fetched.has(name));
+  for (const { face, name } of files)
+    if (!fetched.has(name)) fetched.set(name, fetchOnce(addressOf(face, name), name));
+  await Promise.all(files.map(({ name }) => fetched.get(name)));
   if (isNew) publish((await loadFonts()).with(new Map()));
 }
 
 /**
- * Resolves once a file of the House is in the library, whoever asked for it first. One that did not come is asked for
+ * Resolves once a file is in the library, whoever asked for it first. One that did not come is asked for
  * again after a while, not at every layout.
  */
-function fetchOnce(name: string): Promise<void> {
+function fetchOnce(address: string, name: string): Promise<void> {
   const take = async (): Promise<void> => {
-    const file = await fetchFile(`/api/fonts/${name}`, name);
+    const file = await fetchFile(address, name);
     (await loadFonts()).with(new Map([file]));
   };
   const file = take();
   file.catch(() => setTimeout(() => fetched.delete(name), RETRY_AFTER_MS));
   return file;
 }
+
+const addressOf = ({ own }: Face, name: string): string =>
+  own === true ? `/api/fonts/${name}` : `/fonts/${name}`;
 
 async function fetchFile(address: string, name: string): Promise<readonly [string, Uint8Array]> {
   const response = await fetch(address);
@@ -111,14 +114,14 @@ export function titleFamily(faceId: string): string {
 }
 
 /** The same files for the box that text is typed into on the picture; a browser reads one only where it is shown. */
-function showInPage({ id, axes, files, own }: Face): void {
+function showInPage(face: Face): void {
+  const { id, axes, files } = face;
   if (typeof document === 'undefined') return;
   for (const [weight, name] of Object.entries(files)) {
     if (shown.has(name)) continue;
     shown.add(name);
-    const address = own === true ? `/api/fonts/${name}` : `/fonts/${name}`;
     const range = axes === undefined ? weight : axes.weight.join(' ');
-    document.fonts.add(new FontFace(titleFamily(id), `url("${address}")`, { weight: range }));
+    document.fonts.add(new FontFace(titleFamily(id), `url("${addressOf(face, name)}")`, { weight: range }));
   }
 }
 
