@@ -104,3 +104,54 @@ for (const theme of ['daylight', 'lamplight']) {
     });
   }
 }
+
+for (const [width, height] of [
+  [1100, 800],
+  [900, 700],
+  [640, 400],
+] as const) {
+  test(`nothing is out of reach in a window of ${width} by ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    for (const path of SCREENS.filter((one) => !one.endsWith('/proof'))) {
+      await page.goto(path);
+      await expect(page.locator('main')).toBeVisible();
+      const { wide, hidden } = await page.evaluate(() => {
+        const buttons = [...document.querySelectorAll('header :is(a[href^="/"], button, input)')];
+        const isReached = (element: Element): boolean => {
+          const { left, top, width: w, height: h } = element.getBoundingClientRect();
+          const hit = document.elementFromPoint(left + w / 2, top + h / 2);
+          return hit !== null && (element.contains(hit) || hit.contains(element));
+        };
+        return {
+          wide: document.documentElement.scrollWidth > document.documentElement.clientWidth,
+          hidden: buttons
+            .filter((one) => !isReached(one))
+            .map((one) => one.textContent || one.getAttribute('aria-label')),
+        };
+      });
+      expect({ path, wide, hidden }).toEqual({ path, wide: false, hidden: [] });
+    }
+  });
+}
+
+test('on a narrow bench the settings are a drawer, which Escape shuts', async ({ page }) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  await page.goto('/bench/tideline-strap');
+  const tab = page.getByRole('button', { name: 'Settings', exact: true });
+  await expect(page.getByRole('complementary', { name: 'Settings' })).toBeHidden();
+  await tab.press('Enter');
+  const settings = page.getByRole('complementary', { name: 'Settings' });
+  await expect(settings).toBeFocused();
+  await settings.getByRole('tab', { name: 'Place' }).click();
+  await expect(settings.getByLabel('Offset across', { exact: true })).toBeInViewport();
+  await page.keyboard.press('Escape');
+  await expect(settings).toBeHidden();
+  await expect(tab).toBeFocused();
+  await page.getByRole('button', { name: 'Format wall', exact: true }).click();
+  await page
+    .getByRole('complementary', { name: 'Format wall' })
+    .getByRole('button', { name: 'Arabic', exact: true })
+    .click();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(settings.getByRole('tab', { name: 'Place' })).toBeVisible();
+});

@@ -13,7 +13,7 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await expect(picture).toHaveAttribute('data-titles', '1');
 
   // The name: typed on the picture, moved by the keyboard, its style set.
-  await page.getByTestId('timecode').click();
+  await page.getByTestId('part-now').click();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Noor Halloran');
   await page.keyboard.press('Escape');

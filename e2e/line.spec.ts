@@ -50,7 +50,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await expect(well).toBeVisible();
   const picture = page.getByRole('region', { name: 'Picture' }).locator('canvas');
   const before = await pixels(picture);
-  await page.getByTestId('timecode').click();
+  await page.getByTestId('part-now').click();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Mira Stott');
   await page.keyboard.press('Escape');
@@ -70,7 +70,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   await page.keyboard.press('ControlOrMeta+Shift+z');
   await expect(down).not.toHaveValue('-74');
   await page.keyboard.press('ControlOrMeta+z');
-  await page.getByTestId('timecode').click();
+  await page.getByTestId('part-now').click();
   await page.keyboard.press('Shift+ArrowUp');
   await expect(down).toHaveValue('-84');
 

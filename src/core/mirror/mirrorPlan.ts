@@ -40,12 +40,13 @@ export function mirrorUnitPlace(place: UnitPlace): UnitPlace {
 
 /** What a move planned for a mirrored unit, brought back: it does the same from the other side. */
 export function mirrorPlan(plan: MovePlan, frame: Rect): MovePlan {
-  const { parts, pivot, mask, light } = plan;
+  const { parts, pivot, mask, light, block } = plan;
   return {
     ...plan,
     parts: parts.map(mirrorPart),
     ...(pivot !== undefined && { pivot: mirrorPivot(pivot) }),
     ...(mask !== undefined && { mask: mirrorMask(mask, frame) }),
+    ...(block !== undefined && { block: { ...block, fromRight: block.fromRight !== true } }),
     ...(light !== undefined && { light: { ...light, angleDegrees: -light.angleDegrees } }),
   };
 }

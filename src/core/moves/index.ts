@@ -3,11 +3,13 @@ import { band } from './band';
 import { bend } from './bend';
 import { bounce } from './bounce';
 import { brake } from './brake';
+import { caret } from './caret';
 import { close } from './close';
 import { colourPass } from './colourPass';
 import { countUp } from './countUp';
 import { depthBlur } from './depthBlur';
 import { draw } from './draw';
+import { elastic } from './elastic';
 import { fade } from './fade';
 import { flicker } from './flicker';
 import { flight } from './flight';
@@ -16,12 +18,15 @@ import { glint } from './glint';
 import { grow } from './grow';
 import { iris } from './iris';
 import { jitter } from './jitter';
+import { lightStrip } from './lightStrip';
 import { rise } from './rise';
 import { shear } from './shear';
+import { slices } from './slices';
 import { slide } from './slide';
 import { snap } from './snap';
 import { split } from './split';
 import { spread } from './spread';
+import { sweep } from './sweep';
 import { swing } from './swing';
 import { tip } from './tip';
 import { trackingClose } from './trackingClose';
@@ -42,6 +47,7 @@ export const MOVES = createRegistry('move', [
   wipe,
   iris,
   typing,
+  caret,
   trackingOpen,
   trackingClose,
   depthBlur,
@@ -54,8 +60,10 @@ export const MOVES = createRegistry('move', [
   tip,
   unfold,
   split,
+  slices,
   tumble,
   bounce,
+  elastic,
   swing,
   brake,
   shear,
@@ -67,6 +75,8 @@ export const MOVES = createRegistry('move', [
   glint,
   spread,
   unroll,
+  sweep,
+  lightStrip,
   draw,
   countUp,
   band,

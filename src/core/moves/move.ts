@@ -68,6 +68,20 @@ export type MoveMask =
   /** A window that stays while the title holds. */
   | { readonly kind: 'window'; readonly rect: Rect };
 
+/** A block of colour that `block` takes over a unit's box, from the left to the right. */
+export interface MoveBlock {
+  /**
+   * `sweep`: it grows over the whole box and leaves the unit behind it. `strip`: a narrow one uncovers the unit as it
+   * goes. `caret`: a narrow one stands before the unit, then behind it.
+   */
+  readonly kind: 'sweep' | 'strip' | 'caret';
+  readonly colour: HexColour;
+  /** How wide a narrow one is. */
+  readonly widthU: number;
+  /** Goes from the right to the left instead. */
+  readonly fromRight?: boolean;
+}
+
 /** Points that a unit can turn and grow about. */
 export const PIVOTS = [
   'centre',
@@ -92,6 +106,8 @@ export interface MovePlan {
   readonly colour?: HexColour;
   /** The band of light that `light` moves. */
   readonly light?: { readonly angleDegrees: number; readonly widthU: number; readonly colour: HexColour };
+  /** What `block` moves. */
+  readonly block?: MoveBlock;
   /** The line that `drawn` draws, in design units. */
   readonly lineU?: number;
 }

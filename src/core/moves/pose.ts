@@ -25,6 +25,8 @@ export function restPose() {
     drawn: 1,
     /** How far a band of light has gone over the layer; it is not seen at 0 and 1. */
     light: 1,
+    /** How far a block has gone over the unit: at 0 neither is there, at 1 the block is gone. */
+    block: 1,
     /** How far the numbers in a text have been counted. */
     counted: 1,
   };

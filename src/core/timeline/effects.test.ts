@@ -80,6 +80,63 @@ describe('a matte', () => {
   });
 });
 
+describe('blocks of moves', () => {
+  // A red box from 300 to 900 u across; a block of green goes over it in a second.
+  const at = (move: string, seconds: number, more = {}) => {
+    const params = { colour: '#00ff00', widthU: 30, ...more };
+    const use = newMoveUse(move, { lengthSeconds: 1, ease: 'even', params });
+    return picture([moving(motionOf({ ...use, unit: 'layer' }, null))], seconds);
+  };
+  const RED = [255, 0, 0, 255];
+  const GREEN = [0, 255, 0, 255];
+
+  test('a block grows over what it uncovers, and leaves it on the other side', () => {
+    // A quarter of the time is half of the way over it, but for the moment in which it stands.
+    const half = at('sweep', 0.24);
+    expect(half(560, 450)).toEqual(GREEN);
+    expect(half(640, 450)[3]).toBe(0);
+    expect(at('sweep', 0.5)(880, 450)).toEqual(GREEN);
+    const leaving = at('sweep', 0.76);
+    expect(leaving(560, 450)).toEqual(RED);
+    expect(leaving(640, 450)).toEqual(GREEN);
+    expect(at('sweep', 1)(880, 450)).toEqual(RED);
+  });
+
+  test('a strip of light has uncovered what lies behind it', () => {
+    const half = at('light-strip', 0.5);
+    expect(half(560, 450)).toEqual(RED);
+    expect(half(640, 450)[3]).toBe(0);
+    // Brightest in the middle of its 30 u, and gone beyond them.
+    expect(half(601, 450)[1]).toBeGreaterThan(200);
+    expect(half(622, 450)[3]).toBe(0);
+  });
+
+  test('a caret stands before what it types, then behind it', () => {
+    expect(at('caret', 0.25)(300, 450)).toEqual(GREEN);
+    expect(at('caret', 0.25)(600, 450)[3]).toBe(0);
+    expect(at('caret', 0.75)(899, 450)).toEqual(GREEN);
+    expect(at('caret', 0.75)(600, 450)).toEqual(RED);
+    expect(at('caret', 0)(300, 450)[3]).toBe(0);
+  });
+
+  test('a layer that is tipped in depth has its block lie on it', () => {
+    const use = newMoveUse('sweep', { lengthSeconds: 1, ease: 'even', params: { colour: '#00ff00' } });
+    const tipped = { ...motionOf({ ...use, unit: 'layer' as const }, null), turnY: 60 };
+    const seen = picture([moving(tipped)], 0.5);
+    expect(seen(600, 450)).toEqual(GREEN);
+    // Turned by 60° it is about half as wide.
+    expect(seen(340, 450)[3]).toBe(0);
+  });
+
+  test('words under a block are not yet seen whole', () => {
+    const use = newMoveUse('sweep', { lengthSeconds: 1 });
+    const text = testText('t', 'Ilse', { motion: motionOf({ ...use, unit: 'line' }, null) });
+    const title = compile(testTemplate([text], { timing: TIMING }), {}, SMALL, fonts);
+    expect(title.wordsAt(0.8, LENGTH)[0].covered).toBe(true);
+    expect(title.wordsAt(1.2, LENGTH)[0].covered).toBe(false);
+  });
+});
+
 describe('masks of moves', () => {
   test('a wipe has shown one side and not yet the other', () => {
     const use = newMoveUse('wipe', { lengthSeconds: 1, ease: 'even', params: { angleDegrees: 0, softU: 0 } });

@@ -5,9 +5,9 @@ import type { DisplayItem, Paint } from '../display/list';
 import { rectOutline } from '../display/shapes';
 import { trimOutline } from '../display/trim';
 import type { Matrix } from '../kit/matrix';
-import { isUpright, mapRect, multiply, scaleOf } from '../kit/matrix';
+import { mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
-import { growRect, outwardRect, unionRects } from '../kit/rect';
+import { growRect, unionRects } from '../kit/rect';
 import type { UnitShape } from '../display/unitShape';
 import { pathShape, solid } from '../display/unitShape';
 import type { PosedUnit } from './columns';
@@ -17,6 +17,8 @@ import { maskPaint } from './maskPaint';
 import type { Act } from './motion';
 import { pivotOf, poseMap } from './poseMap';
 import { edgeItems, shapeItem } from './shapeItems';
+import { clippedTo } from './clippedTo';
+import { withBlocks } from './moveBlocks';
 import { bevelEdges, solidItems } from './solidItems';
 
 const STILL: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
@@ -130,7 +132,7 @@ export function paintUnit(
   if (items.length === 0) return items;
   if (grouped) items = [{ kind: 'group', opacity, items }];
   const edgeU = widestEdge(outlines) + (depth?.depthU ?? 0);
-  return masked(posed, blurred(posed, items, toPixels), edgeU, toPixels);
+  return withBlocks(posed, masked(posed, blurred(posed, items, toPixels), edgeU, toPixels), toPixels);
 }
 
 /** A shape in the paint that its layer has now. */
@@ -272,11 +274,4 @@ function masked(
     };
     return [{ kind: 'mask', mode: 'in', items: inner, mask: [veil] }];
   }, items);
-}
-
-/** What lies in a rectangle of the layer only; a turned layer's rectangle is turned with it. */
-export function clippedTo(rect: Rect, items: readonly DisplayItem[], toPixels: Matrix): DisplayItem {
-  if (isUpright(toPixels)) return { kind: 'clip', rectPx: outwardRect(mapRect(toPixels, rect)), items };
-  const shape = pathShape(rectOutline(rect), solid('#000000'));
-  return { kind: 'mask', mode: 'in', items, mask: [shapeItem(shape, toPixels, 1)] };
 }

@@ -32,7 +32,7 @@ export const BenchTitle = memo(function BenchTitle({ saving, edition, changed }:
         value={name}
         maxLength={80}
         onChange={(next) => apply((now) => ({ ...now, name: next }))}
-        className="h-8 max-w-80 min-w-24 rounded-lg border border-transparent bg-transparent px-2 font-serif text-[17px] font-semibold field-sizing-content hover:border-line-strong"
+        className="h-8 max-w-80 min-w-24 shrink rounded-lg border border-transparent bg-transparent px-2 font-serif text-[17px] font-semibold field-sizing-content hover:border-line-strong"
       />
       <span className="whitespace-nowrap text-soft">{stands} ·</span>
       <SaveNote state={saving} />

@@ -92,7 +92,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
           sampleId={sampleId}
           onSample={pickSample}
         />
-        <div className="flex min-w-0 flex-1 flex-col">
+        <div className="flex min-w-0 flex-1 flex-col overflow-y-auto">
           <PictureWell
             format={format}
             fonts={fonts}

@@ -19,11 +19,11 @@ import { frameToSeconds } from '@/core/time/rates';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useClipBackdrop } from '../picture/useClipBackdrop';
 import type { Player } from '../picture/usePlayer';
-import { useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
+import { useClips, useClock, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import { useTracks } from './captions/captionContext';
 import { useShownCaptions } from './captions/useShownCaptions';
 import { MoveInPicture } from './MoveInPicture';
-import { TimecodeBox } from './TimecodeBox';
+import { TimecodeBox } from '../shared/TimecodeBox';
 import { useClipSound } from './useClipSound';
 import { useTitleCompiler } from './useTitleCompiler';
 
@@ -48,6 +48,7 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
   const clips = useClips();
   const titles = useTitles();
   const delivery = useDelivery();
+  const clock = useClock();
   const guides = useDeskUi((ui) => ui.guides);
   const { widthU, heightU } = pictureSize(format);
   const columnPx = widthPx - MARGIN_PX;
@@ -137,7 +138,7 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
         >
           {player.playing ? <PauseIcon className="h-4.5 w-4.5" /> : <PlayIcon className="h-4.5 w-4.5" />}
         </button>
-        <TimecodeBox frame={frame} end={end} onGo={player.seek} />
+        <TimecodeBox clock={clock} frame={frame} end={end} onGo={player.seek} />
         <SoundSwitch player={player} />
         <CaptionSwitch />
         <span className="truncate text-[12px] text-[#c9c4b8]" data-testid="under-playhead">

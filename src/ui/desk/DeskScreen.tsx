@@ -1,5 +1,6 @@
 'use client';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { CSSProperties } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import type { DeskProject } from '@/contract/projects';
@@ -187,10 +188,17 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
       <SaveTrouble state={saving.state} />
       <ConflictBar />
       <EmptiedBar emptied={emptied} />
-      <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1 flex-col">
-        <div className="flex min-h-0 flex-1">
-          <section aria-label="Cue sheet" className="flex min-w-0 flex-1 flex-col border-r border-line">
-            <div className="flex h-12 shrink-0 items-center gap-2 px-3">
+      <main
+        id="content"
+        tabIndex={-1}
+        className="outline-none flex min-h-0 flex-1 flex-col max-[1000px]:overflow-y-auto"
+      >
+        <div className="flex min-h-0 flex-1 max-[1000px]:flex-none max-[1000px]:flex-col">
+          <section
+            aria-label="Cue sheet"
+            className="flex min-w-0 flex-1 flex-col border-r border-line max-[1000px]:h-80 max-[1000px]:flex-none"
+          >
+            <div className="flex min-h-12 shrink-0 flex-wrap items-center gap-2 px-3 py-1">
               <SheetSwitch />
               {sheet === 'titles' && <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />}
               {sheet === 'captions' && (
@@ -216,7 +224,11 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
             )}
           </section>
           <SideDivider width={side} onWidth={setSide} />
-          <div className="flex shrink-0 flex-col bg-card" style={{ width: side }} suppressHydrationWarning>
+          <div
+            className="flex w-(--side) shrink-0 flex-col bg-card max-[1000px]:w-full"
+            style={sideWidth(side)}
+            suppressHydrationWarning
+          >
             <DeskPicture player={player} format={format} fonts={fonts} end={end} widthPx={side} />
             <PanelSwitch />
             {/* Another part begins at its top. */}
@@ -240,6 +252,9 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
     </div>
   );
 }
+
+/** As a variable, so that a narrow window can do without it. */
+const sideWidth = (px: number): CSSProperties & Record<'--side', string> => ({ '--side': `${px}px` });
 
 function useDeskPlayer(): { readonly player: Player; readonly end: number } {
   const { rate, ui, store } = useDesk();

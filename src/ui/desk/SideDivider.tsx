@@ -45,7 +45,7 @@ export function SideDivider({ width, onWidth }: Props) {
     onWidth(width + way * STEP_PX);
   };
   return (
-    <div className="relative z-10 w-0 shrink-0">
+    <div className="relative z-10 w-0 shrink-0 max-[1000px]:hidden">
       <div
         role="slider"
         aria-label="Width of the picture"

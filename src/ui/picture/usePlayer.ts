@@ -10,14 +10,18 @@ export interface Player {
   toggle(): void;
 }
 
+/** How fast a player can go, against the rate's own pace. */
+export const SPEEDS = [0.25, 0.5, 1, 2] as const;
+
 /**
- * A playhead that runs at the rate's own pace and drops frames rather than slow time. It goes round from
- * `loop.to` to `loop.from` (frames, half-open).
+ * A playhead that runs at the rate's own pace, or `speed` times that, and drops frames rather than slow time. It goes
+ * round from `loop.to` to `loop.from` (frames, half-open).
  */
 export function usePlayer(
   rate: FrameRate,
   loop: { readonly from: number; readonly to: number },
   first = 0,
+  speed = 1,
 ): Player {
   const [frame, setFrame] = useState(first);
   const [playing, setPlaying] = useState(false);
@@ -33,13 +37,13 @@ export function usePlayer(
     const startedAt = performance.now();
     let request = requestAnimationFrame(function step(now) {
       const { loop: bounds } = latest.current;
-      const passed = secondsToFrame(Math.max(0, now - startedAt) / 1000, rate);
+      const passed = secondsToFrame((speed * Math.max(0, now - startedAt)) / 1000, rate);
       const span = Math.max(1, bounds.to - bounds.from);
       setFrame(bounds.from + ((startFrame - bounds.from + passed) % span));
       request = requestAnimationFrame(step);
     });
     return () => cancelAnimationFrame(request);
-  }, [playing, rate]);
+  }, [playing, rate, speed]);
   return useMemo(
     () => ({
       frame,

@@ -20,7 +20,7 @@ const KEYS: readonly KeysOf[] = [
     title: 'On the bench',
     path: '/bench/',
     keys: [
-      ['[ and ]', 'To the start or end of in, hold and out in turn'],
+      ['[ and ]', 'To the next edge of in, hold or out, mark, or key or move of the chosen layers'],
       ['Arrows', 'Move the chosen layer 1 u, with Shift 10 u'],
       ['Enter', 'Type into the chosen text'],
       [

@@ -28,7 +28,7 @@ export function TopBar({ middle, actions }: Props) {
   const other = theme === 'lamplight' ? 'daylight' : 'lamplight';
   const says = other === 'lamplight' ? 'Dark theme' : 'Light theme';
   return (
-    <header className="flex h-12 shrink-0 items-center gap-4 border-b border-line bg-card px-3">
+    <header className="flex min-h-12 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-3 py-1 max-[520px]:gap-x-2">
       <a
         href="#content"
         className="sr-only rounded-lg bg-ink font-semibold text-card focus:not-sr-only focus:absolute focus:z-50 focus:px-3 focus:py-1.5"
@@ -36,18 +36,23 @@ export function TopBar({ middle, actions }: Props) {
         Skip to the work
       </a>
       <Places />
-      <div className="flex min-w-0 flex-1 items-center gap-3">{middle}</div>
-      <div className="flex items-center gap-2">{actions}</div>
-      <button
-        type="button"
-        className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
-        aria-label={says}
-        title={says}
-        onClick={() => setTheme(other)}
-      >
-        {theme === 'lamplight' ? <SunIcon className="h-5 w-5" /> : <MoonIcon className="h-5 w-5" />}
-      </button>
-      <KeysSheet />
+      <div className="flex min-w-0 flex-1 basis-52 items-center gap-3 max-[1180px]:order-2">{middle}</div>
+      <div className="flex flex-wrap items-center gap-2 max-[1180px]:order-2 max-[1180px]:ml-auto">
+        {actions}
+      </div>
+      {/* Where there is room for less, what is worked on has a row of its own. */}
+      <span className="flex items-center gap-2 max-[1180px]:ml-auto">
+        <button
+          type="button"
+          className="grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink"
+          aria-label={says}
+          title={says}
+          onClick={() => setTheme(other)}
+        >
+          {theme === 'lamplight' ? <SunIcon className="h-5 w-5" /> : <MoonIcon className="h-5 w-5" />}
+        </button>
+        <KeysSheet />
+      </span>
     </header>
   );
 }
@@ -67,7 +72,7 @@ const Places = memo(function Places() {
         </svg>
         Gilder
       </Link>
-      <nav aria-label="Places" className="flex">
+      <nav aria-label="Places" className="flex flex-wrap">
         {PLACES.map(({ href, label }) => (
           <Link
             key={href}

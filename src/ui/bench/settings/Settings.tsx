@@ -7,6 +7,7 @@ import type { FieldValue, FieldValues, Layer, Template } from '@/core/model/temp
 import { bindLayer } from '@/core/layers';
 import { classes } from '../../shared/classes';
 import { NameBox } from '../../shared/NameBox';
+import { SideDrawer } from '../../shared/SideDrawer';
 import { useApply } from '../state/benchStore';
 import { CardPanel } from './CardPanel';
 import { MotionPanel } from '../motion/MotionPanel';
@@ -28,7 +29,12 @@ const TABS = ['Type', 'Place', 'Motion', 'Card'];
 /** The settings of the chosen layer in three parts, and the card of the template in the fourth. */
 export const Settings = memo(function Settings({ valuesOf, onTry }: Props) {
   return (
-    <aside aria-label="Settings" className="flex w-[296px] shrink-0 flex-col border-l border-line bg-card">
+    <SideDrawer
+      label="Settings"
+      side="right"
+      below="1000px"
+      className="flex w-[296px] shrink-0 flex-col border-l border-line bg-card"
+    >
       <Settled>
         <LayerName />
         <ScopeRow />
@@ -68,7 +74,7 @@ export const Settings = memo(function Settings({ valuesOf, onTry }: Props) {
       <Settled>
         <LeafNote />
       </Settled>
-    </aside>
+    </SideDrawer>
   );
 });
 

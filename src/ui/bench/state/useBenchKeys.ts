@@ -8,6 +8,7 @@ import type { FrameRate } from '@/core/time/rates';
 import type { Player } from '../../picture/usePlayer';
 import type { BenchView } from './benchStore';
 import { designSeconds } from './benchStore';
+import { stopsOf } from './stops';
 import { actsItself, takesArrows, useKeys } from '../../shared/useKeys';
 
 interface Options {
@@ -32,7 +33,7 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
   const { store, selected, selection } = view;
   const { apply, template } = store.getState();
   const total = timing.totalFrames;
-  const stops = [0, timing.inFrames, total - timing.outFrames, total - 1, total];
+  const stops = (): readonly number[] => stopsOf(store.getState().template, selection, timing, rate);
   useKeys('space', (event) => {
     if (actsItself(event)) return;
     event.preventDefault();
@@ -42,8 +43,8 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     const now = store.getState();
     now.replace(addMark(now.template, designSeconds(view.playhead, now.template.timing)));
   });
-  useKeys('[', () => player.seek(stops.findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
-  useKeys(']', () => player.seek(stops.find((stop) => stop > player.frame) ?? total), { useKey: true });
+  useKeys('[', () => player.seek(stops().findLast((stop) => stop < player.frame) ?? 0), { useKey: true });
+  useKeys(']', () => player.seek(stops().find((stop) => stop > player.frame) ?? total), { useKey: true });
   useKeys('comma, shift+comma', (event) => player.seek(player.frame - (event.shiftKey ? rate.nominal : 1)));
   useKeys('period, shift+period', (event) =>
     player.seek(Math.min(total, player.frame + (event.shiftKey ? rate.nominal : 1))),

@@ -14,6 +14,7 @@ import { useElementSize } from '../../picture/useElementSize';
 import { useSortSensors } from '../../shared/useSortSensors';
 import { useApply, useTemplate } from '../state/benchStore';
 import { FindLayer } from './FindLayer';
+import { Ticks } from './Ticks';
 import { MarkFlags } from './MarkFlags';
 import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
@@ -101,6 +102,7 @@ export function Score({ time }: { readonly time: TitleTime }) {
               if (to > from) time.setLoop({ from, to });
             }}
           >
+            <Ticks timing={timing} scale={scale} rate={rate} />
             {loopBand !== null && (
               <div
                 className="pointer-events-none absolute inset-y-0 bg-leaf-light/50"

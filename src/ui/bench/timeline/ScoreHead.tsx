@@ -5,9 +5,11 @@ import { setTiming } from '@/core/edit/editTemplate';
 import type { Timing } from '@/core/model/template';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import { SHORTEST_FRAMES } from '@/core/time/rates';
-import { clockOf, frameToTimecode } from '@/core/time/clock';
+import { clockOf } from '@/core/time/clock';
+import { SPEEDS } from '../../picture/usePlayer';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
+import { TimecodeBox } from '../../shared/TimecodeBox';
 import { AddLayer } from './AddLayer';
 import { SoundMenu } from './SoundMenu';
 import type { TitleTime } from './useTitleTime';
@@ -22,6 +24,7 @@ interface Props {
 }
 
 const LONGEST_SECONDS = 60;
+const SPEED_LABELS = { 0.25: '¼ speed', 0.5: '½ speed', 1: 'Speed 1', 2: 'Speed 2' } as const;
 
 const COLUMNS = [
   { name: 'In', className: 'text-in', part: 'inSeconds' },
@@ -40,7 +43,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
   const framesPerSecond = rate.numerator / rate.denominator;
   return (
     <>
-      <div className="flex h-11 shrink-0 items-center gap-3 px-4">
+      <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4">
         <button
           type="button"
           aria-label={player.playing ? 'Stop' : 'Play'}
@@ -50,10 +53,14 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
         >
           {player.playing ? <PauseIcon className="h-5 w-5" /> : <PlayIcon className="h-5 w-5" />}
         </button>
-        <span className="font-mono text-[15px]" data-testid="timecode">
-          {frameToTimecode(player.frame, clock)}
-        </span>
-        <span className="w-16 text-[12px] text-soft">
+        <TimecodeBox
+          clock={clock}
+          frame={player.frame}
+          end={totalFrames}
+          onGo={player.seek}
+          className="w-32 text-[15px] hover:bg-paper focus:bg-paper"
+        />
+        <span className="w-16 text-[12px] text-soft" data-testid="part-now">
           {columnWords(player.frame, totalFrames, time.timing)}
         </span>
         {COLUMNS.map(({ name, className, part }) => (
@@ -69,8 +76,8 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
         <span className="flex-1" />
         <AddLayer />
       </div>
-      <div className="flex h-9 shrink-0 items-center gap-3 border-t border-line px-4 text-[12px]">
-        <label className="flex min-w-0 flex-1 items-center gap-2">
+      <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 text-[12px]">
+        <label className="flex min-w-0 flex-1 basis-64 items-center gap-2">
           <span className="shrink-0 text-soft">Preview length</span>
           <input
             type="range"
@@ -93,7 +100,15 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
             Its own length
           </button>
         )}
-        <SoundMenu playing={player.playing} seconds={time.seconds} />
+        <SoundMenu playing={player.playing} seconds={time.seconds} speed={time.speed} />
+        <span className="w-20 shrink-0">
+          <SelectBox
+            label="Speed of playing"
+            value={String(time.speed)}
+            choices={SPEEDS.map((one) => ({ value: String(one), label: SPEED_LABELS[one] }))}
+            onChange={(next) => time.setSpeed(Number(next))}
+          />
+        </span>
         <span className="w-40 shrink-0">
           <SelectBox
             label="What loops"

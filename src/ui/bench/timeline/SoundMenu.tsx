@@ -6,6 +6,8 @@ import { SelectBox } from '../../shared/SelectBox';
 interface Props {
   readonly playing: boolean;
   readonly seconds: number;
+  /** How fast it plays, against its own pace. */
+  readonly speed: number;
 }
 
 /** The sound of the talking stand-in, made by a worker so that nothing stops meanwhile. */
@@ -24,7 +26,7 @@ function speechUrl(): Promise<string> {
 const DRIFT_SECONDS = 0.15;
 
 /** A sound that plays with the title, to tap marks along with: the talking stand-in, or a file of one's own. */
-export function SoundMenu({ playing, seconds }: Props) {
+export function SoundMenu({ playing, seconds, speed }: Props) {
   const audio = useRef<HTMLAudioElement>(null);
   const file = useRef<HTMLInputElement>(null);
   const [sound, setSound] = useState<{ readonly name: string; readonly url: string } | null>(null);
@@ -32,13 +34,14 @@ export function SoundMenu({ playing, seconds }: Props) {
   useEffect(() => {
     const element = audio.current;
     if (element === null || sound === null) return;
+    element.playbackRate = speed;
     if (!playing) element.pause();
-    else if (element.paused || Math.abs(element.currentTime - seconds) > DRIFT_SECONDS) {
+    else if (element.paused || Math.abs(element.currentTime - seconds) > DRIFT_SECONDS * Math.max(1, speed)) {
       element.currentTime = seconds;
       // Where nothing can be heard the picture plays on without it.
       element.play().catch(() => undefined);
     }
-  }, [playing, seconds, sound]);
+  }, [playing, seconds, sound, speed]);
   const choose = (value: string): void => {
     if (value === 'file') file.current?.click();
     else if (value === 'none') setSound(null);

@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { scoreScale, secondsToX, xToSeconds } from './scoreScale';
+import { testTemplate, testText } from '@/core/testing';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
+import { stopsOf } from '../state/stops';
+import { rulerTicks, scoreScale, secondsToX, xToSeconds } from './scoreScale';
 import { fromDesignSeconds, toDesignSeconds } from '@/core/titleTime/moments';
 import { stretchTiming } from '@/core/titleTime/stretch';
 import { RATES } from '@/core/time/rates';
@@ -75,5 +78,82 @@ describe('a title that is tried at another length', () => {
     expect(chooseLoop('toHere', { from: 40, to: 500 }, 90, timing)).toEqual({ from: 40, to: 90 });
     expect(chooseLoop('range', { from: 40, to: 90 }, 60, timing)).toEqual({ from: 40, to: 90 });
     expect(chooseLoop('in', { from: 40, to: 90 }, 60, timing)).toBe('in');
+  });
+});
+
+describe('the ruler', () => {
+  const timing = { inSeconds: 1, holdSeconds: 60, outSeconds: 0.8 };
+  const ticksAt = (width: number, zoom = 1) =>
+    rulerTicks(timing, scoreScale(timing, width, zoom), RATES.get('25'));
+
+  test('has a line where each figure says it is, in order, and none twice', () => {
+    for (const [width, zoom] of [
+      [600, 1],
+      [2400, 4],
+    ] as const) {
+      const scale = scoreScale(timing, width, zoom);
+      const ticks = ticksAt(width, zoom);
+      expect(ticks.map(({ x }) => x)).toEqual([...new Set(ticks.map(({ x }) => x))].sort((a, b) => a - b));
+      const figures = ticks.flatMap(({ x, figure }) => (figure === null ? [] : [{ x, figure }]));
+      expect(figures.length).toBeGreaterThan(2);
+      for (const { x, figure } of figures) {
+        const [seconds, frames] = figure.split(':').map(Number);
+        expect(x).toBeCloseTo(secondsToX(seconds + frames / 25, timing, scale), 6);
+      }
+    }
+  });
+
+  test('shows single frames where they can be told apart, and only whole steps where the hold is long', () => {
+    const near = ticksAt(8000, 8).filter(({ x }) => x < scoreScale(timing, 8000, 8).inPx);
+    expect(near).toHaveLength(25);
+    const { inPx, holdPx } = scoreScale(timing, 600);
+    const hold = ticksAt(600).filter(({ x }) => x >= inPx && x < inPx + holdPx);
+    expect(hold.length).toBeLessThan(holdPx / 7 + 1);
+    expect(hold.length).toBeGreaterThan(3);
+  });
+
+  test('figures leave room for one another', () => {
+    for (const width of [400, 900, 3000]) {
+      const { inPx, holdPx } = scoreScale(timing, width);
+      const figures = ticksAt(width).filter(
+        ({ figure, x }) => figure !== null && x >= inPx && x < inPx + holdPx,
+      );
+      for (const [i, { x }] of figures.slice(1).entries()) expect(x - figures[i].x).toBeGreaterThan(50);
+    }
+  });
+});
+
+describe('where the keys for the next stop go', () => {
+  const layer = testText('name', 'Ilse', {
+    motion: {
+      ...motionOf(newMoveUse('fade', { startSeconds: 0.2, lengthSeconds: 0.4 }), null),
+      tracks: [
+        {
+          path: 'opacity',
+          on: true,
+          keys: [
+            {
+              moment: { from: 'hold', offsetSeconds: 0, share: 0.5 },
+              value: 50,
+              way: 'smooth',
+              curve: [0.3, 0, 0.7, 1],
+            },
+          ],
+        },
+      ],
+    },
+  });
+  const template = testTemplate([layer], { marks: [1.4] });
+  const rate = RATES.get('25');
+  const timing = stretchTiming(template.timing, 145, rate);
+
+  test('edges, marks, and what the chosen layers have', () => {
+    expect(stopsOf(template, [], timing, rate)).toEqual([0, 25, 35, 125, 144, 145]);
+    expect(stopsOf(template, ['name'], timing, rate)).toEqual([0, 5, 15, 25, 35, 75, 125, 144, 145]);
+  });
+
+  test('a key of the hold stays in its middle at another length', () => {
+    const long = stretchTiming(template.timing, 245, rate);
+    expect(stopsOf(template, ['name'], long, rate)).toContain(125);
   });
 });

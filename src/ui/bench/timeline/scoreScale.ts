@@ -1,4 +1,6 @@
 import type { Timing } from '@/core/model/template';
+import type { FrameRate } from '@/core/time/rates';
+import { frameToSeconds, secondsToFrame } from '@/core/time/rates';
 
 /** Width of the row heads, in CSS pixels. */
 export const HEAD_PX = 190;
@@ -46,3 +48,43 @@ export function xToSeconds(x: number, timing: Timing, scale: ScoreScale): number
     timing.inSeconds + timing.holdSeconds + (x - scale.inPx - scale.holdPx) / scale.pxPerSecond,
   );
 }
+
+/** A line of the score's ruler; those with a figure are seconds and frames of the design. */
+export interface Tick {
+  readonly x: number;
+  readonly figure: string | null;
+}
+
+const FIGURE_PX = 56;
+const TICK_PX = 7;
+const SECOND_STEPS = [1, 2, 5, 10, 30, 60, 300];
+
+/** The ticks of in, hold and out, each part as close as its own scale has room for: frames where they can be told apart. */
+export function rulerTicks(timing: Timing, scale: ScoreScale, rate: FrameRate): Tick[] {
+  const { nominal } = rate;
+  const framesPerSecond = rate.numerator / rate.denominator;
+  const steps = [1, 2, 5, 10, ...SECOND_STEPS.map((seconds) => seconds * nominal)];
+  const total = timing.inSeconds + timing.holdSeconds + timing.outSeconds;
+  const outStart = timing.inSeconds + timing.holdSeconds;
+  const parts = [
+    { from: 0, to: timing.inSeconds, px: scale.inPx },
+    { from: timing.inSeconds, to: outStart, px: scale.holdPx },
+    { from: outStart, to: total, px: scale.outPx },
+  ];
+  return parts.flatMap(({ from, to, px }, i): Tick[] => {
+    const pxPerFrame = px / Math.max(1e-6, (to - from) * framesPerSecond);
+    const stepFor = (least: number): number => steps.find((step) => step * pxPerFrame >= least) ?? Infinity;
+    const [figures, ticks] = [stepFor(FIGURE_PX), stepFor(TICK_PX)];
+    const first = Math.ceil(secondsToFrame(from, rate) / ticks) * ticks;
+    const last = secondsToFrame(to, rate) - (i < parts.length - 1 ? 1 : 0);
+    const count = Number.isFinite(ticks) ? Math.max(0, Math.floor((last - first) / ticks) + 1) : 0;
+    return Array.from({ length: count }, (_, k): Tick => {
+      const frame = first + k * ticks;
+      const figure = frame % figures === 0 ? secondsAndFrames(frame, nominal) : null;
+      return { x: secondsToX(frameToSeconds(frame, rate), timing, scale), figure };
+    });
+  });
+}
+
+const secondsAndFrames = (frame: number, nominal: number): string =>
+  `${Math.floor(frame / nominal)}:${String(frame % nominal).padStart(2, '0')}`;

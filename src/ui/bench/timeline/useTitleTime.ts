@@ -35,6 +35,9 @@ export interface TitleTime {
   tryLength(frames: number | null): void;
   readonly loop: Loop;
   setLoop(loop: Loop): void;
+  /** How fast it plays, against its own pace. */
+  readonly speed: number;
+  setSpeed(speed: number): void;
   readonly player: Player;
   readonly seconds: number;
 }
@@ -45,16 +48,29 @@ export function useTitleTime(template: Template): TitleTime {
   const ownFrames = designFrames(template.timing, rate);
   const [tried, tryLength] = useState<number | null>(null);
   const [loop, setLoop] = useState<Loop>('whole');
+  const [speed, setSpeed] = useState(1);
   const totalFrames = tried ?? ownFrames;
   const timing = useMemo(
     () => stretchTiming(template.timing, totalFrames, rate),
     [template.timing, totalFrames, rate],
   );
-  const player = usePlayer(rate, loopFrames(loop, timing), timing.inFrames);
+  const player = usePlayer(rate, loopFrames(loop, timing), timing.inFrames, speed);
   const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
   return useMemo(
-    () => ({ rate, timing, totalFrames, ownFrames, tryLength, loop, setLoop, player, seconds }),
-    [rate, timing, totalFrames, ownFrames, loop, player, seconds],
+    () => ({
+      rate,
+      timing,
+      totalFrames,
+      ownFrames,
+      tryLength,
+      loop,
+      setLoop,
+      speed,
+      setSpeed,
+      player,
+      seconds,
+    }),
+    [rate, timing, totalFrames, ownFrames, loop, speed, player, seconds],
   );
 }
 

@@ -7,6 +7,7 @@ import { FORMATS, pictureSize } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import { classes } from '../../shared/classes';
+import { SideDrawer } from '../../shared/SideDrawer';
 import { AddFormat } from './AddFormat';
 import { useApply, useBench, useTemplate } from '../state/benchStore';
 import { useHouse } from '../../shared/useHouse';
@@ -29,7 +30,12 @@ export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSamp
   const shown = useCallback((of: Template): Template => sampleTemplate(of, sampleId), [sampleId]);
   useWallFollows(shown, valuesOf);
   return (
-    <aside aria-label="Format wall" className="flex w-32 shrink-0 flex-col border-r border-line bg-card">
+    <SideDrawer
+      label="Format wall"
+      side="left"
+      below="760px"
+      className="flex w-32 shrink-0 flex-col border-r border-line bg-card"
+    >
       <div className="min-h-0 flex-1 overflow-y-auto px-2.5 pt-3">
         <h2 className="caps pb-2">Formats</h2>
         {template.formats.map((id) => (
@@ -66,7 +72,7 @@ export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSamp
           ))}
         </div>
       </div>
-    </aside>
+    </SideDrawer>
   );
 }
 

@@ -86,7 +86,7 @@ export function PictureWell(props: Props) {
   };
   const scale = widthCss / widthU;
   return (
-    <section aria-label="Picture" className="flex min-h-0 flex-1 flex-col bg-well">
+    <section aria-label="Picture" className="flex min-h-56 flex-1 flex-col bg-well">
       <div
         ref={area}
         className={`relative min-h-0 flex-1 ${zoom.fits ? 'overflow-hidden' : 'overflow-auto'}`}
@@ -128,7 +128,7 @@ export function PictureWell(props: Props) {
           </div>
         </div>
       </div>
-      <div className="flex h-8 shrink-0 items-center justify-between px-4 text-[12px] text-[#c9c4b8]">
+      <div className="flex min-h-8 shrink-0 flex-wrap items-center justify-between px-4 text-[12px] text-[#c9c4b8]">
         <WellWords
           format={format}
           problem={picking === null ? problem : 'Click in the picture to take its colour'}

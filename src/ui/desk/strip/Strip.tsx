@@ -47,7 +47,7 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
     <StripProvider value={view}>
       <section
         aria-label="Strip"
-        className="relative flex h-[200px] shrink-0 flex-col border-t border-line bg-strip"
+        className="relative flex h-[200px] shrink-0 flex-col border-t border-line bg-strip max-[1000px]:[@media(min-height:600px)]:sticky max-[1000px]:bottom-0 max-[1000px]:z-20"
       >
         <StripTools player={player} zoom={zoom} />
         <div ref={box} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>

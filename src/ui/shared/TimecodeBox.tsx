@@ -2,17 +2,24 @@
 import { useState } from 'react';
 import { InputError } from '@/core/kit/inputError';
 import { frameToTimecode, timecodeToFrame } from '@/core/time/clock';
-import { useClock } from './deskContext';
+import type { Clock } from '@/core/time/clock';
 
 interface Props {
+  readonly clock: Clock;
   readonly frame: number;
   readonly end: number;
   readonly onGo: (frame: number) => void;
+  readonly className?: string;
 }
 
 /** The playhead's timecode; typed over, it goes there. Takes whole timecodes, `5:10`, `4.5s` and `40f`. */
-export function TimecodeBox({ frame, end, onGo }: Props) {
-  const clock = useClock();
+export function TimecodeBox({
+  clock,
+  frame,
+  end,
+  onGo,
+  className = 'w-[104px] hover:bg-white/10 focus:bg-white/10',
+}: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState('');
   const read = (text: string): number | string => {
@@ -53,7 +60,7 @@ export function TimecodeBox({ frame, end, onGo }: Props) {
           leave();
           event.currentTarget.blur();
         }}
-        className="h-7 w-[104px] rounded-md bg-transparent px-1.5 font-mono hover:bg-white/10 focus:bg-white/10"
+        className={`h-7 rounded-md bg-transparent px-1.5 font-mono ${className}`}
       />
       {wrong !== '' && (
         <span
