@@ -38,7 +38,10 @@ export function bindText(layer: TextLayer): LayerBinding {
     measuresAfter: [],
     measure: ({ fonts, area, languageOf }) =>
       measureText(layer, area('titleSafe').width, fonts, languageOf(layer.id)),
-    paint: ({ rect }) => ({ paint: paintOf(layer.look, layer.style.fill, rect), opacity: 1 }),
+    paint: ({ rect }) => ({
+      paint: paintOf(layer.look, layer.style.fill, rect),
+      opacity: layer.fillOpacity ?? 1,
+    }),
   };
 }
 
@@ -125,8 +128,9 @@ function placeUnit(unit: TextUnit, { layer, box: origin, layout, paint, snap }: 
     shapes: unit.parts.map((part) => {
       const outline = shiftOutline(part.outline, origin.x, dy);
       // A part in a colour of its own keeps it under a gradient.
-      if (part.fill !== layer.style.fill) return pathShape(outline, solid(part.fill));
-      return ownShape(outline, { name: 'fill', rect: origin }, { paint, opacity: 1 });
+      const opacity = layer.fillOpacity ?? 1;
+      if (part.fill !== layer.style.fill) return pathShape(outline, solid(part.fill), opacity);
+      return ownShape(outline, { name: 'fill', rect: origin }, { paint, opacity });
     }),
   };
 }
@@ -168,6 +172,10 @@ function textProperties(layer: TextLayer): Property[] {
       (align) => ({ ...layer, align }),
     ),
     colourProperty('style.fill', 'Fill', style.fill, (fill) => styled({ fill })),
+    numberProperty('fillOpacity', 'Fill opacity', ['%', 0, 100, 5], (layer.fillOpacity ?? 1) * 100, (v) => ({
+      ...layer,
+      fillOpacity: v / 100,
+    })),
     ...finePoints(layer, styled, has),
     numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,

@@ -18,6 +18,14 @@ const finish = (name = 'Lamp text'): Finish => {
 };
 
 describe('a finish', () => {
+  test('gives hollow letters, and takes hollowness away where it has none', () => {
+    const hollow = finishOf({ ...testText('t', 'Ilse'), fillOpacity: 0.2 }, 'h', 'Hollow');
+    if (hollow === null) throw new Error('texts take finishes');
+    const put = applyFinish(testText('o', 'Ode'), hollow);
+    expect(put).toMatchObject({ fillOpacity: 0.2 });
+    expect(applyFinish(put, finish())).not.toHaveProperty('fillOpacity');
+  });
+
   test('gives its look to another text, which keeps its own words and size', () => {
     const other = testText('role', 'Pilot');
     const put = applyFinish({ ...other, style: { ...other.style, sizeU: 30 } }, finish());

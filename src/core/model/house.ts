@@ -32,6 +32,8 @@ export type Finish =
       readonly name: string;
       readonly look: Look;
       readonly style: TextStyle;
+      /** Left out for letters that are wholly there. */
+      readonly fillOpacity?: number;
       readonly highlight: Highlight | null;
     }
   | {
@@ -112,6 +114,7 @@ export const houseSchema = exactly({
       text: variant({
         ...part,
         style: yup.object().required(),
+        fillOpacity: yup.number().min(0).max(1),
         highlight: yup.object().defined().nullable(),
       }),
       box: variant({
@@ -154,8 +157,10 @@ export function applyFinish(layer: Layer, finish: Finish): Layer {
   // A finish that was kept before a look had all that it has now is plain in the rest.
   const look = { ...PLAIN_LOOK, ...finish.look };
   if (layer.kind === 'text' && finish.kind === 'text') {
-    const { style, highlight } = finish;
-    return { ...layer, finish: finish.id, look, highlight, style: { ...style, sizeU: layer.style.sizeU } };
+    const { style, highlight, fillOpacity = 1 } = finish;
+    const { fillOpacity: _, ...bare } = layer;
+    const hollow = fillOpacity === 1 ? bare : { ...bare, fillOpacity };
+    return { ...hollow, finish: finish.id, look, highlight, style: { ...style, sizeU: layer.style.sizeU } };
   }
   if (layer.kind === 'box' && finish.kind === 'box') {
     const { fill, fillOpacity, shape, padding } = finish;
@@ -179,7 +184,8 @@ export function withLookOf(layer: Layer, from: Layer): Layer {
 export function finishOf(layer: Layer, finishId: string, finishName: string): Finish | null {
   const common = { id: finishId, name: finishName, look: layer.look };
   if (layer.kind === 'text') {
-    return { kind: 'text', ...common, style: layer.style, highlight: layer.highlight };
+    const { style, highlight, fillOpacity = 1 } = layer;
+    return { kind: 'text', ...common, style, highlight, ...(fillOpacity < 1 && { fillOpacity }) };
   }
   if (layer.kind !== 'box') return null;
   const { fill, fillOpacity, shape, padding } = layer;

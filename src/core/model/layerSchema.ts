@@ -254,6 +254,7 @@ const kinds = {
   text: {
     runs: listOf(exactly({ text: text(10_000), style: partStyle, means: partMeaning }), 200),
     style: wholeStyle,
+    fillOpacity: yup.number().min(0).max(1),
     align: word(['left', 'centre', 'right', 'justify']),
     columnU: numberOrNull(10, 8000),
     balanced: flag,

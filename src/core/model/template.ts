@@ -227,6 +227,8 @@ export interface TextLayer extends LayerBase {
   readonly kind: 'text';
   readonly runs: readonly TextRun[];
   readonly style: TextStyle;
+  /** How opaque its letters are, their edges, shadows and glow apart; left out for 1. */
+  readonly fillOpacity?: number;
   readonly align: 'left' | 'centre' | 'right' | 'justify';
   /** The width of the column it is set in; null for a text that is as wide as its words. */
   readonly columnU: number | null;

@@ -24,7 +24,7 @@ import type { LayerNote } from './layerNotes';
 import { layerNotes } from './layerNotes';
 import { layerMatrix, paintStage, poseUnits } from './paintLayer';
 import type { Stage } from './paintLayer';
-import { mapUnit, standingMap } from './paintUnit';
+import { mapUnit, standingMap } from './mapUnit';
 import { stackingOf } from './stacking';
 import type { LaidOut } from './stages';
 import { createStages } from './stages';

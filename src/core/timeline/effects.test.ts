@@ -80,6 +80,46 @@ describe('a matte', () => {
   });
 });
 
+describe('hollow text', () => {
+  const letter = (more: Partial<Layer>): Layer => {
+    const text = testText('t', 'I', { place: place({ dxU: 300, dyU: 200 }) });
+    return { ...text, style: { ...text.style, sizeU: 500 }, ...more } as Layer;
+  };
+  const outlined = {
+    ...PLAIN_LOOK,
+    outlines: [{ side: 'outside', widthU: 12, colour: '#00ff00', opacity: 1 }],
+  } as const;
+  /** How many pixels of a row across the letter are wholly of a colour. */
+  const across = (layer: Layer, [r, g, b]: readonly number[]): number => {
+    const at = picture([layer], 2);
+    const row = Array.from({ length: 200 }, (_, i) => at(300 + i, 480));
+    return row.filter((pixel) => pixel[0] === r && pixel[1] === g && pixel[2] === b && pixel[3] === 255)
+      .length;
+  };
+
+  test('has its outline and nothing within it', () => {
+    const full = letter({ look: outlined });
+    const hollow = letter({ look: outlined, fillOpacity: 0 } as Partial<Layer>);
+    expect(across(full, [255, 255, 255])).toBeGreaterThan(20);
+    expect(across(hollow, [255, 255, 255])).toBe(0);
+    expect(across(hollow, [0, 255, 0])).toBe(across(full, [0, 255, 0]));
+    const stroke = picture([hollow], 2);
+    const clear = Array.from({ length: 200 }, (_, i) => stroke(300 + i, 480)).filter(([, , , a]) => a === 0);
+    expect(clear.length).toBeGreaterThan(100);
+  });
+
+  test('half of it lets half through, in parts of other colours as well', () => {
+    const half = letter({
+      fillOpacity: 0.5,
+      runs: [{ text: 'I', style: { fill: '#ff0000' } }],
+    } as Partial<Layer>);
+    const at = picture([half], 2);
+    const most = Math.max(...Array.from({ length: 200 }, (_, i) => at(300 + i, 480)[3]));
+    expect(most).toBeGreaterThan(124);
+    expect(most).toBeLessThan(132);
+  });
+});
+
 describe('blocks of moves', () => {
   // A red box from 300 to 900 u across; a block of green goes over it in a second.
   const at = (move: string, seconds: number, more = {}) => {

@@ -8,7 +8,7 @@ import type { Rect } from '../kit/rect';
 import { growRect, unionRects } from '../kit/rect';
 import type { MoveBlock } from '../moves/move';
 import { clippedTo } from './clippedTo';
-import type { MappedUnit } from './paintUnit';
+import type { MappedUnit } from './mapUnit';
 
 /**
  * The items of a unit with the blocks that its acts take over it. A block lies where its act's own unit would be without

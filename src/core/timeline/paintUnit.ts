@@ -13,57 +13,17 @@ import { pathShape, solid } from '../display/unitShape';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import { innerShadow, widestEdge } from './dressItems';
+import type { MappedUnit } from './mapUnit';
+import { STILL } from './mapUnit';
 import { maskPaint } from './maskPaint';
 import type { Act } from './motion';
-import { pivotOf, poseMap } from './poseMap';
 import { edgeItems, shapeItem } from './shapeItems';
 import { clippedTo } from './clippedTo';
 import { withBlocks } from './moveBlocks';
 import { bevelEdges, solidItems } from './solidItems';
 
-const STILL: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
 // A blur's standard deviation is a quarter of the width over which an edge fades.
 const SOFTNESS_PER_DEVIATION = 4;
-
-/** A unit with the maps of its acts: where it is, and where each act's own unit would be without that act. */
-export interface MappedUnit extends PosedUnit {
-  /** From its place at rest to where it is, in design units. */
-  readonly map: Homography;
-  /** The same as an affine map; null when it has perspective. */
-  readonly flat: Matrix | null;
-  /** For each act, the map of the acts on larger units. */
-  readonly before: readonly Homography[];
-}
-
-/**
- * How a layer stands as a whole, without its moves: pinned, tipped in depth, and then moved along its own plane by as
- * much as it lies elsewhere than it was laid out.
- */
-export function standingMap({ pinned, stands, shift }: CompiledLayer): Homography {
-  const pin = pinned ?? STILL;
-  if (stands === null) return pin;
-  const tipped = pinned === null ? stands : multiplyMaps(pinned, stands);
-  const { dxU, dyU } = shift;
-  return dxU === 0 && dyU === 0 ? tipped : multiplyMaps(tipped, [1, 0, dxU, 0, 1, dyU, 0, 0, 1]);
-}
-
-/** Works out where a posed unit of a layer is. */
-export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
-  const { eye, shift, stands } = layer;
-  let map = standingMap(layer);
-  const before: Homography[] = [];
-  if (posed.acts.length > 0) {
-    const isShifted = stands === null && (shift.dxU !== 0 || shift.dyU !== 0);
-    const centre = { x: eye.centre.x - shift.dxU, y: eye.centre.y - shift.dyU };
-    const seenFrom = isShifted ? { ...eye, centre } : eye;
-    for (const { unit, pose, pivot } of posed.acts) {
-      before.push(map);
-      const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), seenFrom);
-      map = map === STILL ? own : multiplyMaps(map, own);
-    }
-  }
-  return { unit: posed.unit, acts: posed.acts, map, flat: affineOf(map), before };
-}
 
 /** The rectangle (design units) that a unit covers where it is; null when it is behind the eye. */
 export function coveredRect({ unit, map, flat }: MappedUnit): Rect | null {

@@ -6,7 +6,8 @@ import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import type { Stage } from './paintLayer';
 import { layerMatrix, poseUnits } from './paintLayer';
-import { isSeen, mapUnit } from './paintUnit';
+import { mapUnit } from './mapUnit';
+import { isSeen } from './paintUnit';
 import { retimed } from '../titleTime/retime';
 
 /** How a part of a text that moves as one is seen at a moment. */

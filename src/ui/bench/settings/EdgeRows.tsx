@@ -1,5 +1,5 @@
 'use client';
-import { PlusIcon, XMarkIcon } from '@heroicons/react/24/outline';
+import { ChevronDownIcon, ChevronUpIcon, PlusIcon, XMarkIcon } from '@heroicons/react/24/outline';
 import type { ReactNode } from 'react';
 import type { EdgeLine, Shadow } from '@/core/model/look';
 import { FIRST_OUTLINE, FIRST_SHADOW } from '@/core/model/look';
@@ -27,6 +27,7 @@ export function OutlineRows({ outlines, onChange }: OutlineProps) {
       count={outlines.length}
       onAdd={() => onChange([...outlines, { ...FIRST_OUTLINE, widthU: 4 + 4 * outlines.length }])}
       onRemove={(i) => onChange(outlines.toSpliced(i, 1))}
+      onMove={(from, to) => onChange(moved(outlines, from, to))}
     >
       {(i, name) => {
         const line = outlines[i];
@@ -91,6 +92,7 @@ export function ShadowRows({ shadows, onChange }: ShadowProps) {
       count={shadows.length}
       onAdd={() => onChange([...shadows, FIRST_SHADOW])}
       onRemove={(i) => onChange(shadows.toSpliced(i, 1))}
+      onMove={(from, to) => onChange(moved(shadows, from, to))}
     >
       {(i, name) => {
         const shadow = shadows[i];
@@ -165,13 +167,45 @@ interface ListedProps {
   readonly count: number;
   readonly onAdd: () => void;
   readonly onRemove: (index: number) => void;
+  /** Puts one in another's place, those between moving up. */
+  readonly onMove: (index: number, to: number) => void;
   readonly children: (index: number, name: string) => ReactNode;
 }
 
 const MOST = 12;
 
+interface StepProps {
+  readonly name: string;
+  readonly way: 'nearer' | 'further';
+  readonly disabled: boolean;
+  readonly onStep: () => void;
+}
+
+/** Moves one a place nearer to the viewer, or further away. */
+function Step({ name, way, disabled, onStep }: StepProps) {
+  const label = way === 'nearer' ? `Bring ${name.toLowerCase()} nearer` : `Send ${name.toLowerCase()} back`;
+  const Icon = way === 'nearer' ? ChevronUpIcon : ChevronDownIcon;
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onStep}
+      className="grid h-6 w-6 place-items-center rounded text-soft hover:text-ink disabled:opacity-30"
+    >
+      <Icon className="h-4 w-4" />
+    </button>
+  );
+}
+
+/** A list with one of it in another place. */
+function moved<T>(list: readonly T[], from: number, to: number): readonly T[] {
+  return list.toSpliced(from, 1).toSpliced(to, 0, list[from]);
+}
+
 /** Parts of one kind, each with a way to take it out, and a way to add one. */
-function Listed({ name, count, onAdd, onRemove, children }: ListedProps) {
+function Listed({ name, count, onAdd, onRemove, onMove, children }: ListedProps) {
   return (
     <>
       {Array.from({ length: count }, (_, i) => {
@@ -180,7 +214,13 @@ function Listed({ name, count, onAdd, onRemove, children }: ListedProps) {
           <fieldset key={i} className="mb-2 rounded-lg border border-line bg-field px-2 pb-1">
             <legend className="sr-only">{own}</legend>
             <span className="flex h-8 items-center justify-between font-semibold">
-              {own}
+              <span className="flex-1">{own}</span>
+              {count > 1 && (
+                <>
+                  <Step name={own} way="nearer" disabled={i === 0} onStep={() => onMove(i, i - 1)} />
+                  <Step name={own} way="further" disabled={i === count - 1} onStep={() => onMove(i, i + 1)} />
+                </>
+              )}
               <button
                 type="button"
                 aria-label={`Take out ${own.toLowerCase()}`}

@@ -83,6 +83,12 @@ function Reads({ layer }: { readonly layer: TextLayer }) {
   );
 }
 
+const CASES = [
+  { value: 'typed', label: 'As typed' },
+  { value: 'capitals', label: 'Capitals' },
+  { value: 'smallCapitals', label: 'Small capitals' },
+] as const;
+
 interface PartProps {
   readonly layer: TextLayer;
   readonly range: Range;
@@ -123,6 +129,25 @@ function PartRows({ layer, range, onStyle }: PartProps) {
           step={1}
           value={style.sizeU}
           onChange={(sizeU) => onStyle({ sizeU })}
+        />
+      </Row>
+      <Row label="Tracking">
+        <NumberBox
+          label="Tracking of the part"
+          unit="‰"
+          min={-200}
+          max={2000}
+          step={5}
+          value={style.tracking}
+          onChange={(tracking) => onStyle({ tracking })}
+        />
+      </Row>
+      <Row label="Case">
+        <SelectBox
+          label="Case of the part"
+          value={style.letterCase}
+          choices={CASES}
+          onChange={(letterCase) => onStyle({ letterCase })}
         />
       </Row>
       <Row label="Baseline shift">

@@ -58,6 +58,12 @@ describe('the look of a layer', () => {
     expect(look().outlines).toHaveLength(2);
     expect(look().outlines.map(({ widthU }) => widthU)).toContain(6);
     valid();
+    const order = look().outlines.map(({ widthU }) => widthU);
+    expect(screen.getByRole('button', { name: 'Bring outline 1 nearer' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Send outline 1 back' }));
+    expect(look().outlines.map(({ widthU }) => widthU)).toEqual(order.toReversed());
+    await userEvent.click(screen.getByRole('button', { name: 'Bring outline 2 nearer' }));
+    expect(look().outlines.map(({ widthU }) => widthU)).toEqual(order);
   });
 
   test('shadows fall by angle and distance, soft and spread, outside or within', async () => {

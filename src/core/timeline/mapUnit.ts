@@ -1,0 +1,49 @@
+import type { Homography } from '../display/homography';
+import { affineOf, multiplyMaps } from '../display/homography';
+import type { Matrix } from '../kit/matrix';
+import type { PosedUnit } from './columns';
+import type { CompiledLayer } from './compileLayer';
+import { pivotOf, poseMap } from './poseMap';
+
+/** What leaves everything where it is. */
+export const STILL: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
+
+/** A unit with the maps of its acts: where it is, and where each act's own unit would be without that act. */
+export interface MappedUnit extends PosedUnit {
+  /** From its place at rest to where it is, in design units. */
+  readonly map: Homography;
+  /** The same as an affine map; null when it has perspective. */
+  readonly flat: Matrix | null;
+  /** For each act, the map of the acts on larger units. */
+  readonly before: readonly Homography[];
+}
+
+/**
+ * How a layer stands as a whole, without its moves: pinned, tipped in depth, and then moved along its own plane by as
+ * much as it lies elsewhere than it was laid out.
+ */
+export function standingMap({ pinned, stands, shift }: CompiledLayer): Homography {
+  const pin = pinned ?? STILL;
+  if (stands === null) return pin;
+  const tipped = pinned === null ? stands : multiplyMaps(pinned, stands);
+  const { dxU, dyU } = shift;
+  return dxU === 0 && dyU === 0 ? tipped : multiplyMaps(tipped, [1, 0, dxU, 0, 1, dyU, 0, 0, 1]);
+}
+
+/** Works out where a posed unit of a layer is. */
+export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
+  const { eye, shift, stands } = layer;
+  let map = standingMap(layer);
+  const before: Homography[] = [];
+  if (posed.acts.length > 0) {
+    const isShifted = stands === null && (shift.dxU !== 0 || shift.dyU !== 0);
+    const centre = { x: eye.centre.x - shift.dxU, y: eye.centre.y - shift.dyU };
+    const seenFrom = isShifted ? { ...eye, centre } : eye;
+    for (const { unit, pose, pivot } of posed.acts) {
+      before.push(map);
+      const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), seenFrom);
+      map = map === STILL ? own : multiplyMaps(map, own);
+    }
+  }
+  return { unit: posed.unit, acts: posed.acts, map, flat: affineOf(map), before };
+}
