@@ -143,7 +143,9 @@ test('on a narrow bench the settings are a drawer, which Escape shuts', async ({
   const settings = page.getByRole('complementary', { name: 'Settings' });
   await expect(settings).toBeFocused();
   await settings.getByRole('tab', { name: 'Place' }).click();
-  await expect(settings.getByLabel('Offset across', { exact: true })).toBeInViewport();
+  const across = settings.getByLabel('Offset across', { exact: true });
+  await across.scrollIntoViewIfNeeded();
+  await expect(across).toBeInViewport();
   await page.keyboard.press('Escape');
   await expect(settings).toBeHidden();
   await expect(tab).toBeFocused();

@@ -11,6 +11,7 @@ const listed = {
   kind: text(),
   production: text(),
   description: text(),
+  tags: yup.array().of(text()).default(undefined).optional(),
   formats: texts(),
   inSeconds: figure(),
   holdSeconds: figure(),

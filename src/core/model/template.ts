@@ -618,6 +618,12 @@ export interface Template {
   readonly kind: string;
   readonly production: string;
   readonly description: string;
+  /** Words that it is found and put together with others by; left out for none. */
+  readonly tags?: readonly string[];
+  /** What those who design it tell one another; left out for nothing. */
+  readonly notes?: string;
+  /** The moment (of the design, from its start) that it is shown at where it rests; left out for the end of the in. */
+  readonly coverSeconds?: number;
   /** Ids of frame formats, the one it was designed in first. */
   readonly formats: readonly string[];
   readonly rate: string;

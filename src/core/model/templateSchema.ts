@@ -84,6 +84,11 @@ export const areasSchema = listOf(
   24,
 );
 
+/** How many tags a template can have, and how long they and its notes can be. */
+export const MOST_TAGS = 20;
+export const LONGEST_TAG = 40;
+export const LONGEST_NOTES = 2000;
+
 /** What is checked of it when it comes from outside. */
 export const templateSchema = exactly({
   version: yup.number().required().oneOf([TEMPLATE_VERSION]),
@@ -91,6 +96,14 @@ export const templateSchema = exactly({
   kind: idOf(TEMPLATE_KINDS),
   production: text(80),
   description: text(400),
+  tags: yup
+    .array()
+    .of(yup.string().required().min(1).max(LONGEST_TAG))
+    .max(MOST_TAGS)
+    .default(undefined)
+    .optional(),
+  notes: yup.string().max(LONGEST_NOTES),
+  coverSeconds: yup.number().min(0).max(3720),
   formats: yup.array().of(idOf(FORMATS)).required().min(1).max(24),
   rate: idOf(RATES),
   backdrop: yup

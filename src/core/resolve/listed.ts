@@ -7,6 +7,8 @@ export interface ListedTemplate {
   readonly kind: string;
   readonly production: string;
   readonly description: string;
+  /** Left out for none. */
+  readonly tags?: readonly string[];
   readonly formats: readonly string[];
   readonly inSeconds: number;
   readonly holdSeconds: number;
@@ -22,12 +24,13 @@ const MOST_WORDS = 200;
 export function listedOf(template: Template): ListedTemplate {
   const { inSeconds, holdSeconds, outSeconds } = template.timing;
   const words = template.fields.flatMap((field) => [field.label, String(designValue(template, field))]);
-  const { name, kind, production } = template;
+  const { name, kind, production, tags = [] } = template;
   return {
     name,
     kind,
     production,
     description: template.description,
+    ...(tags.length > 0 && { tags }),
     formats: template.formats,
     inSeconds,
     holdSeconds,

@@ -5,6 +5,7 @@ import type { FormEvent } from 'react';
 import type { TemplateSummary } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import type { Template } from '@/core/model/template';
+import { LONGEST_NOTES, LONGEST_TAG, MOST_TAGS } from '@/core/model/templateSchema';
 import { plainName } from '@/core/project/swap';
 import { ask } from '../shared/api';
 import { Button } from '../shared/Button';
@@ -13,9 +14,14 @@ import { Modal } from '../shared/Modal';
 import { ProductionRow } from '../shared/ProductionRow';
 import { SelectBox } from '../shared/SelectBox';
 import { BAR_ICON } from '../shared/UndoButtons';
-import { useApply, useBench } from './state/benchStore';
+import { designSeconds, useApply, useBench, useTemplatePart } from './state/benchStore';
 
-type About = Pick<Template, 'name' | 'description' | 'kind' | 'production'>;
+interface About extends Pick<Template, 'name' | 'description' | 'kind' | 'production'> {
+  /** As they are typed, parted by commas. */
+  readonly tags: string;
+  readonly notes: string;
+  readonly coverSeconds: number | null;
+}
 type Other = Pick<TemplateSummary, 'id' | 'name' | 'production'>;
 
 const BOX = 'w-full rounded-lg border border-line-strong bg-field px-2.5';
@@ -27,8 +33,9 @@ export function AboutTemplate() {
   const [about, setAbout] = useState<About | null>(null);
   const [others, setOthers] = useState<readonly Other[]>([]);
   const open = (): void => {
-    const { name, description, kind, production } = store.getState().template;
-    setAbout({ name, description, kind, production });
+    const { name, description, kind, production, ...rest } = store.getState().template;
+    const { tags = [], notes = '', coverSeconds = null } = rest;
+    setAbout({ name, description, kind, production, tags: tags.join(', '), notes, coverSeconds });
     // Only to warn and to offer: without them everything can be said all the same.
     ask<readonly Other[]>('templates').then(setOthers, () => undefined);
   };
@@ -38,7 +45,7 @@ export function AboutTemplate() {
         type="button"
         className={BAR_ICON}
         aria-label="About this template"
-        title="About this template: description, kind, production"
+        title="About this template: description, kind, production, tags, notes"
         onClick={open}
       >
         <InformationCircleIcon className="h-5 w-5" />
@@ -50,6 +57,23 @@ export function AboutTemplate() {
   );
 }
 
+const roundTo = (seconds: number): number => Math.round(seconds * 1000) / 1000;
+
+/** A template with what was said about it; what is empty or as usual is left out. */
+function withAbout(template: Template, { tags, notes, coverSeconds, ...about }: About): Template {
+  const { tags: _tags, notes: _notes, coverSeconds: _cover, ...rest } = template;
+  const words = [...new Set(tags.split(',').map((tag) => tag.trim().slice(0, LONGEST_TAG)))].filter(Boolean);
+  return {
+    ...rest,
+    ...about,
+    name: about.name.trim(),
+    description: about.description.trim(),
+    ...(words.length > 0 && { tags: words.slice(0, MOST_TAGS) }),
+    ...(notes.trim() !== '' && { notes: notes.trim() }),
+    ...(coverSeconds !== null && { coverSeconds }),
+  };
+}
+
 interface FormProps {
   readonly about: About;
   readonly others: readonly Other[];
@@ -58,7 +82,8 @@ interface FormProps {
 }
 
 function AboutForm({ about, others, onChange, onClose }: FormProps) {
-  const { templateId } = useBench();
+  const { templateId, playhead } = useBench();
+  const timing = useTemplatePart((template) => template.timing);
   const apply = useApply();
   const set = (change: Partial<About>): void => onChange({ ...about, ...change });
   const name = about.name.trim();
@@ -66,7 +91,7 @@ function AboutForm({ about, others, onChange, onClose }: FormProps) {
   const take = (event: FormEvent): void => {
     event.preventDefault();
     if (name === '') return;
-    apply((now) => ({ ...now, ...about, name, description: about.description.trim() }));
+    apply((now) => withAbout(now, about));
     onClose();
   };
   return (
@@ -121,6 +146,42 @@ function AboutForm({ about, others, onChange, onClose }: FormProps) {
           productions={[...new Set(others.map(({ production }) => production))]}
           onChange={(production) => set({ production })}
         />
+        <Labelled label="Tags">
+          <input
+            aria-label="Tags"
+            value={about.tags}
+            placeholder="Words to find it by, parted by commas"
+            maxLength={MOST_TAGS * (LONGEST_TAG + 2)}
+            onChange={(event) => set({ tags: event.target.value })}
+            className={`h-8 ${BOX}`}
+          />
+        </Labelled>
+        <Labelled label="Notes">
+          <textarea
+            aria-label="Notes"
+            value={about.notes}
+            rows={3}
+            maxLength={LONGEST_NOTES}
+            placeholder="For those who design: what to mind, what is still to do"
+            onChange={(event) => set({ notes: event.target.value })}
+            className={`block resize-none py-1.5 ${BOX}`}
+          />
+        </Labelled>
+        <Labelled label="Cover">
+          <span className="flex items-center gap-2">
+            <span className="flex-1">
+              {about.coverSeconds === null
+                ? 'When all of it is there'
+                : `${about.coverSeconds.toFixed(2)} s from the start`}
+            </span>
+            <Button onClick={() => set({ coverSeconds: roundTo(designSeconds(playhead, timing)) })}>
+              At the playhead
+            </Button>
+            {about.coverSeconds !== null && (
+              <Button onClick={() => set({ coverSeconds: null })}>As usual</Button>
+            )}
+          </span>
+        </Labelled>
         <p className="text-soft">The shelf says so from the next edition on.</p>
       </form>
     </Modal>

@@ -1,8 +1,10 @@
 'use client';
 import { ArrowDownTrayIcon, DocumentDuplicateIcon } from '@heroicons/react/24/outline';
 import { useRouter } from 'next/navigation';
-import { memo, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { toast } from 'sonner';
+import type { Change } from '@/core/draft/change';
+import { sayChange } from '@/core/draft/changeWords';
 import { wordsOf } from '../shared/api';
 import { NameBox } from '../shared/NameBox';
 import { SaveNote } from '../shared/SaveNote';
@@ -10,6 +12,7 @@ import { BAR_ICON, UndoButtons } from '../shared/UndoButtons';
 import type { SaveState } from '../shared/autosaver';
 import { AboutTemplate } from './AboutTemplate';
 import { ReleaseButton } from './ReleaseButton';
+import { templateWords } from './state/stepWords';
 import type { TemplateSaving } from './state/useTemplateSaving';
 import { useApply, useBench, useTemplatePart } from './state/benchStore';
 
@@ -44,6 +47,13 @@ export const BenchTitle = memo(function BenchTitle({ saving, edition, changed }:
 export const BenchActions = memo(function BenchActions({ saving }: { readonly saving: TemplateSaving }) {
   const { store } = useBench();
   const router = useRouter();
+  const say = useCallback(
+    (step: Change): string => {
+      const { template } = store.getState();
+      return sayChange(step, template, templateWords(template));
+    },
+    [store],
+  );
   const [busy, setBusy] = useState(false);
   const run = async (work: () => Promise<void>): Promise<void> => {
     setBusy(true);
@@ -61,7 +71,7 @@ export const BenchActions = memo(function BenchActions({ saving }: { readonly sa
     });
   return (
     <>
-      <UndoButtons history={store.temporal} />
+      <UndoButtons history={store.temporal} say={say} />
       <AboutTemplate />
       <button
         type="button"

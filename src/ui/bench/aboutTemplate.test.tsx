@@ -2,6 +2,8 @@ import { beforeEach, expect, test } from '@jest/globals';
 import { act, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { tidelineStrap } from '../../../demo/templates';
+import { parseTemplate } from '@/core/model/templateSchema';
+import { listedOf } from '@/core/resolve/listed';
 import { jsonAnswer } from '../shared/forTest';
 import { AboutTemplate } from './AboutTemplate';
 import type { BenchForTest } from './state/benchForTest';
@@ -74,4 +76,31 @@ test('Cancel and Escape leave it as it was', async () => {
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     expect(now()).toBe(tidelineStrap);
   }
+});
+
+test('tags, notes and the cover are said, and left out again when they are emptied', async () => {
+  const user = userEvent.setup();
+  await user.click(screen.getByRole('button', { name: 'About this template' }));
+  await user.type(screen.getByLabelText('Tags'), 'regatta, night ,regatta, ');
+  await user.type(screen.getByLabelText('Notes'), ' Mind the sun. ');
+  expect(screen.getByText('When all of it is there')).toBeInTheDocument();
+  act(() => bench.playhead.setState({ seconds: 2.4 }));
+  await user.click(screen.getByRole('button', { name: 'At the playhead' }));
+  expect(screen.getByText('2.40 s from the start')).toBeInTheDocument();
+  await user.click(screen.getByRole('button', { name: 'Change' }));
+  expect(now()).toEqual({
+    ...tidelineStrap,
+    tags: ['regatta', 'night'],
+    notes: 'Mind the sun.',
+    coverSeconds: 2.4,
+  });
+  expect(parseTemplate(now())).toEqual(now());
+  expect(listedOf(now()).tags).toEqual(['regatta', 'night']);
+  await user.click(screen.getByRole('button', { name: 'About this template' }));
+  expect(screen.getByLabelText('Tags')).toHaveValue('regatta, night');
+  await user.clear(screen.getByLabelText('Tags'));
+  await user.clear(screen.getByLabelText('Notes'));
+  await user.click(screen.getByRole('button', { name: 'As usual' }));
+  await user.click(screen.getByRole('button', { name: 'Change' }));
+  expect(now()).toEqual(tidelineStrap);
 });

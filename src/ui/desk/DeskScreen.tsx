@@ -7,6 +7,8 @@ import type { DeskProject } from '@/contract/projects';
 import { withoutRevision } from '@/contract/projects';
 import type { EditionRecord } from '@/contract/templates';
 import { PLAIN_CAPTION, PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
+import type { Change } from '@/core/draft/change';
+import { sayChange } from '@/core/draft/changeWords';
 import { paintedFormat } from '@/core/frame/formats';
 import type { Span } from '@/core/project/lanes';
 import { endOf } from '@/core/project/lanes';
@@ -48,6 +50,7 @@ import { NO_FILTER } from './sheet/useSheetRows';
 import { SheetSwitch } from './SheetSwitch';
 import { ShelfDrawer } from './ShelfDrawer';
 import { SideDivider, useSideWidth } from './SideDivider';
+import { WORK_WORDS } from './stepWords';
 import { Strip } from './strip/Strip';
 import { EmptiedBar } from './EmptiedBar';
 import { useDeskKeys } from './useDeskKeys';
@@ -140,6 +143,7 @@ const Roll = memo(RollPanel);
 
 function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const { settings, store } = useDesk();
+  const say = useCallback((step: Change): string => sayChange(step, store.getState(), WORK_WORDS), [store]);
   const titles = useTitles();
   const fonts = useFonts();
   const delivery = useDelivery();
@@ -179,7 +183,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
             <ProofCounts
               onPick={(tone) => setFilter((now) => ({ ...now, proof: now.proof === tone ? 'all' : tone }))}
             />
-            <UndoButtons history={store.temporal} />
+            <UndoButtons history={store.temporal} say={say} />
             <DeliverySwitch />
             <SendToPress flush={saving.flush} />
           </>

@@ -2,14 +2,22 @@
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/react/24/outline';
 import { useStore } from 'zustand';
 import type { StoreApi } from 'zustand';
+import type { Change } from '@/core/draft/change';
+import { HistoryMenu } from './HistoryMenu';
 import type { UndoState } from './undoHistory';
 
 /** Looks of the small icon buttons in the bar. */
 export const BAR_ICON =
   'grid h-8 w-8 place-items-center rounded-lg text-soft hover:bg-paper hover:text-ink disabled:opacity-40';
 
-/** Undo and redo over a store's history. */
-export function UndoButtons({ history }: { readonly history: StoreApi<UndoState> }) {
+interface Props {
+  readonly history: StoreApi<UndoState>;
+  /** A step in a few words. */
+  readonly say: (step: Change) => string;
+}
+
+/** Undo and redo over a store's history, and the list of its steps. */
+export function UndoButtons({ history, say }: Props) {
   const { undo, redo, steps } = useStore(history);
   return (
     <>
@@ -33,6 +41,7 @@ export function UndoButtons({ history }: { readonly history: StoreApi<UndoState>
       >
         <ArrowUturnRightIcon className="h-4.5 w-4.5" />
       </button>
+      <HistoryMenu history={history} say={say} />
     </>
   );
 }

@@ -1,6 +1,8 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import type { Change } from '@/core/draft/change';
+import { HistoryMenu } from './HistoryMenu';
 import type { UndoHistory } from './undoHistory';
 import { createUndoHistory } from './undoHistory';
 
@@ -93,5 +95,30 @@ describe('what is one step of undo', () => {
     expect(steps()).toBe(1);
     undo();
     expect(state.count).toBe(0);
+  });
+});
+
+describe('the list of steps', () => {
+  test('goes back to a step and on again, and a new one ends what could be made again', async () => {
+    const more = screen.getByRole('button', { name: 'More' });
+    for (let i = 0; i < 3; i++) await userEvent.click(more);
+    const say = (step: Change): string =>
+      step.kind === 'parts' && step.parts.count.kind === 'value' ? `To ${String(step.parts.count.to)}` : '';
+    render(<HistoryMenu history={history.temporal} say={say} />);
+    const open = async (): Promise<string[]> => {
+      await userEvent.click(screen.getByRole('button', { name: 'History' }));
+      return screen.getAllByRole('menuitem').map(({ textContent }) => textContent);
+    };
+    expect(await open()).toEqual(['To 3now', 'To 2', 'To 1', 'Before all of these']);
+    await userEvent.click(screen.getByRole('menuitem', { name: 'To 1' }));
+    expect(state.count).toBe(1);
+    expect(await open()).toEqual(['To 3', 'To 2', 'To 1now', 'Before all of these']);
+    await userEvent.click(screen.getByRole('menuitem', { name: 'To 3' }));
+    expect(state.count).toBe(3);
+    await open();
+    await userEvent.click(screen.getByRole('menuitem', { name: 'Before all of these' }));
+    expect(state.count).toBe(0);
+    await userEvent.click(more);
+    expect(await open()).toEqual(['To 1now', 'Before all of these']);
   });
 });

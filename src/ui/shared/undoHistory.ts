@@ -10,6 +10,8 @@ export interface UndoState {
   readonly steps: Steps;
   undo(): void;
   redo(): void;
+  /** Goes to where so many steps are made, the others to be made again. */
+  goTo(made: number): void;
 }
 
 /** Which changes are one step: those of one gesture are by themselves; a drag says where it begins and ends. */
@@ -51,6 +53,14 @@ export function createUndoHistory<T extends object>(
     steps: history.now,
     undo: () => go((state) => history.undo(state)),
     redo: () => go((state) => history.redo(state)),
+    goTo: (made) =>
+      go((state) => {
+        let reached = state;
+        while (history.now.past.length > made) reached = history.undo(reached) ?? reached;
+        while (history.now.past.length < made && history.now.future.length > 0)
+          reached = history.redo(reached) ?? reached;
+        return reached === state ? null : reached;
+      }),
   }));
   return {
     temporal,

@@ -77,9 +77,16 @@ export function ShelfFacts({ entry, fonts, projects }: Props) {
         <Fact label="Timing">{`in ${inSeconds} · hold ${holdSeconds}, stretches · out ${outSeconds}`}</Fact>
         <Fact label="Formats">{formats.map((format) => format.label).join(', ')}</Fact>
         <Fact label="Edition">{`${entry.number}, published ${released}`}</Fact>
+        {(entry.tags ?? []).length > 0 && <Fact label="Tags">{(entry.tags ?? []).join(', ')}</Fact>}
         <Fact label="In use">{counted(entry.totalUses, 'title')}</Fact>
         <Fact label="Scripts">{document !== null && <Scripts template={document} />}</Fact>
       </dl>
+      {document?.notes !== undefined && (
+        <div className="mt-4 border-t border-line pt-3">
+          <h3 className="caps">Notes</h3>
+          <p className="whitespace-pre-line">{document.notes}</p>
+        </div>
+      )}
       <div className="mt-4 flex items-end gap-2 border-t border-line pt-4">
         {formats.map((format) => (
           <div

@@ -64,11 +64,30 @@ describe('the shelf', () => {
 
   test('shows those of a kind or a production, with their numbers', async () => {
     open();
-    const places = screen.getByRole('navigation', { name: 'Kinds and productions' });
+    const places = screen.getByRole('navigation', { name: 'Kinds, productions and tags' });
     await userEvent.click(within(places).getByRole('button', { name: 'Night Ferry 1' }));
     expect(tiles()).toEqual([expect.stringContaining('Place corner')]);
     await userEvent.click(within(places).getByRole('button', { name: 'All 3' }));
     expect(tiles()).toHaveLength(3);
+  });
+
+  test('has the tags that there are, finds by them, and tells of them with the notes', async () => {
+    const tagged = { ...placeCorner, tags: ['night', 'river'] };
+    open([
+      ENTRIES[0],
+      entry('corner', tagged, 1, 1),
+      entry('lockup', { ...openingLockup, tags: ['night'] }, 2, 0),
+    ]);
+    const places = screen.getByRole('navigation', { name: 'Kinds, productions and tags' });
+    await userEvent.click(within(places).getByRole('button', { name: 'night 2' }));
+    expect(tiles()).toHaveLength(2);
+    await userEvent.click(within(places).getByRole('button', { name: 'river 1' }));
+    expect(tiles()).toEqual([expect.stringContaining('Place corner')]);
+    await userEvent.click(screen.getByRole('button', { name: /^Place corner/ }));
+    expect(screen.getByText('night, river')).toBeInTheDocument();
+    await userEvent.click(within(places).getByRole('button', { name: 'All 3' }));
+    await find('river');
+    expect(tiles()).toEqual([expect.stringContaining('Place corner')]);
   });
 
   test('the one that is clicked is told about, with ways on to the bench and to projects', async () => {

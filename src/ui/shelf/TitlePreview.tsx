@@ -5,7 +5,9 @@ import { FORMATS, pictureSize } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import { designFrames, stretchTiming } from '@/core/titleTime/stretch';
 import type { FrameRate } from '@/core/time/rates';
-import { frameToSeconds, RATES, secondsToFrame } from '@/core/time/rates';
+import { frameToSeconds, RATES, secondsToFrame, secondsToNearestFrames } from '@/core/time/rates';
+import { fromDesignSeconds } from '@/core/titleTime/moments';
+import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
@@ -44,7 +46,7 @@ function Preview({ template, formatId, fonts, widthPx, playing }: Props) {
     () => stretchTiming(template.timing, designFrames(template.timing, rate), rate),
     [template, rate],
   );
-  const frame = useLoop(playing, timing.totalFrames, rate) ?? timing.inFrames;
+  const frame = useLoop(playing, timing.totalFrames, rate) ?? coverFrame(template, timing, rate);
   const { title } = useCompiled(template, NO_VALUES, shown, fonts);
   const backdrop = useBackdrop(template.backdrop);
   const seconds = frameToSeconds(frame, rate);
@@ -62,6 +64,13 @@ function Preview({ template, formatId, fonts, widthPx, playing }: Props) {
       className="absolute inset-0 h-full w-full"
     />
   );
+}
+
+/** The frame that a template rests at: its own, or that at which all of it is there. */
+function coverFrame({ coverSeconds, timing }: Template, title: TitleTiming, rate: FrameRate): number {
+  if (coverSeconds === undefined) return title.inFrames;
+  const seconds = fromDesignSeconds(coverSeconds, timing, title);
+  return Math.min(title.totalFrames - 1, secondsToNearestFrames(seconds, rate));
 }
 
 function useLoop(playing: boolean, frames: number, rate: FrameRate): number | null {

@@ -11,10 +11,11 @@ interface Listed {
   readonly kind: string;
   readonly production: string;
   readonly description: string;
+  readonly tags?: readonly string[];
   readonly words: string;
 }
 
-type Filter = { readonly by: 'all' } | { readonly by: 'kind' | 'production'; readonly value: string };
+type Filter = { readonly by: 'all' } | { readonly by: 'kind' | 'production' | 'tag'; readonly value: string };
 
 /** An order of a list. */
 export interface TemplateOrder<T> {
@@ -60,9 +61,11 @@ export function useTemplateFinder<T extends Listed>(
 }
 
 function matches(one: Listed, filter: Filter, wanted: string): boolean {
-  if (filter.by !== 'all' && one[filter.by] !== filter.value) return false;
-  const { name, description, production, kind, words } = one;
-  return saysAll([name, description, production, TEMPLATE_KINDS.get(kind).label, words].join(' '), wanted);
+  const { name, description, production, kind, words, tags = [] } = one;
+  if (filter.by === 'tag' && !tags.includes(filter.value)) return false;
+  if ((filter.by === 'kind' || filter.by === 'production') && one[filter.by] !== filter.value) return false;
+  const said = [name, description, production, TEMPLATE_KINDS.get(kind).label, ...tags, words];
+  return saysAll(said.join(' '), wanted);
 }
 
 /** Where words are typed to find templates by, and their order. */
@@ -110,6 +113,13 @@ export function TemplateFilters<T extends Listed>({ finder }: { readonly finder:
     label: name === '' ? 'Any production' : name,
     count: all.filter(({ production }) => production === name).length,
   }));
+  const tags = [...new Set(all.flatMap((one) => one.tags ?? []))]
+    .toSorted((a, b) => a.localeCompare(b, 'und', { sensitivity: 'base', numeric: true }))
+    .map((tag) => ({
+      value: tag,
+      label: tag,
+      count: all.filter((one) => one.tags?.includes(tag) === true).length,
+    }));
   const line = (label: string, count: number, on: boolean, next: Filter) => (
     <button
       key={label}
@@ -125,13 +135,13 @@ export function TemplateFilters<T extends Listed>({ finder }: { readonly finder:
       <span>{count}</span>
     </button>
   );
-  const lines = (by: 'kind' | 'production', list: typeof productions) =>
+  const lines = (by: 'kind' | 'production' | 'tag', list: typeof productions) =>
     list.map(({ value, label, count }) =>
       line(label, count, filter.by === by && filter.value === value, { by, value }),
     );
   return (
     <nav
-      aria-label="Kinds and productions"
+      aria-label="Kinds, productions and tags"
       className="w-[168px] shrink-0 overflow-y-auto border-r border-line bg-card p-3"
     >
       <h2 className="caps pb-2">Kinds</h2>
@@ -139,6 +149,8 @@ export function TemplateFilters<T extends Listed>({ finder }: { readonly finder:
       {lines('kind', kinds)}
       <h2 className="caps pt-5 pb-2">Productions</h2>
       {lines('production', productions)}
+      {tags.length > 0 && <h2 className="caps pt-5 pb-2">Tags</h2>}
+      {lines('tag', tags)}
     </nav>
   );
 }
