@@ -9,6 +9,8 @@ interface OrderInput {
   readonly sizes: readonly number[];
   /** The ranks that the user gave. */
   readonly ranks: readonly number[];
+  /** Which line each unit is on. */
+  readonly lines: readonly number[];
 }
 
 /** The order in which units follow one another: a rank for each, 0 for the first to go; equal ranks go together. */
@@ -43,6 +45,19 @@ export const ORDERS = createRegistry<UnitOrder>('order', [
     id: 'edges',
     label: 'From the edges',
     ranks: ({ count: n }) => each(n, (i) => Math.min(i, n - 1 - i)),
+  },
+  {
+    id: 'lines-together',
+    label: 'All lines at once',
+    ranks: ({ lines }) => lines.map((line, i) => i - lines.indexOf(line)),
+  },
+  {
+    id: 'line-after-line',
+    label: 'Line after line',
+    ranks: ({ lines }) => {
+      const inOrder = [...new Set(lines)].sort((a, b) => a - b);
+      return lines.map((line) => inOrder.indexOf(line));
+    },
   },
   {
     id: 'random',

@@ -134,20 +134,37 @@ describe('the order of units', () => {
   test('is a permutation by chance, and the same for a seed', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 80 }), fc.integer({ min: 0, max: 9999 }), (count, seed) => {
-        const input = { count, seed, sizes: [], ranks: [] };
+        const input = { count, seed, sizes: [], ranks: [], lines: [] };
         const ranks = ORDERS.get('random').ranks(input);
         expect([...ranks].sort((a, b) => a - b)).toEqual(Array.from({ length: count }, (_, i) => i));
         expect(ORDERS.get('random').ranks(input)).toEqual(ranks);
       }),
     );
-    const order = (seed: number) => ORDERS.get('random').ranks({ count: 12, seed, sizes: [], ranks: [] });
+    const order = (seed: number) =>
+      ORDERS.get('random').ranks({ count: 12, seed, sizes: [], ranks: [], lines: [] });
     expect(order(1)).not.toEqual(order(2));
   });
 
   test('goes by size, and by numbers that are given', () => {
-    const input = { count: 3, seed: 1, sizes: [30, 10, 20], ranks: [2, 0] };
+    const input = { count: 3, seed: 1, sizes: [30, 10, 20], ranks: [2, 0], lines: [0, 0, 1] };
     expect(ORDERS.get('size').ranks(input)).toEqual([2, 0, 1]);
     expect(ORDERS.get('custom').ranks(input)).toEqual([2, 0, 2]);
+  });
+
+  test('goes by lines: all at once, each from its first unit, or one after the other', () => {
+    const input = { count: 6, seed: 1, sizes: [], ranks: [], lines: [0, 0, 0, 2, 2, 5] };
+    expect(ORDERS.get('lines-together').ranks(input)).toEqual([0, 1, 2, 0, 1, 0]);
+    expect(ORDERS.get('line-after-line').ranks(input)).toEqual([0, 0, 0, 1, 1, 2]);
+  });
+
+  test('letters of two lines come together where that is asked for', () => {
+    const use = newMoveUse('fade', { unit: 'letter', lengthSeconds: 1, order: 'lines-together', overlap: 0 });
+    const text = testText('words', 'Ilse\nOde', { motion: motionOf(use, null) });
+    const title = compile(testTemplate([text], { timing: TIMING }), {}, FORMATS.get('wide-1080'), fonts);
+    const timing = stretchTiming(TIMING, 75, RATES.get('25'));
+    // Four letters share the second; after half of it two of each line are there.
+    const there = title.wordsAt(0.51, timing).filter(({ opacity }) => opacity > 0.99);
+    expect(there).toHaveLength(4);
   });
 });
 
@@ -165,6 +182,7 @@ describe('units that follow one another', () => {
             seed: 5,
             sizes: units(count).map((u) => u.box.width),
             ranks: [],
+            lines: Array.from({ length: count }, (_, i) => Math.floor(i / 7)),
           });
           const windows = unitWindows(ranks, { overlap, gapShare: null, spread, seed: 5 });
           expect(Math.min(...windows.map((w) => w.start))).toBeCloseTo(0, 9);

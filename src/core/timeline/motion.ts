@@ -70,6 +70,8 @@ export function compileMove(
     seed: use.seed,
     sizes: units.map(({ box }) => box.width * box.height),
     ranks: use.ranks,
+    // What has no lines is one after the other.
+    lines: units.map(({ line }, i) => line ?? i),
   });
   return {
     plans: unitPlaces(units, around, use.seed).map((place) =>

@@ -131,7 +131,8 @@ function windowsFor(
   const { order, seed, startSeconds, lengthSeconds } = use;
   // All rows of a list are equally large.
   const sizes = new Array<number>(count).fill(1);
-  const ranks = ORDERS.get(order).ranks({ count, seed, sizes, ranks: use.ranks });
+  const lines = sizes.map((_, i) => i);
+  const ranks = ORDERS.get(order).ranks({ count, seed, sizes, ranks: use.ranks, lines });
   if (use.waits) return markWindows(ranks, marks, startSeconds, Math.max(1e-9, lengthSeconds));
   const windows = windowsOfUse(use, ranks);
   return mirrored ? mirrorWindows(windows) : windows;
