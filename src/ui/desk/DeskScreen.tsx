@@ -40,6 +40,7 @@ import type { DeskView } from './deskContext';
 import { createDeskStore } from './deskStore';
 import { createDeskUi } from './deskUi';
 import { ProofPanel } from './proof/ProofPanel';
+import { sayNothingOpen } from './proof/NothingOpen';
 import type { Tone } from './proof/proofView';
 import { ProofProvider, useProofView } from './proof/proofView';
 import { useProof } from './proof/useProof';
@@ -351,7 +352,7 @@ function useShownIds(): readonly string[] {
 /** How many titles, or captions, there is something to say of; a click shows only those, another click all. */
 function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
   const ids = useShownIds();
-  const { toneOf, knows } = useProofView();
+  const { toneOf, knows, asideOf } = useProofView();
   const { tones, waiting } = useMemo(() => {
     const counts = new Map<Tone, number>();
     for (const id of ids) counts.set(toneOf(id), (counts.get(toneOf(id)) ?? 0) + 1);
@@ -370,7 +371,7 @@ function ProofCounts({ onPick }: { readonly onPick: (tone: Tone) => void }) {
         <span className="text-[12px] whitespace-nowrap text-soft">{`looking at ${waiting}`}</span>
       )}
       {waiting === 0 && ids.length > 0 && count('pass') === ids.length && (
-        <span className={`${pill} bg-pass-wash text-pass`}>all clear</span>
+        <span className={`${pill} bg-pass-wash text-pass`}>{sayNothingOpen(ids, asideOf)}</span>
       )}
     </>
   );

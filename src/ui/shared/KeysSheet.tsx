@@ -49,7 +49,7 @@ const KEYS: readonly KeysOf[] = [
       ['M', 'Set a marker at the playhead'],
       ['C', 'Cut the clip at the playhead'],
       ['R', 'The next row of the chosen list comes at the playhead; tap along while it plays'],
-      ['Q', 'Quiet places for the chosen title'],
+      ['Q', 'Clear areas for the chosen title'],
       ['F', 'To the next delivery'],
       ['Enter · Alt + ↑ ↓', 'In credits: the next row; this row one place up or down'],
       ['N', 'In captions: one more at the playhead; in credits: one more row'],

@@ -7,6 +7,7 @@ import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { Pill } from '../../shared/Pill';
 import { useDesk } from '../deskContext';
+import { sayNothingOpen } from '../proof/NothingOpen';
 import { useProofView } from '../proof/proofView';
 import { useTrackCues } from './captionContext';
 
@@ -20,7 +21,7 @@ interface Props {
 export function CaptionPace({ onSeek }: Props) {
   const { ui } = useDesk();
   const cues = useTrackCues();
-  const { findingsOf, knows } = useProofView();
+  const { findingsOf, knows, asideOf } = useProofView();
   const groups = useMemo(() => {
     const byCheck = new Map<string, { readonly cueId: string; readonly finding: ToldFinding }[]>();
     for (const { id } of cues)
@@ -43,7 +44,14 @@ export function CaptionPace({ onSeek }: Props) {
       <PaceChart onSeek={onSeek} />
       <h3 className="caps pt-4 pb-1">Proof</h3>
       {waiting > 0 && <p className="text-soft">{`Looking at ${counted(waiting, 'caption')}…`}</p>}
-      {groups.length === 0 && waiting === 0 && <Pill tone="pass">all clear</Pill>}
+      {groups.length === 0 && waiting === 0 && (
+        <Pill tone="pass">
+          {sayNothingOpen(
+            cues.map(({ id }) => id),
+            asideOf,
+          )}
+        </Pill>
+      )}
       {groups.map(([check, list]) => (
         <details key={check} className="border-b border-line py-1.5">
           <summary className="flex cursor-pointer items-center gap-2">

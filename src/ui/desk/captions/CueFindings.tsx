@@ -7,6 +7,7 @@ import type { ToldFinding } from '@/core/proof/toldFindings';
 import { Button } from '../../shared/Button';
 import { Pill } from '../../shared/Pill';
 import { useApplyWork, useDesk, usePlan } from '../deskContext';
+import { NothingOpen } from '../proof/NothingOpen';
 import { useTitleProof } from '../proof/proofView';
 import { SetAsideForm } from '../proof/SetAsideForm';
 
@@ -17,13 +18,11 @@ interface Props {
 
 /** What was found in a cue, with what mends it. */
 export function CueFindings({ cue, onSeek }: Props) {
-  const { told, known } = useTitleProof(cue.id);
+  const { told, known, ignored } = useTitleProof(cue.id);
   return (
     <div className="mt-3 border-t border-line pt-3">
       <h3 className="caps pb-1">Proof</h3>
-      {told.length === 0 && (
-        <Pill tone={known ? 'pass' : 'quiet'}>{known ? 'clear' : 'being looked at'}</Pill>
-      )}
+      {told.length === 0 && <NothingOpen known={known} ignored={ignored} />}
       {told.map((finding) => (
         <CueFinding key={finding.key} cue={cue} finding={finding} onSeek={onSeek} />
       ))}

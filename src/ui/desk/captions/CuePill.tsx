@@ -1,5 +1,6 @@
 'use client';
 import { Pill } from '../../shared/Pill';
+import { NothingOpen } from '../proof/NothingOpen';
 import { useDesk } from '../deskContext';
 import { useTitleProof } from '../proof/proofView';
 
@@ -12,10 +13,9 @@ interface Props {
 /** The worst of what was found in a cue; a click chooses it, where the rest is told, and goes to where it is seen. */
 export function CuePill({ cueId, startFrame, onSeek }: Props) {
   const { ui } = useDesk();
-  const { told, known } = useTitleProof(cueId);
+  const { told, known, ignored } = useTitleProof(cueId);
   const [worst, ...others] = told;
-  if (worst === undefined)
-    return <Pill tone={known ? 'pass' : 'quiet'}>{known ? 'clear' : 'being looked at'}</Pill>;
+  if (worst === undefined) return <NothingOpen known={known} ignored={ignored} />;
   return (
     <button
       type="button"

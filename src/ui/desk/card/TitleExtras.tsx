@@ -55,7 +55,7 @@ export function TitleExtras({ first, chosen }: ChosenTitles) {
           </Button>
         )}
         <Button title="Q" onClick={() => ui.setState({ dialog: 'quiet' })}>
-          Quiet places…
+          Clear areas…
         </Button>
       </Row>
       {first.scrim !== null && (

@@ -27,7 +27,7 @@ import {
 import { useProofDesk } from '../proof/proofView';
 import { TitleShot } from './TitleShot';
 
-/** Quiet places: where the pictures under the chosen title are even and still, and the places that follow from it. */
+/** Clear areas: where the pictures under the chosen title are even and still, and the places that follow from it. */
 export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
   const titles = useTitles();
   const apply = useApplyTitles();
@@ -43,7 +43,7 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
   const moved = place === undefined ? title : placed(title, place, delivery.id, onlyHere);
   return (
     <Modal
-      title="Quiet places"
+      title="Clear areas"
       open
       onClose={onClose}
       width="wide"
@@ -71,7 +71,7 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
           <div className="relative">
             <TitleShot
               title={moved}
-              label="Red where the picture is restless over the title’s time"
+              label="Red where the picture is busy over the title’s time"
               width={440}
             />
             <Restless map={map} format={delivery.format} place={place} />
@@ -96,7 +96,7 @@ export function QuietDialog({ onClose }: { readonly onClose: () => void }) {
               </li>
             ))}
             <li className="pt-1 text-[12px] text-soft">
-              The figure says how restless the picture is there; lower is quieter.
+              The figure says how busy the picture is there; lower is clearer.
             </li>
           </ul>
         </div>

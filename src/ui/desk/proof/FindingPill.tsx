@@ -1,5 +1,6 @@
 'use client';
 import { Pill } from '../../shared/Pill';
+import { NothingOpen } from './NothingOpen';
 import { useDesk, useSelect } from '../deskContext';
 import { useTitleProof } from './proofView';
 
@@ -10,12 +11,11 @@ interface Props {
 
 /** The worst of what was found in a title, and how much more there is; a click opens all of it and shows where it is seen. */
 export function FindingPill({ titleId, onShow }: Props) {
-  const { told, known } = useTitleProof(titleId);
+  const { told, known, ignored } = useTitleProof(titleId);
   const { ui } = useDesk();
   const select = useSelect();
   const [worst, ...others] = told;
-  if (worst === undefined)
-    return <Pill tone={known ? 'pass' : 'quiet'}>{known ? 'clear' : 'being looked at'}</Pill>;
+  if (worst === undefined) return <NothingOpen known={known} ignored={ignored} />;
   return (
     <button
       type="button"

@@ -3,6 +3,7 @@ import type { Title } from '@/core/model/project';
 import { airValue } from '@/core/resolve/fieldValue';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { Pill } from '../../shared/Pill';
+import { NothingOpen } from './NothingOpen';
 import { numbersOf, useClock, useDesk, usePlan, useShownValues, useTitles } from '../deskContext';
 import { TitleShot } from '../dialogs/TitleShot';
 import { useProofView } from './proofView';
@@ -92,8 +93,9 @@ function Findings({ titleId }: { readonly titleId: string }) {
           .join(', ')}: `;
   return (
     <>
-      {!knows(titleId) && <Pill tone="quiet">being looked at</Pill>}
-      {knows(titleId) && findings.length === 0 && <Pill tone="pass">clear</Pill>}
+      {(!knows(titleId) || findings.length === 0) && (
+        <NothingOpen known={knows(titleId)} ignored={asideOf(titleId).length} />
+      )}
       <ul className="grid gap-1.5">
         {findings.map((finding) => (
           <li key={finding.key}>

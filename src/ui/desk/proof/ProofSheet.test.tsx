@@ -68,6 +68,8 @@ test('what is ignored is told with its reason, and no longer counted', () => {
   const safe = found('safe', 'a', 'stop', 'tall');
   open([deskTitle('a', 0, { name: 'Ilse' })], [safe], [safe]);
   expect(within(entry(1)).getByText('Tall: ignored: Agreed with the producer')).toBeInTheDocument();
+  expect(within(entry(1)).queryByText('clear')).toBeNull();
+  expect(within(entry(1)).getByText('1 finding ignored')).toBeInTheDocument();
   expect(screen.getByRole('status')).toHaveTextContent(
     '1 title · 0 to fix · 0 to look at · 1 finding ignored',
   );

@@ -132,14 +132,16 @@ function useAsideLookup(): AsideLookup {
 /** What is known of one title: drawn again only when that changes. */
 export function useTitleProof(titleId: string): {
   readonly told: readonly ToldFinding[];
+  /** How many findings were ignored. */
+  readonly ignored: number;
   readonly known: boolean;
 } {
   const { store } = useProofDesk();
   const findings = useStore(store, (state) => state.findings.get(titleId) ?? NONE);
   const known = useStore(store, (state) => state.complete.has(titleId));
   const asideFor = useAsideLookup();
-  const told = useMemo(() => tell(findings, asideFor).open, [findings, asideFor]);
-  return { told, known };
+  const { open, aside } = useMemo(() => tell(findings, asideFor), [findings, asideFor]);
+  return { told: open, ignored: aside.length, known };
 }
 
 /** What there is to tell of lists of findings; of thousands few change at a time, and only those are told again. */
