@@ -7,7 +7,6 @@ import type { Layer, Mirrored, Place, Track } from '../model/template';
  * drawn. Pictures, letters and shadows are not turned round: a logo reads as before, and light falls as it did.
  */
 export function mirrorLayer(layer: Layer, how: Mirroring): Layer {
-  if (layer.keepsSide === true) return layer;
   let made: Layer = { ...layer, mirrored: drawnMirrored(how) };
   if (how.places) made = withMirroredPlace(made);
   if (how.forms) made = withMirroredForm(made);

@@ -14,6 +14,7 @@ import { MIRRORS_WITH_WORDS } from '../model/mirroring';
 import type { Mirroring } from '../model/mirroring';
 import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
 import { PLAIN_LOOK } from '../model/look';
+import { newGroupLayer } from '../model/newLayers';
 import type { BoxLayer, Keyframe, Template } from '../model/template';
 import { parseTemplate } from '../model/templateSchema';
 import { MOVES } from '../moves';
@@ -193,6 +194,15 @@ describe('what is mirrored', () => {
     ).toBeGreaterThan(0);
     const none = { ...forms, mirroring: { ...ALWAYS, places: false, forms: false } };
     expect(differing(pixelsOf(none, 1.6), pixelsOf({ ...forms, mirroring: undefined }, 1.6))).toBe(0);
+  });
+
+  test('what a group holds keeps its side with it', () => {
+    const [name, logo] = strap.layers;
+    const group = { ...newGroupLayer('group', 'Group', ['name', 'logo']), keepsSide: true };
+    const kept = { ...strap, layers: [group, name, { ...logo, keepsSide: undefined }] };
+    expect(boxes(kept).get('name')?.x).toBe(200);
+    expect(boxes(kept).get('logo')?.x).toBe(40);
+    expect(compile(kept, {}, FORMAT, fonts).mirrored.size).toBe(0);
   });
 
   test('the first word of a line from right to left comes first, from the right', () => {

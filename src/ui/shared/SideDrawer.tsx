@@ -65,6 +65,8 @@ export function SideDrawer({ label, side, below, className, children }: Props) {
         onKeyDown={(event) => {
           // What is open within it is shut first.
           if (event.key !== 'Escape' || event.defaultPrevented || !open) return;
+          // There is room for it again, so that there is nothing to shut.
+          if (tab.current?.offsetParent === null) return;
           event.stopPropagation();
           setOpen(false);
           tab.current?.focus();
