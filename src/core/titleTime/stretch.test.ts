@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { RATES } from '../time/rates';
-import { designFrames, stretchTiming } from './stretch';
+import { designFrames, neededByMoves, stretchTiming } from './stretch';
 
 const timings = fc.record({
   inSeconds: fc.double({ min: 0.04, max: 5, noNaN: true }),
@@ -37,4 +37,13 @@ test('below in + out both shrink in proportion', () => {
   const t = stretchTiming(timing, 15, RATES.get('50'));
   expect([t.inFrames, t.holdFrames, t.outFrames]).toEqual([10, 0, 5]);
   expect(stretchTiming(timing, 2, RATES.get('50'))).toMatchObject({ inFrames: 1, outFrames: 1 });
+});
+
+test('a title that is too short for its in and out says how long they need', () => {
+  const design = { inSeconds: 1, holdSeconds: 4, outSeconds: 0.8 };
+  const rate = RATES.get('25');
+  const needed = (frames: number) => neededByMoves(design, stretchTiming(design, frames, rate), rate);
+  expect(needed(44)).toBeCloseTo(1.8);
+  expect(needed(45)).toBeNull();
+  expect(needed(145)).toBeNull();
 });

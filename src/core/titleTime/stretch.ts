@@ -58,3 +58,10 @@ export function stretchTiming(timing: Timing, lengthFrames: number, rate: FrameR
     frameSeconds: frameToSeconds(1, rate),
   };
 }
+
+/** How long (seconds) in and out need together where a title is too short for them, so that both are shortened; null where it is not. */
+export function neededByMoves(design: Timing, { totalFrames }: TitleTiming, rate: FrameRate): number | null {
+  const needed =
+    secondsToNearestFrames(design.inSeconds, rate) + secondsToNearestFrames(design.outSeconds, rate);
+  return needed > totalFrames ? frameToSeconds(needed, rate) : null;
+}

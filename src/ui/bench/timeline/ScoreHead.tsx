@@ -4,6 +4,7 @@ import { PauseIcon, PlayIcon } from '@heroicons/react/24/outline';
 import { setTiming } from '@/core/edit/editTemplate';
 import type { Timing } from '@/core/model/template';
 import type { TitleTiming } from '@/core/titleTime/stretch';
+import { neededByMoves } from '@/core/titleTime/stretch';
 import { SHORTEST_FRAMES } from '@/core/time/rates';
 import { clockOf } from '@/core/time/clock';
 import { SPEEDS } from '../../picture/usePlayer';
@@ -41,6 +42,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
   const set = (change: Partial<Timing>): void => apply((now) => setTiming(now, { ...now.timing, ...change }));
   const frameUnits = { f: rate.denominator / rate.numerator, s: 1 };
   const framesPerSecond = rate.numerator / rate.denominator;
+  const needed = neededByMoves(timing, time.timing, rate);
   return (
     <>
       <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4">
@@ -73,7 +75,9 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
             onChange={(seconds) => set({ [part]: seconds })}
           />
         ))}
-        <span className="flex-1" />
+        <span role="status" className="min-w-0 flex-1 text-[12px] text-stop-ink">
+          {needed !== null && `Too short: in and out need ${needed.toFixed(1)} s, so both are shortened`}
+        </span>
         <AddLayer />
       </div>
       <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 text-[12px]">
