@@ -26,7 +26,10 @@ let design: Design | null = null;
 let backdrop: { readonly id: string; readonly value: Backdrop } | null = null;
 
 /** A design with all its layers. */
-type Design = Pick<WallDesign, 'number' | 'template' | 'values'>;
+interface Design extends Pick<WallDesign, 'number' | 'template' | 'values'> {
+  /** The faces of it, and those that stand in for letters of its words. */
+  readonly faces: readonly string[];
+}
 
 /** What is kept of one picture of the wall. */
 interface CompiledWall {
@@ -55,9 +58,11 @@ addEventListener('message', ({ data }: MessageEvent<WallDesign | WallRequest>) =
   );
 });
 
-function takeDesign({ number, template, order, changed, values }: WallDesign): Design {
+function takeDesign({ number, template: bare, order, changed, values }: WallDesign): Design {
   const known = new Map([...(design?.template.layers ?? []), ...changed].map((layer) => [layer.id, layer]));
-  return { number, template: { ...template, layers: order.flatMap((id) => known.get(id) ?? []) }, values };
+  const template = { ...bare, layers: order.flatMap((id) => known.get(id) ?? []) };
+  const words = [...template.layers.map(layerWords), ...Object.values(values)].join('\n');
+  return { number, template, values, faces: [...everyFace(template), ...lateFacesFor(words)] };
 }
 
 async function answer(request: WallRequest): Promise<WallReply> {
@@ -68,7 +73,7 @@ async function answer(request: WallRequest): Promise<WallReply> {
     loadBackdrop(template.backdrop),
     ...picturesOf(template, { format: FORMATS.get(request.formatId), values }).map(loadPicture),
   ]);
-  const { below, title } = layOut(request, asked, await loadFontsFor(facesOf(asked)));
+  const { below, title } = layOut(request, asked, await loadFontsFor(asked.faces));
   const { widthPx, heightPx } = title.format;
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true });
@@ -77,12 +82,6 @@ async function answer(request: WallRequest): Promise<WallReply> {
   painter.paint(context, title.frame(request.seconds, request.timing));
   const trouble = layoutTrouble(template, title);
   return { formatId: request.formatId, bitmap: canvas.transferToImageBitmap(), trouble };
-}
-
-/** The faces of a design and those that stand in for letters of its words. */
-function facesOf({ template, values }: Design): string[] {
-  const words = [...template.layers.map(layerWords), ...Object.values(values)].join('\n');
-  return [...everyFace(template), ...lateFacesFor(words)];
 }
 
 /** The backdrop as the same object while it is the same, so that a kept one serves again. */

@@ -1,5 +1,6 @@
 import type { CreditRow } from '../model/credits';
 import type { CreditsLayer, LongStep } from '../model/template';
+import { mirrorAlign } from '../mirror/mirrorAlign';
 import { ALIGN_SHARES } from '../text/alignShares';
 import type { FitFact } from '../text/fitFacts';
 import type { FontLibrary } from '../text/fontLibrary';
@@ -78,7 +79,6 @@ const ROLE_STEPS = (sizeU: number): readonly LongStep[] => [
 const WORDS_STEPS: readonly LongStep[] = [{ kind: 'wrap', maxLines: 60 }, { kind: 'cut' }];
 
 const CLOSER = 0.2;
-const OTHER_SIDE = { left: 'right', centre: 'centre', right: 'left' } as const;
 
 /**
  * Lays credits out, one block under another; `size` is a share of the designed size, of everything but the window.
@@ -312,7 +312,7 @@ class CreditSetter {
     align: 'left' | 'centre' | 'right',
   ): TextLayout {
     const { fonts, language } = this.context;
-    const side = this.layer.mirrored?.rows === true ? OTHER_SIDE[align] : align;
+    const side = this.layer.mirrored?.rows === true ? mirrorAlign(align) : align;
     const asked = { designed: this.layer.styles[style], size: this.size, room, align: side, language };
     const { fitted, capU } = fitOnce(text, asked, steps, fonts);
     // That words go on in a second line is how they are set; only what changes their look is told.

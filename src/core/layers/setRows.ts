@@ -71,8 +71,7 @@ export function setRows(
   context: MeasureContext,
 ): SetRows {
   const { fonts } = context;
-  const isMirrored = layer.mirrored?.rows === true;
-  const key = JSON.stringify([rows, width, layer.padU, context.languageOf(layer.id), isMirrored]);
+  const key = JSON.stringify([rows, width, layer.padU, context.languageOf(layer.id), layer.mirrored?.rows]);
   const before = kept.get(layer.columns);
   if (before?.key === key && before.fonts === fonts) return before.set;
   const set = makeRows(layer, rows, width, context);

@@ -1,4 +1,3 @@
-import type { Paint } from '../display/list';
 import type { Layer, TextLayer, TextStyle } from '../model/template';
 import { plainText } from '../model/template';
 import { unionRects } from '../kit/rect';
@@ -16,7 +15,8 @@ import { textUnits } from '../text/units';
 import type { PlacedBox } from '../frame/points';
 import type { LayerBinding, LayerUnit, Measured, Property } from './layerKind';
 import { LONG_STEPS_PATH, stepsToText, textToSteps } from './longSteps';
-import { ownShape, pathShape, solid } from '../display/unitShape';
+import type { LayerPaint, OwnPaint } from '../display/unitShape';
+import { ownShape, solid } from '../display/unitShape';
 import { paintOf } from './paintOf';
 import {
   choiceProperty,
@@ -38,11 +38,16 @@ export function bindText(layer: TextLayer): LayerBinding {
     measuresAfter: [],
     measure: ({ fonts, area, languageOf }) =>
       measureText(layer, area('titleSafe').width, fonts, languageOf(layer.id)),
-    paint: ({ rect }) => ({
-      paint: paintOf(layer.look, layer.style.fill, rect),
-      opacity: layer.fillOpacity ?? 1,
-    }),
+    paint: (own) => textPaint(layer, own),
   };
+}
+
+const FILL = 'fill';
+
+/** The paint of a text's letters; a part in a colour of its own, by which it is named, keeps it under a gradient. */
+function textPaint(layer: TextLayer, { name, rect }: OwnPaint): LayerPaint {
+  const paint = name === FILL ? paintOf(layer.look, layer.style.fill, rect) : solid(name);
+  return { paint, opacity: layer.fillOpacity ?? 1 };
 }
 
 function measureText(
@@ -80,7 +85,7 @@ function measureText(
         return (Math.round(baselinePx) - baselinePx) / toPixels[3];
       }),
     units(kind, box, toPixels, snap = measured.snap?.(box, toPixels) ?? []) {
-      const paint = paintOf(layer.look, layer.style.fill, box);
+      const paint = textPaint(layer, { name: FILL, rect: box });
       const setting = { layer, box, layout, paint, snap };
       const units = textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
       if (kind !== 'layer') return units;
@@ -107,7 +112,7 @@ interface Setting {
   readonly layer: TextLayer;
   readonly box: PlacedBox;
   readonly layout: TextLayout;
-  readonly paint: Paint;
+  readonly paint: LayerPaint;
   /** How far each line is moved down. */
   readonly snap: readonly number[];
 }
@@ -127,10 +132,8 @@ function placeUnit(unit: TextUnit, { layer, box: origin, layout, paint, snap }: 
     ink: move(unit.ink ?? unit.box),
     shapes: unit.parts.map((part) => {
       const outline = shiftOutline(part.outline, origin.x, dy);
-      // A part in a colour of its own keeps it under a gradient.
-      const opacity = layer.fillOpacity ?? 1;
-      if (part.fill !== layer.style.fill) return pathShape(outline, solid(part.fill), opacity);
-      return ownShape(outline, { name: 'fill', rect: origin }, { paint, opacity });
+      const own = { name: part.fill === layer.style.fill ? FILL : part.fill, rect: origin };
+      return ownShape(outline, own, own.name === FILL ? paint : textPaint(layer, own));
     }),
   };
 }

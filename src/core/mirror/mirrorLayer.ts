@@ -1,4 +1,5 @@
 import { mirrorPoint } from '../frame/points';
+import { isAlign, mirrorAlign } from './mirrorAlign';
 import type { Mirroring } from '../model/mirroring';
 import type { Layer, Mirrored, Place, Track } from '../model/template';
 
@@ -22,8 +23,6 @@ function drawnMirrored({ forms, rows, moves }: Mirroring): Mirrored {
 }
 
 const WAYS = { up: 'up', down: 'down', left: 'right', right: 'left' } as const;
-/** What a text is aligned to, on the other side. */
-export const SIDES = { left: 'right', centre: 'centre', right: 'left', justify: 'justify' } as const;
 const ENDS = { start: 'end', centre: 'centre', end: 'start' } as const;
 
 function withMirroredPlace(layer: Layer): Layer {
@@ -36,7 +35,7 @@ function withMirroredPlace(layer: Layer): Layer {
       tracks: layer.motion.tracks.map((track) => PLACE_TRACKS[track.path]?.(track) ?? mirrorPinTrack(track)),
     },
   };
-  if (placed.kind === 'text') return { ...placed, align: SIDES[placed.align] };
+  if (placed.kind === 'text') return { ...placed, align: mirrorAlign(placed.align) };
   if (placed.kind === 'stack' && placed.direction === 'down') return { ...placed, align: ENDS[placed.align] };
   return placed;
 }
@@ -83,7 +82,7 @@ const PLACE_TRACKS: Readonly<Partial<Record<string, (track: Track) => Track>>> =
   'place.targetPoint': pointed,
   align: (track) => ({
     ...track,
-    keys: track.keys.map((key) => ({ ...key, value: SIDES[key.value as keyof typeof SIDES] ?? key.value })),
+    keys: track.keys.map((key) => (isAlign(key.value) ? { ...key, value: mirrorAlign(key.value) } : key)),
   }),
 };
 

@@ -118,6 +118,34 @@ describe('hollow text', () => {
     expect(most).toBeGreaterThan(124);
     expect(most).toBeLessThan(132);
   });
+
+  test('by keys it fades parts of other colours with the rest', () => {
+    const keyed = letter({
+      runs: [{ text: 'I', style: { fill: '#ff0000' } }],
+      motion: {
+        ...motionOf(null, null),
+        tracks: [
+          {
+            path: 'fillOpacity',
+            on: true,
+            keys: [0, 1].map((share) => ({
+              moment: { from: 'hold', offsetSeconds: 0, share },
+              value: share * 100,
+              way: 'straight',
+              curve: [0, 0, 1, 1],
+            })),
+          },
+        ],
+      },
+    } as Partial<Layer>);
+    const most = (seconds: number): number => {
+      const at = picture([keyed], seconds);
+      return Math.max(...Array.from({ length: 200 }, (_, i) => at(300 + i, 480)[3]));
+    };
+    expect(most(1)).toBe(0);
+    expect(Math.abs(most(2) - 128)).toBeLessThan(6);
+    expect(most(3)).toBe(255);
+  });
 });
 
 describe('blocks of moves', () => {

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import { typeWords } from '@/core/edit/editTemplate';
-import { SIDES } from '@/core/mirror/mirrorLayer';
+import { mirrorAlign } from '@/core/mirror/mirrorAlign';
 import type { TextLayer } from '@/core/model/template';
 import { plainText } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
@@ -34,7 +34,7 @@ export function TypingBox({ layer, mirrored, box, scale, onDone }: Props) {
   const size = style.sizeU * scale;
   const width = Math.max((box?.width ?? 0) * scale, size * 4);
   const left = (box?.x ?? 0) * scale;
-  const align = mirrored ? SIDES[layer.align] : layer.align;
+  const align = mirrored ? mirrorAlign(layer.align) : layer.align;
   // Right-aligned and centred texts grow to the left as well.
   const shift = align === 'left' ? 0 : (width - (box?.width ?? 0) * scale) * (align === 'right' ? 1 : 0.5);
   return (
