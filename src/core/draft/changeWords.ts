@@ -34,8 +34,16 @@ export function sayChange(change: Change, document: object, words: DocumentWords
   const coming = lists.find(({ comes }) => comes);
   if (coming !== undefined) return coming.said;
   const own = Object.keys(parts).flatMap((key) => words.parts[key] ?? []);
-  return [...lists.map(({ said }) => said), ...own].slice(0, 2).join(', ') || 'Settings';
+  return [...lists.map(({ said }) => said), ...own].slice(0, 2).join(', ') || UNNAMED;
 }
+
+/** What paths are of by the names of their first properties, where that is one; else `Settings`. */
+export function partNamed(names: Readonly<Record<string, string>>, paths: readonly string[]): string {
+  const parts = new Set(paths.map((path) => names[path.split('.')[0]] ?? UNNAMED));
+  return parts.size === 1 ? [...parts][0] : UNNAMED;
+}
+
+const UNNAMED = 'Settings';
 
 interface Said {
   readonly said: string;
@@ -57,7 +65,7 @@ function sayEntries(
   const byId = new Map(things.map((thing) => [thing.id, thing]));
   const changed = entries.map(({ id, change }) => ({ thing: byId.get(id) ?? {}, paths: leaves(change, '') }));
   const parts = new Set(changed.map(({ thing, paths }) => words.partOf(thing, paths)));
-  const part = parts.size === 1 ? [...parts][0] : 'Settings';
+  const part = parts.size === 1 ? [...parts][0] : UNNAMED;
   const subject = called(
     changed.map(({ thing }) => thing),
     words,

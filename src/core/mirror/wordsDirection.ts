@@ -1,8 +1,6 @@
-import bidiFactory from 'bidi-js';
+import { bidi } from '../kit/bidi';
 import type { Layer, Template } from '../model/template';
 import { layerWords } from '../model/template';
-
-const bidi = bidiFactory();
 
 // Beyond this nothing more is learnt of which way a text runs.
 const MOST_CHARACTERS = 2000;

@@ -1,10 +1,8 @@
-import bidiFactory from 'bidi-js';
 import type { TextStyle } from '../model/template';
 import { FACES, fallbackFaces } from '../faces/faces';
 import type { FontLibrary, ShapingFont } from './fontLibrary';
 import { COMMON, resolveScripts } from '../faces/scripts';
-
-const bidi = bidiFactory();
+import { bidi } from '../kit/bidi';
 
 /** A paragraph with the style of each UTF-16 position, and its language (BCP 47). */
 export interface StyledParagraph {

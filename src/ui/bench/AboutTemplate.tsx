@@ -3,6 +3,7 @@ import { InformationCircleIcon } from '@heroicons/react/24/outline';
 import { useState } from 'react';
 import type { FormEvent } from 'react';
 import type { TemplateSummary } from '@/contract/templates';
+import { wellFormedText } from '@/core/kit/wellFormed';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import type { Template } from '@/core/model/template';
 import { LONGEST_NOTES, LONGEST_TAG, MOST_TAGS } from '@/core/model/templateSchema';
@@ -62,7 +63,9 @@ const roundTo = (seconds: number): number => Math.round(seconds * 1000) / 1000;
 /** A template with what was said about it; what is empty or as usual is left out. */
 function withAbout(template: Template, { tags, notes, coverSeconds, ...about }: About): Template {
   const { tags: _tags, notes: _notes, coverSeconds: _cover, ...rest } = template;
-  const words = [...new Set(tags.split(',').map((tag) => tag.trim().slice(0, LONGEST_TAG)))].filter(Boolean);
+  const words = [
+    ...new Set(tags.split(',').map((tag) => wellFormedText(tag.trim().slice(0, LONGEST_TAG)))),
+  ].filter(Boolean);
   return {
     ...rest,
     ...about,

@@ -1,4 +1,5 @@
 import type { DocumentWords, ThingWords } from '@/core/draft/changeWords';
+import { partNamed } from '@/core/draft/changeWords';
 
 const PARTS: Readonly<Record<string, string>> = {
   values: 'Text',
@@ -24,10 +25,7 @@ function thing(one: string, many: string, nameOf: ThingWords['nameOf']): ThingWo
     one,
     many,
     nameOf,
-    partOf(_thing, paths) {
-      const parts = new Set(paths.map((path) => PARTS[path.split('.')[0]] ?? 'Settings'));
-      return parts.size === 1 ? [...parts][0] : 'Settings';
-    },
+    partOf: (_thing, paths) => partNamed(PARTS, paths),
   };
 }
 

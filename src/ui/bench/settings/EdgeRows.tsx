@@ -1,4 +1,5 @@
 'use client';
+import { arrayMove } from '@dnd-kit/sortable';
 import { ChevronDownIcon, ChevronUpIcon, PlusIcon, XMarkIcon } from '@heroicons/react/24/outline';
 import type { ReactNode } from 'react';
 import type { EdgeLine, Shadow } from '@/core/model/look';
@@ -27,7 +28,7 @@ export function OutlineRows({ outlines, onChange }: OutlineProps) {
       count={outlines.length}
       onAdd={() => onChange([...outlines, { ...FIRST_OUTLINE, widthU: 4 + 4 * outlines.length }])}
       onRemove={(i) => onChange(outlines.toSpliced(i, 1))}
-      onMove={(from, to) => onChange(moved(outlines, from, to))}
+      onMove={(from, to) => onChange(arrayMove([...outlines], from, to))}
     >
       {(i, name) => {
         const line = outlines[i];
@@ -92,7 +93,7 @@ export function ShadowRows({ shadows, onChange }: ShadowProps) {
       count={shadows.length}
       onAdd={() => onChange([...shadows, FIRST_SHADOW])}
       onRemove={(i) => onChange(shadows.toSpliced(i, 1))}
-      onMove={(from, to) => onChange(moved(shadows, from, to))}
+      onMove={(from, to) => onChange(arrayMove([...shadows], from, to))}
     >
       {(i, name) => {
         const shadow = shadows[i];
@@ -197,11 +198,6 @@ function Step({ name, way, disabled, onStep }: StepProps) {
       <Icon className="h-4 w-4" />
     </button>
   );
-}
-
-/** A list with one of it in another place. */
-function moved<T>(list: readonly T[], from: number, to: number): readonly T[] {
-  return list.toSpliced(from, 1).toSpliced(to, 0, list[from]);
 }
 
 /** Parts of one kind, each with a way to take it out, and a way to add one. */

@@ -1,4 +1,5 @@
 import type { DocumentWords } from '@/core/draft/changeWords';
+import { partNamed } from '@/core/draft/changeWords';
 import { bindLayer } from '@/core/layers';
 import type { Template } from '@/core/model/template';
 
@@ -30,9 +31,7 @@ function partOf(template: Template, id: unknown, paths: readonly string[]): stri
   const properties = layer === undefined ? [] : bindLayer(layer).properties;
   const [only] = paths;
   const label = paths.length === 1 ? properties.find(({ path }) => path === only)?.label : undefined;
-  if (label !== undefined) return label;
-  const parts = new Set(paths.map((path) => PARTS[path.split('.')[0]] ?? 'Settings'));
-  return parts.size === 1 ? [...parts][0] : 'Settings';
+  return label ?? partNamed(PARTS, paths);
 }
 
 /** How what is done on the bench is called in its history. */
