@@ -105,7 +105,25 @@ for (const theme of ['daylight', 'lamplight']) {
   }
 }
 
+test('the bar of a desk with findings stays one row, and its search beside its buttons', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/desk/lantern-regatta-2');
+  const bar = page.getByRole('banner');
+  await expect(bar.getByRole('button', { name: /not looked at|to look at|to fix/ }).first()).toBeVisible();
+  const height = async (): Promise<number> => (await bar.boundingBox())?.height ?? 0;
+  expect(await height()).toBeLessThan(56);
+  const tools = page.getByRole('region', { name: 'Cue sheet' });
+  const [search, add] = await Promise.all(
+    [
+      tools.getByPlaceholder('Find a name or word'),
+      tools.getByRole('button', { name: 'Title', exact: true }),
+    ].map((one) => one.boundingBox()),
+  );
+  expect(Math.abs((search?.y ?? 0) - (add?.y ?? 99))).toBeLessThan(12);
+});
+
 for (const [width, height] of [
+  [1280, 800],
   [1100, 800],
   [900, 700],
   [640, 400],

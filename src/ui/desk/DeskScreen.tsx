@@ -172,7 +172,9 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
       <TopBar
         middle={
           <>
-            <h1 className="truncate font-serif text-[17px] font-semibold">{settings.name}</h1>
+            <h1 className="truncate font-serif text-[17px] font-semibold" title={settings.name}>
+              {settings.name}
+            </h1>
             <span className="whitespace-nowrap text-soft">
               {`${sizeOf[sheet]} · `}
               <SaveNote state={saving.state} />
@@ -203,7 +205,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
             aria-label="Cue sheet"
             className="flex min-w-0 flex-1 flex-col border-r border-line max-[1000px]:h-80 max-[1000px]:flex-none"
           >
-            <div className="flex min-h-12 shrink-0 flex-wrap items-center gap-2 px-3 py-1">
+            <div className="flex min-h-12 shrink-0 items-center gap-2 px-3 py-1 max-[1180px]:flex-wrap">
               <SheetSwitch />
               {sheet === 'titles' && <SheetTools frame={player.frame} filter={filter} onFilter={setFilter} />}
               {sheet === 'captions' && (

@@ -28,7 +28,7 @@ export function TopBar({ middle, actions }: Props) {
   const other = theme === 'lamplight' ? 'daylight' : 'lamplight';
   const says = other === 'lamplight' ? 'Dark theme' : 'Light theme';
   return (
-    <header className="flex min-h-12 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-3 py-1 max-[520px]:gap-x-2">
+    <header className="flex min-h-12 shrink-0 items-center gap-x-4 gap-y-1 max-[1180px]:flex-wrap border-b border-line bg-card px-3 py-1 max-[520px]:gap-x-2">
       <a
         href="#content"
         className="sr-only rounded-lg bg-ink font-semibold text-card focus:not-sr-only focus:absolute focus:z-50 focus:px-3 focus:py-1.5"
@@ -36,8 +36,10 @@ export function TopBar({ middle, actions }: Props) {
         Skip to the work
       </a>
       <Places />
-      <div className="flex min-w-0 flex-1 basis-52 items-center gap-3 max-[1180px]:order-2">{middle}</div>
-      <div className="flex flex-wrap items-center gap-2 max-[1180px]:order-2 max-[1180px]:ml-auto">
+      <div className="flex min-w-0 flex-1 items-center gap-3 max-[1180px]:order-2 max-[1180px]:basis-52">
+        {middle}
+      </div>
+      <div className="flex items-center gap-2 max-[1180px]:order-2 max-[1180px]:ml-auto max-[1180px]:flex-wrap">
         {actions}
       </div>
       {/* Where there is room for less, what is worked on has a row of its own. */}

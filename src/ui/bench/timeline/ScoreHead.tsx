@@ -75,13 +75,17 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
             onChange={(seconds) => set({ [part]: seconds })}
           />
         ))}
-        <span role="status" className="min-w-0 flex-1 text-[12px] text-stop-ink">
-          {needed !== null && `Too short: in and out need ${needed.toFixed(1)} s, so both are shortened`}
+        <span
+          role="status"
+          title="Both are shortened until the title is long enough"
+          className="min-w-0 flex-1 text-[12px] leading-tight text-stop-ink"
+        >
+          {needed !== null && `Too short: in and out need ${needed.toFixed(1)} s`}
         </span>
         <AddLayer />
       </div>
       <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 text-[12px]">
-        <label className="flex min-w-0 flex-1 basis-64 items-center gap-2">
+        <label className="flex min-w-0 flex-1 basis-52 items-center gap-2">
           <span className="shrink-0 text-soft">Preview length</span>
           <input
             type="range"

@@ -49,7 +49,7 @@ export function SheetTools({ frame, filter, onFilter }: Props) {
         placeholder="Find a name or word"
         value={filter.words}
         onChange={(event) => onFilter({ ...filter, words: event.target.value })}
-        className="h-8 w-28 max-w-40 grow rounded-lg border border-line-strong bg-field px-2.5"
+        className="h-8 w-40 min-w-16 max-[1180px]:w-28 max-[1180px]:max-w-40 max-[1180px]:grow rounded-lg border border-line-strong bg-field px-2.5"
       />
       <MoreMenu />
     </>
