@@ -86,7 +86,10 @@ export function setTiming(template: Template, timing: Timing): Template {
 export function fitMove(use: MoveUse, columnSeconds: number): MoveUse {
   const lengthSeconds = Math.max(0, Math.min(use.lengthSeconds, columnSeconds));
   const startSeconds = Math.max(0, Math.min(use.startSeconds, columnSeconds - lengthSeconds));
-  return { ...use, startSeconds, lengthSeconds };
+  const { unitSeconds } = use;
+  const within =
+    unitSeconds == null ? {} : { unitSeconds: Math.min(unitSeconds, Math.max(0.01, lengthSeconds)) };
+  return { ...use, startSeconds, lengthSeconds, ...within };
 }
 
 /**

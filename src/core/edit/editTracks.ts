@@ -34,12 +34,22 @@ export function updateTrack(
   );
 }
 
-/** A layer with a key of a property at a moment; a track that is not there yet begins with it. */
-export function setKey(layer: Layer, path: string, moment: Moment, value: FieldValue): Layer {
+/**
+ * A layer with a key of a property at a moment; a track that is not there yet begins with it. A new key goes on to the
+ * next in the given way, or as the one that was set before it.
+ */
+export function setKey(
+  layer: Layer,
+  path: string,
+  moment: Moment,
+  value: FieldValue,
+  asked?: Keyframe['way'],
+): Layer {
   const track = trackOf(layer, path) ?? { path, on: true, keys: [] };
   const before = track.keys.find((key) => sameMoment(key.moment, moment));
+  const { way, curve } = track.keys[track.keys.length - 1] ?? { way: 'smooth', curve: FIRST_CURVE };
   const key: Keyframe =
-    before === undefined ? { moment, value, way: 'smooth', curve: FIRST_CURVE } : { ...before, value };
+    before === undefined ? { moment, value, way: asked ?? way, curve } : { ...before, value };
   // Tracks and keys keep their places, which rows and pegs go by.
   const keys =
     before === undefined ? [...track.keys, key] : track.keys.map((one) => (one === before ? key : one));

@@ -1,4 +1,5 @@
-import { referencesOf } from '../model/references';
+import { renameInTrack } from '../model/attachment';
+import { referencesOf, withTracks } from '../model/references';
 import type { Extent, Field, Layer, Template } from '../model/template';
 
 /**
@@ -45,7 +46,8 @@ function detach(layer: Layer, gone: Layer): Layer {
   if (!referencesOf(layer).includes(gone.id)) return layer;
   const { target } = layer.place;
   const attached = target.kind === 'layer' && target.layerId === gone.id;
-  const placed = attached ? { ...layer, place: gone.place } : layer;
+  const keyed = withTracks(layer, (track) => renameInTrack(track, (id) => (id === gone.id ? null : id)));
+  const placed = attached ? { ...keyed, place: gone.place } : keyed;
   const freed = placed.matte?.layerId === gone.id ? { ...placed, matte: null } : placed;
   const without = (ids: readonly string[]): string[] => ids.filter((id) => id !== gone.id);
   switch (freed.kind) {

@@ -100,7 +100,7 @@ function wantedSize({ kind, place }: Layer, { box, by, across, down, keepsShape,
   const athwart = by.x * Math.sin(angle) + by.y * Math.cos(angle);
   const share = fromMiddle ? 2 : 1;
   const grown = (side: number, sign: number, moved: number, scaled: number): number =>
-    Math.max(LEAST_U, side + (sign * share * moved) / Math.max(0.01, scaled));
+    Math.max(LEAST_U, side + (sign * share * moved) / Math.max(0.01, Math.abs(scaled)));
   const width = grown(box.width, across, along, place.scaleX);
   const height = grown(box.height, down, athwart, place.scaleY);
   const isCorner = across !== 0 && down !== 0;
@@ -235,8 +235,8 @@ function anchored(
   const [shareX, shareY] = [own.x / box.width, own.y / box.height];
   const still = (sign: number): number => (fromMiddle || sign === 0 ? 0.5 : sign < 0 ? 1 : 0);
   const { rotateDegrees, scaleX, scaleY } = layer.place;
-  const along = across === 0 ? 0 : (shareX - still(across)) * (wanted.width - box.width) * scaleX;
-  const athwart = down === 0 ? 0 : (shareY - still(down)) * (wanted.height - box.height) * scaleY;
+  const along = across === 0 ? 0 : (shareX - still(across)) * (wanted.width - box.width) * Math.abs(scaleX);
+  const athwart = down === 0 ? 0 : (shareY - still(down)) * (wanted.height - box.height) * Math.abs(scaleY);
   const angle = (rotateDegrees * Math.PI) / 180;
   return nudgeIn(
     template,

@@ -1,13 +1,16 @@
-import type { Layer, PlaceTarget } from '../model/template';
+import type { Fold, Layer, PlaceTarget } from '../model/template';
 import type { EdgeLine, Look, Shadow, Solid } from '../model/look';
+import { ATTACHMENT_PATH, readAttachment, writeAttachment } from '../model/attachment';
 import type { Property } from './layerKind';
 import { POINT_LABELS, POINT_NAMES } from '../frame/points';
 import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '../frame/safeAreas';
 import {
   choiceProperty,
   colourProperty,
+  figuresProperty,
   numberProperty,
   pictureProperty,
+  stateProperty,
   switchProperty,
 } from './properties';
 
@@ -39,18 +42,29 @@ function placeProperties(layer: Layer): Property[] {
     numberProperty('place.rotateDegrees', 'Rotation', ['°', -3600, 3600, 1], place.rotateDegrees, (v) =>
       placed({ rotateDegrees: v }),
     ),
-    numberProperty('place.scaleX', 'Scale across', ['%', 0, 2000, 1], place.scaleX * 100, (v) =>
+    numberProperty('place.scaleX', 'Scale across', ['%', -2000, 2000, 1], place.scaleX * 100, (v) =>
       placed({ scaleX: v / 100 }),
     ),
-    numberProperty('place.scaleY', 'Scale down', ['%', 0, 2000, 1], place.scaleY * 100, (v) =>
+    numberProperty('place.scaleY', 'Scale down', ['%', -2000, 2000, 1], place.scaleY * 100, (v) =>
       placed({ scaleY: v / 100 }),
     ),
-    ...(place.pin ?? []).map((offset, i) =>
-      numberProperty(`place.pin.${i}`, PIN_LABELS[i], ['u', -8000, 8000, 1], offset, (v) =>
-        placed({ pin: place.pin?.with(i, v) ?? null }),
-      ),
-    ),
+    stateProperty(ATTACHMENT_PATH, 'Attachment', writeAttachment(place), layer, (value) => {
+      const attachment = readAttachment(value);
+      return attachment && placed(attachment);
+    }),
+    figuresProperty('place.pin', 'Corner pin', PIN_FIGURES, place.pin, (pin) => placed({ pin })),
   ];
+}
+
+/** One figure of a pin by itself, as documents from before a pin had one key for all still name it. */
+export function pinFigure(layer: Layer, path: string): Property | undefined {
+  const i = Number(/^place\.pin\.([0-7])$/.exec(path)?.[1] ?? -1);
+  const { pin } = layer.place;
+  if (i < 0 || pin === null) return undefined;
+  return numberProperty(path, PIN_FIGURES[i].label, ['u', -8000, 8000, 1], pin[i], (value) => ({
+    ...layer,
+    place: { ...layer.place, pin: pin.with(i, value) },
+  }));
 }
 
 function depthProperties(layer: Layer): Property[] {
@@ -58,13 +72,14 @@ function depthProperties(layer: Layer): Property[] {
     ...layer,
     motion: { ...layer.motion, ...change },
   });
-  const { turnX, turnY, perspectiveU, retime } = layer.motion;
+  const { turnX, turnY, perspectiveU, retime, fold } = layer.motion;
   return [
     numberProperty('motion.turnX', 'Tip in depth', ['°', -3600, 3600, 1], turnX, (v) => moved({ turnX: v })),
     numberProperty('motion.turnY', 'Turn in depth', ['°', -3600, 3600, 1], turnY, (v) => moved({ turnY: v })),
     numberProperty('motion.perspectiveU', 'Eye distance', ['u', 50, 100_000, 50], perspectiveU, (v) =>
       moved({ perspectiveU: v }),
     ),
+    ...(fold == null ? [] : foldProperties(fold, (next) => moved({ fold: next }))),
     ...(retime === null
       ? []
       : [
@@ -79,11 +94,27 @@ function depthProperties(layer: Layer): Property[] {
   ];
 }
 
+function foldProperties(fold: Fold, write: (fold: Fold) => Layer): Property[] {
+  return [
+    numberProperty('motion.fold.degrees', 'Folded by', ['°', -3600, 3600, 1], fold.degrees, (degrees) =>
+      write({ ...fold, degrees }),
+    ),
+    numberProperty('motion.fold.shade', 'Shade of the fold', ['%', 0, 100, 5], fold.shade * 100, (v) =>
+      write({ ...fold, shade: v / 100 }),
+    ),
+  ];
+}
+
 const POINT_CHOICES = POINT_NAMES.map((value) => ({ value, label: POINT_LABELS[value] }));
-const PIN_LABELS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'].flatMap((corner) => [
-  `${corner} pinned across`,
-  `${corner} pinned down`,
-]);
+const PIN_FIGURES = ['Top left', 'Top right', 'Bottom right', 'Bottom left'].flatMap((corner) =>
+  ['across', 'down'].map((way) => ({
+    label: `${corner}, ${way}`,
+    unit: 'u' as const,
+    min: -8000,
+    max: 8000,
+    step: 1,
+  })),
+);
 const LAYER_PREFIX = 'layer:';
 
 /** What a layer is attached to, as one word: an area's name, or `layer:` and a layer's id. */

@@ -1,3 +1,4 @@
+import { ENCLOSES_PATH, readIds, trackReferences, writeIds } from '../model/attachment';
 import { extentReferences } from '../model/references';
 import type { BoxLayer, BoxShape, Extent } from '../model/template';
 import type { Outline } from '../display/outline';
@@ -20,7 +21,7 @@ import type { LayerPaint } from '../display/unitShape';
 import { NO_TEXT } from './layerKind';
 import { ownShape } from '../display/unitShape';
 import { paintOf } from './paintOf';
-import { choiceProperty, colourProperty, numberProperty, textProperty } from './properties';
+import { choiceProperty, colourProperty, numberProperty, stateProperty, textProperty } from './properties';
 
 /** A box layer with its properties; its size is fixed or follows a rule. */
 export function bindBox(layer: BoxLayer): LayerBinding {
@@ -30,12 +31,18 @@ export function bindBox(layer: BoxLayer): LayerBinding {
     kindLabel: 'box',
     unitKinds: ['layer'],
     properties: () => boxProperties(layer),
-    dependsOn: [...new Set([...extents.flatMap(extentReferences), ...(encloses ? layer.encloses : [])])],
+    dependsOn: [...new Set([...extents.flatMap(extentReferences), ...(encloses ? enclosedEver(layer) : [])])],
     measuresAfter: [],
     measure: (context) => measureBox(layer, context),
     paint: ({ rect }) => boxPaint(layer, rect),
   };
 }
+
+/** The layers that it encloses at any time. */
+const enclosedEver = ({ encloses, motion }: BoxLayer): readonly string[] => [
+  ...encloses,
+  ...motion.tracks.filter(({ path }) => path === ENCLOSES_PATH).flatMap(trackReferences),
+];
 
 interface Span {
   readonly start?: number;
@@ -185,6 +192,10 @@ function boxProperties(layer: BoxLayer): Property[] {
       fillOpacity: v / 100,
     })),
     ...shapeProperties(layer),
+    stateProperty(ENCLOSES_PATH, 'Enclosed layers', writeIds(layer.encloses), layer, (value) => {
+      const encloses = readIds(value);
+      return encloses && { ...layer, encloses };
+    }),
     ...fixedSize(layer, 'width', 'Width'),
     ...fixedSize(layer, 'height', 'Height'),
     pad('leftU', 'Padding left'),

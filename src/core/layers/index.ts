@@ -2,7 +2,7 @@ import { FACES } from '../faces/faces';
 import type { Layer } from '../model/template';
 import { assertNever } from '../kit/assertNever';
 import { bindBackdrop } from './backdrop';
-import { baseProperties } from './baseProperties';
+import { baseProperties, pinFigure } from './baseProperties';
 import { bindBox } from './box';
 import { bindCopy } from './copy';
 import { bindCredits } from './credits';
@@ -70,5 +70,5 @@ function bindKind(layer: Layer): LayerBinding {
 
 /** A layer's property by path, or undefined when its kind has none of that name now. */
 export function findProperty(layer: Layer, path: string): Property | undefined {
-  return bindLayer(layer).properties.find((property) => property.path === path);
+  return bindLayer(layer).properties.find((property) => property.path === path) ?? pinFigure(layer, path);
 }

@@ -18,6 +18,10 @@ export type Control =
   | { readonly kind: 'colour' }
   | { readonly kind: 'switch' }
   | { readonly kind: 'picture' }
+  /** Several figures that belong together, as words parted by spaces; none at all where it may be off. */
+  | { readonly kind: 'figures'; readonly figures: readonly FigureControl[] }
+  /** A state of the layer that other parts of the settings show and change. */
+  | { readonly kind: 'state' }
   | {
       readonly kind: 'number';
       readonly unit: NumberUnit;
@@ -30,8 +34,17 @@ export type Control =
       readonly choices: readonly { readonly value: string; readonly label: string }[];
     };
 
-/** The part of the settings that a property is shown in; `long` has controls of its own, and no field drives it. */
-export type PropertyPart = 'type' | 'long' | 'size' | 'place' | 'look' | 'motion';
+/** One of several figures that belong together. */
+export interface FigureControl {
+  readonly label: string;
+  readonly unit: NumberUnit;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+}
+
+/** The part of the settings that a property is shown in; `long` and `apart` have controls of their own, and no field drives them. */
+export type PropertyPart = 'type' | 'long' | 'apart' | 'size' | 'place' | 'look' | 'motion';
 
 /**
  * `layout`: the layer is measured again, and what depends on its size. `place`: it lies elsewhere, as it is; what
@@ -51,6 +64,10 @@ export interface Property {
   readonly value: FieldValue;
   /** Never opened to editors: a title says it in another way. */
   readonly closed?: boolean;
+  /** A value between two of its keys at a share (0 to 1), where that is not what figures and colours usually have. */
+  mix?(from: FieldValue, to: FieldValue, share: number): FieldValue;
+  /** Whether between two of its keys the title lies between two layouts, since its values have nothing between them. */
+  readonly blends?: boolean;
   with(value: FieldValue): Layer;
 }
 

@@ -1,11 +1,18 @@
-import type { PictureLayer } from '../model/template';
+import type { FieldValue, PictureLayer, PictureView } from '../model/template';
 import { rectOutline } from '../display/shapes';
 import type { Rect } from '../kit/rect';
-import type { LayerBinding, LayerUnit, MeasureContext, Measured, PictureSize } from './layerKind';
+import type { LayerBinding, LayerUnit, MeasureContext, Measured, PictureSize, Property } from './layerKind';
 import type { UnitShape } from '../display/unitShape';
 import { NO_TEXT } from './layerKind';
 import { pathShape, solid } from '../display/unitShape';
-import { choiceProperty, numberProperty, pictureProperty } from './properties';
+import {
+  choiceProperty,
+  figuresProperty,
+  numberProperty,
+  pictureProperty,
+  readFigures,
+  writeFigures,
+} from './properties';
 
 /** A picture layer with its properties. */
 export function bindPicture(layer: PictureLayer): LayerBinding {
@@ -35,6 +42,7 @@ export function bindPicture(layer: PictureLayer): LayerBinding {
         layer.fit,
         (fit) => ({ ...layer, fit }),
       ),
+      viewProperty(layer),
       ...(layer.sizing === 'fixed'
         ? [
             numberProperty('widthU', 'Width', ['u', 1, 8000, 1], layer.widthU, (widthU) => ({
@@ -52,6 +60,62 @@ export function bindPicture(layer: PictureLayer): LayerBinding {
     measuresAfter: [],
     measure: (context) => measurePicture(layer, context),
   };
+}
+
+const VIEW_FIGURES = [
+  { label: 'View, middle across', unit: '%', min: 0, max: 100, step: 1 },
+  { label: 'View, middle down', unit: '%', min: 0, max: 100, step: 1 },
+  { label: 'View, size', unit: '%', min: 100, max: 5000, step: 5 },
+] as const;
+
+/** The path of the part of a picture that is seen. */
+export const VIEW_PATH = 'view';
+
+/** The figures of a view in per cent, as its property has them. */
+export const viewFigures = ({ x, y, zoom }: PictureView): string =>
+  writeFigures([x * 100, y * 100, zoom * 100].map((one) => Math.round(one * 1000) / 1000));
+
+/** A view from its figures in per cent; null where they are none. */
+export function readView(value: FieldValue): PictureView | null {
+  const figures = readFigures(value, VIEW_FIGURES);
+  if (figures === null) return null;
+  const [x, y, zoom] = figures.map((one) => one / 100);
+  return { x, y, zoom };
+}
+
+function viewProperty(layer: PictureLayer): Property {
+  const { view = null } = layer;
+  const property = figuresProperty(VIEW_PATH, 'View of the picture', VIEW_FIGURES, null, () => layer);
+  return {
+    ...property,
+    value: view === null ? '' : viewFigures(view),
+    with: (next) => ({ ...layer, view: readView(next) }),
+    mix: (from, to, share) => {
+      const [a, b] = [readView(from), readView(to)];
+      return a === null || b === null ? (share < 1 ? from : to) : viewFigures(mixViews(a, b, share));
+    },
+  };
+}
+
+/**
+ * A view between two: it grows by the same factor in the same time, and goes straight to where it ends, so that what is
+ * seen never leaves the two and all between them.
+ */
+export function mixViews(a: PictureView, b: PictureView, share: number): PictureView {
+  const zoom = a.zoom * (b.zoom / a.zoom) ** share;
+  // The width of what is seen is 1 ÷ zoom of the picture's; its edges go in a straight line with that.
+  const [from, to, now] = [1 / a.zoom, 1 / b.zoom, 1 / zoom];
+  const along = Math.abs(to - from) < 1e-9 ? share : (now - from) / (to - from);
+  return { x: a.x + (b.x - a.x) * along, y: a.y + (b.y - a.y) * along, zoom: Math.max(1, zoom) };
+}
+
+/** The part of a picture that a view shows in a box, in the picture's px; never beyond its edge. */
+export function viewCrop(size: PictureSize, box: Rect, { x, y, zoom }: PictureView): Rect {
+  const whole = coverCrop(size, box);
+  const [width, height] = [whole.width / zoom, whole.height / zoom];
+  const within = (middle: number, side: number, of: number): number =>
+    Math.max(0, Math.min(of - side, middle * of - side / 2));
+  return { x: within(x, width, size.widthPx), y: within(y, height, size.heightPx), width, height };
 }
 
 // A picture whose proportions are the frame's within half a percent was drawn on a full-frame canvas.
@@ -104,6 +168,9 @@ export function pictureStandIn(box: Rect): UnitShape {
 
 function imageShape(box: Rect, layer: PictureLayer, size: PictureSize): UnitShape {
   const asset = layer.asset ?? '';
+  if (layer.view != null) {
+    return { kind: 'image', asset, sourcePx: viewCrop(size, box, layer.view), rect: box, opacity: 1 };
+  }
   const across = box.width / size.widthPx;
   const down = box.height / size.heightPx;
   if (layer.fit === 'stretch') return wholePicture(asset, size, box);

@@ -1,10 +1,11 @@
 import type { FieldValue, Layer } from '../model/template';
 import { FACES } from '../faces/faces';
 import { LONG_STEPS_PATH } from './longSteps';
-import type { Control, Property, PropertyPart, PropertyStage } from './layerKind';
+import type { Control, FigureControl, Property, PropertyPart, PropertyStage } from './layerKind';
 
 /** The part of the settings that a property belongs to, by the first word of its path. */
 function partOf(path: string): PropertyPart {
+  if (/^(view|encloses|place\.(attachment|pin))$/.test(path)) return 'apart';
   if (path.startsWith('motion.')) return 'motion';
   if (/^(padding|width|height|limits|shape|columnU|maxWidthShare|widthShare)/.test(path)) return 'size';
   if (/^place\./.test(path)) return 'place';
@@ -12,9 +13,9 @@ function partOf(path: string): PropertyPart {
   return /^look\./.test(path) ? 'look' : 'type';
 }
 
-const PLACE = /^place\.(point|targetPoint|dxU|dyU|rotateDegrees|scaleX|scaleY)$/;
+const PLACE = /^place\.(attachment|point|targetPoint|dxU|dyU|rotateDegrees|scaleX|scaleY)$/;
 const PAINT =
-  /^(opacity|fillOpacity|plateOpacity|delaySeconds|look\..*|motion\..*|place\.pin\..*)$|(^|\.)(fill|plate)$|^colours?(\.|$)/;
+  /^(opacity|fillOpacity|plateOpacity|delaySeconds|look\..*|motion\..*|place\.pin(\..*)?)$|(^|\.)(fill|plate)$|^colours?(\.|$)/;
 
 /** What a change of a property asks for; whatever is not known to be less asks for a new layout. */
 function stageOf(path: string): PropertyStage {
@@ -44,6 +45,62 @@ export function numberProperty(
       const number = typeof next === 'number' ? next : Number(next);
       return write(Number.isFinite(number) ? Math.max(min, Math.min(max, number)) : value);
     },
+  };
+}
+
+/** Figures from words parted by spaces, each in its range; null where they are not as many as wanted. */
+export function readFigures(words: unknown, figures: readonly FigureControl[]): readonly number[] | null {
+  const read = String(words).trim().split(/\s+/).map(Number);
+  if (read.length !== figures.length || !read.every(Number.isFinite)) return null;
+  return read.map((value, i) => Math.max(figures[i].min, Math.min(figures[i].max, value)));
+}
+
+/** Figures as words parted by spaces. */
+export const writeFigures = (values: readonly number[]): string => values.join(' ');
+
+/**
+ * Several figures that change together, and have one key for all: words parted by spaces. `write` gets null for what is
+ * not as many figures, which is what it is where `value` is null.
+ */
+export function figuresProperty(
+  path: string,
+  label: string,
+  figures: readonly FigureControl[],
+  value: readonly number[] | null,
+  write: (values: readonly number[] | null) => Layer,
+): Property {
+  return {
+    path,
+    label,
+    part: partOf(path),
+    stage: stageOf(path),
+    fieldKind: 'text',
+    control: { kind: 'figures', figures },
+    value: value === null ? '' : writeFigures(value),
+    closed: true,
+    with: (next) => write(readFigures(next, figures)),
+  };
+}
+
+/** A property whose keys are two states of the whole layout; `with` gives null for what is no such value. */
+export function stateProperty(
+  path: string,
+  label: string,
+  value: string,
+  layer: Layer,
+  write: (value: FieldValue) => Layer | null,
+): Property {
+  return {
+    path,
+    label,
+    part: partOf(path),
+    stage: stageOf(path),
+    fieldKind: 'text',
+    control: { kind: 'state' },
+    value,
+    closed: true,
+    blends: true,
+    with: (next) => write(next) ?? layer,
   };
 }
 

@@ -1,3 +1,4 @@
+import { ENCLOSES_PATH, trackReferences } from '../model/attachment';
 import type { Extent, Layer, Place } from '../model/template';
 import { InputError } from '../kit/inputError';
 import type { Lookup } from '../kit/overlay';
@@ -268,7 +269,12 @@ function waitsFor({ layer, does }: Visit, stackOf: ReadonlyMap<string, string>):
 
 function attachments(layer: Layer): string[] {
   if (liesWhereItsContentLies(layer)) return [];
-  return layer.place.target.kind === 'layer' ? [layer.place.target.layerId] : [];
+  const { target } = layer.place;
+  // What it is attached to at any time comes before it, so that one order is good for all times.
+  const keyed = layer.motion.tracks.flatMap((track) =>
+    track.path === ENCLOSES_PATH ? [] : trackReferences(track),
+  );
+  return target.kind === 'layer' ? [target.layerId, ...keyed] : keyed;
 }
 
 /** Whether a layer's place follows from what it holds, so that it cannot be placed by itself. */

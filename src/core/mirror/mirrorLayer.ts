@@ -1,7 +1,8 @@
 import { mirrorPoint } from '../frame/points';
+import { ATTACHMENT_PATH, mirrorAttachments } from '../model/attachment';
 import { isAlign, mirrorAlign } from './mirrorAlign';
 import type { Mirroring } from '../model/mirroring';
-import type { Layer, Mirrored, Place, Track } from '../model/template';
+import type { Fold, Layer, Mirrored, Place, Track } from '../model/template';
 
 /**
  * A layer as it is in a mirrored template: its properties, its keyframes with them, and what is to be mirrored as it is
@@ -32,6 +33,7 @@ function withMirroredPlace(layer: Layer): Layer {
     motion: {
       ...layer.motion,
       turnY: negative(layer.motion.turnY),
+      ...(layer.motion.fold != null && { fold: mirrorFold(layer.motion.fold) }),
       tracks: layer.motion.tracks.map((track) => PLACE_TRACKS[track.path]?.(track) ?? mirrorPinTrack(track)),
     },
   };
@@ -39,6 +41,14 @@ function withMirroredPlace(layer: Layer): Layer {
   if (placed.kind === 'stack' && placed.direction === 'down') return { ...placed, align: ENDS[placed.align] };
   return placed;
 }
+
+const FOLDED: Readonly<Record<Fold['edge'], Fold['edge']>> = {
+  left: 'right',
+  right: 'left',
+  top: 'top',
+  bottom: 'bottom',
+};
+const mirrorFold = (fold: Fold): Fold => ({ ...fold, edge: FOLDED[fold.edge] });
 
 /** A place on the other side of what it is measured from. */
 function mirrorPlace(place: Place): Place {
@@ -49,9 +59,12 @@ function mirrorPlace(place: Place): Place {
     targetPoint: mirrorPoint(place.targetPoint),
     dxU: negative(place.dxU),
     rotateDegrees: negative(place.rotateDegrees),
-    pin: pin && PIN_FROM.map((from, i) => (i % 2 === 0 ? negative(pin[from]) : pin[from])),
+    pin: pin && mirrorPin(pin),
   };
 }
+
+const mirrorPin = (pin: readonly number[]): number[] =>
+  PIN_FROM.map((from, i) => (i % 2 === 0 ? negative(pin[from]) : pin[from]));
 
 // Where each figure of a pin comes from: the corners clockwise from the top left, as the mirror shows them.
 const PIN_FROM = [2, 3, 0, 1, 6, 7, 4, 5];
@@ -80,6 +93,14 @@ const PLACE_TRACKS: Readonly<Partial<Record<string, (track: Track) => Track>>> =
   'motion.turnY': turned,
   'place.point': pointed,
   'place.targetPoint': pointed,
+  [ATTACHMENT_PATH]: mirrorAttachments,
+  'place.pin': (track) => ({
+    ...track,
+    keys: track.keys.map((key) => {
+      const pin = String(key.value).split(' ').map(Number);
+      return pin.length === PIN_FROM.length ? { ...key, value: mirrorPin(pin).join(' ') } : key;
+    }),
+  }),
   align: (track) => ({
     ...track,
     keys: track.keys.map((key) => (isAlign(key.value) ? { ...key, value: mirrorAlign(key.value) } : key)),

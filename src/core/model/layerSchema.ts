@@ -4,6 +4,7 @@ import { EASES } from '../eases';
 import { POINT_NAMES } from '../frame/points';
 import { SAFE_AREA_IDS } from '../frame/safeAreas';
 import { HOLD_MOVES } from '../holdMoves';
+import { FOLD_EDGES } from '../moves/fold';
 import { MOVES } from '../moves';
 import { PIVOTS } from '../moves/move';
 import { PATTERNS } from '../patterns';
@@ -76,8 +77,8 @@ const place = exactly({
   dxU: number(-10000, 10000),
   dyU: number(-10000, 10000),
   rotateDegrees: number(-3600, 3600),
-  scaleX: number(0, 20),
-  scaleY: number(0, 20),
+  scaleX: number(-20, 20),
+  scaleY: number(-20, 20),
   keepInside: yup
     .string()
     .defined()
@@ -152,6 +153,7 @@ const moveUse = exactly({
   ease: idOf(EASES),
   startSeconds: number(0, 600),
   lengthSeconds: number(0, 600),
+  unitSeconds: yup.number().min(0.01).max(600).nullable(),
   params,
 });
 
@@ -195,12 +197,18 @@ export const motionSchema = exactly({
   perspectiveU: number(50, 100_000),
   turnX: number(-3600, 3600),
   turnY: number(-3600, 3600),
+  fold: exactly({ edge: word(FOLD_EDGES), degrees: number(-3600, 3600), shade: opacity })
+    .nullable()
+    .default(undefined)
+    .optional(),
   tracks: listOf(track, 64),
   retime: exactly({
-    kind: word(['speed', 'loop', 'thereAndBack', 'still'] as const),
+    kind: word(['speed', 'loop', 'thereAndBack', 'still', 'curve'] as const),
+    within: yup.string().oneOf(['title', 'hold']),
     speed: number(-20, 20),
     fromSeconds: number(0, 600),
     spanSeconds: number(0.02, 600),
+    curve: yup.array().of(number(-10, 10)).length(4).default(undefined).optional(),
   }).nullable(),
   span: exactly({ from: moment, to: moment }).nullable().default(undefined).optional(),
 });
@@ -302,6 +310,10 @@ const kinds = {
     widthU: side,
     heightU: side,
     fit: word(['cover', 'contain', 'stretch']),
+    view: exactly({ x: opacity, y: opacity, zoom: number(1, 50) })
+      .nullable()
+      .default(undefined)
+      .optional(),
   },
   backdrop: {
     pattern: idOf(PATTERNS),

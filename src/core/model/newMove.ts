@@ -1,7 +1,7 @@
 import { HOLD_MOVES } from '../holdMoves';
 import { MOVES } from '../moves';
 import { presetParams } from '../moves/move';
-import type { HoldUse, Motion, MoveUse } from './template';
+import type { HoldUse, Motion, MoveUse, UnitKind } from './template';
 
 /** The use of a ready move on a whole layer, with the settings that its author gave it. */
 export function newMoveUse(move: string, more: Partial<MoveUse> = {}): MoveUse {
@@ -35,6 +35,17 @@ export function newHoldUse(move: string, more: Partial<HoldUse> = {}): HoldUse {
     params: { ...presetParams(HOLD_MOVES.get(move)), ...more.params },
   };
 }
+
+/** How long a unit of a kind takes well, in seconds; null for a whole layer, which takes a move's whole length. */
+export const UNIT_SECONDS: Readonly<Record<UnitKind, number | null>> = {
+  layer: null,
+  member: 0.6,
+  paragraph: 0.6,
+  row: 0.5,
+  line: 0.6,
+  word: 0.5,
+  letter: 0.45,
+};
 
 const listed = (moves: MoveUse | readonly MoveUse[] | null): readonly MoveUse[] =>
   moves === null ? [] : 'move' in moves ? [moves] : moves;

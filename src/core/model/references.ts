@@ -1,9 +1,11 @@
-import type { Extent, Layer } from './template';
+import { renameInTrack, trackReferences } from './attachment';
+import type { Extent, Layer, Track } from './template';
 
 /** The ids of all layers that a layer refers to. */
 export function referencesOf(layer: Layer): string[] {
   const place = layer.place.target.kind === 'layer' ? [layer.place.target.layerId] : [];
-  const attached = layer.matte === null ? place : [...place, layer.matte.layerId];
+  const keyed = layer.motion.tracks.flatMap(trackReferences);
+  const attached = [...place, ...(layer.matte === null ? [] : [layer.matte.layerId]), ...keyed];
   switch (layer.kind) {
     case 'box':
       return [
@@ -35,10 +37,9 @@ export function renameReferences(layer: Layer, to: (layerId: string) => string):
     target.kind === 'layer'
       ? { ...layer, place: { ...layer.place, target: { ...target, layerId: to(target.layerId) } } }
       : layer;
+  const keyed = withTracks(placed, (track) => renameInTrack(track, to));
   const renamed =
-    placed.matte === null
-      ? placed
-      : { ...placed, matte: { ...placed.matte, layerId: to(placed.matte.layerId) } };
+    keyed.matte === null ? keyed : { ...keyed, matte: { ...keyed.matte, layerId: to(keyed.matte.layerId) } };
   switch (renamed.kind) {
     case 'box':
       return {
@@ -55,6 +56,14 @@ export function renameReferences(layer: Layer, to: (layerId: string) => string):
     default:
       return renamed;
   }
+}
+
+/** A layer with each of its tracks changed; one that is left without keys goes. The same layer where none changes. */
+export function withTracks(layer: Layer, change: (track: Track) => Track): Layer {
+  const { tracks } = layer.motion;
+  const changed = tracks.map(change);
+  if (changed.every((track, i) => track === tracks[i])) return layer;
+  return { ...layer, motion: { ...layer.motion, tracks: changed.filter(({ keys }) => keys.length > 0) } };
 }
 
 function renameExtent(extent: Extent, to: (layerId: string) => string): Extent {

@@ -1,3 +1,4 @@
+import type { FoldEdge } from '../moves/fold';
 import type { Pivot } from '../moves/move';
 import type { CreditRow, RollWish } from './credits';
 import type { HexColour } from '../display/list';
@@ -61,7 +62,7 @@ export interface Place {
   readonly targetPoint: PointName;
   readonly dxU: number;
   readonly dyU: number;
-  /** Turned and scaled about the layer's own point; what is attached to it follows its unturned box. */
+  /** Turned and scaled about the layer's own point, flipped where negative; what is attached follows its unturned box. */
   readonly rotateDegrees: number;
   readonly scaleX: number;
   readonly scaleY: number;
@@ -94,7 +95,10 @@ export interface MoveUse {
   readonly pivot: Pivot | null;
   readonly ease: string;
   readonly startSeconds: number;
+  /** How long it takes in all; with `unitSeconds` the most that it may take. */
   readonly lengthSeconds: number;
+  /** How long each unit takes, whatever their number; left out, or null, where they share the whole length. */
+  readonly unitSeconds?: number | null;
   readonly params: Readonly<Record<string, number | string | boolean>>;
 }
 
@@ -143,13 +147,25 @@ export interface Track {
 
 /** How a layer's own time runs against the title's. */
 export interface Retime {
-  readonly kind: 'speed' | 'loop' | 'thereAndBack' | 'still';
+  readonly kind: 'speed' | 'loop' | 'thereAndBack' | 'still' | 'curve';
+  /** Only the hold, so that in and out are the title's; left out for all of the title. */
+  readonly within?: 'title' | 'hold';
   /** How fast its time runs; negative for backwards. */
   readonly speed: number;
-  /** The moment that it starts from, loops to or stands still at. */
+  /** The moment that it starts from, loops to or stands still at: of the title, or of the hold. */
   readonly fromSeconds: number;
-  /** How long a loop is. */
+  /** How long a loop is; within the hold how long what it goes through is, `fromSeconds` and all. */
   readonly spanSeconds: number;
+  /** How its time runs against the title's, as the handles of a curve; for `curve`. */
+  readonly curve?: Keyframe['curve'];
+}
+
+/** A layer turned about one of its edges, away from the viewer, and as dark as that makes it. */
+export interface Fold {
+  readonly edge: FoldEdge;
+  readonly degrees: number;
+  /** How dark it is where it is seen from the side, 0 to 1. */
+  readonly shade: number;
 }
 
 /** The part of a title in which a layer is there: its in starts with it, its out ends with it. */
@@ -171,6 +187,8 @@ export interface Motion {
   /** Turned about its own level and upright axis, in degrees, as it stands. */
   readonly turnX: number;
   readonly turnY: number;
+  /** Left out, or null, for a layer that is not folded. */
+  readonly fold?: Fold | null;
   readonly tracks: readonly Track[];
   /** null for a layer that keeps the title's time. */
   readonly retime: Retime | null;
@@ -293,6 +311,15 @@ export interface BoxLayer extends LayerBase {
   readonly padding: Padding;
 }
 
+/** The part of a picture that fills its box. */
+export interface PictureView {
+  /** Where its middle is, as shares of the picture's width and height. */
+  readonly x: number;
+  readonly y: number;
+  /** How many times as large it is as where all that fits into the box is seen; 1 or more. */
+  readonly zoom: number;
+}
+
 export interface PictureLayer extends LayerBase {
   readonly kind: 'picture';
   /** Asset id; null shows a stand-in frame. */
@@ -302,6 +329,8 @@ export interface PictureLayer extends LayerBase {
   readonly widthU: number;
   readonly heightU: number;
   readonly fit: 'cover' | 'contain' | 'stretch';
+  /** Left out, or null, for the whole picture as `fit` says. */
+  readonly view?: PictureView | null;
 }
 
 /** A background drawn by code that covers the frame or, attached, an area of its own. */

@@ -1,3 +1,4 @@
+import { ATTACHMENT_PATH } from './attachment';
 import type { Layer, Track } from './template';
 
 /** The track of a layer's property; undefined when it has none. */
@@ -8,8 +9,14 @@ export function trackOf(layer: Layer, path: string): Track | undefined {
 /** Whether a property follows a track: it is on and has keys. */
 export const isFollowed = ({ on, keys }: Track): boolean => on && keys.length > 0;
 
-/** The track that a layer's property follows; undefined for one with a value of its own. */
+const ATTACHED_BY = /^place\.(point|target|targetPoint|dxU|dyU)$/;
+
+/**
+ * The track that a layer's property follows, also as a part of all that it is attached by; undefined for one with a value
+ * of its own.
+ */
 export function followedTrack(layer: Layer, path: string): Track | undefined {
-  const track = trackOf(layer, path);
+  const whole = ATTACHED_BY.test(path) ? trackOf(layer, ATTACHMENT_PATH) : undefined;
+  const track = whole !== undefined && isFollowed(whole) ? whole : trackOf(layer, path);
   return track !== undefined && isFollowed(track) ? track : undefined;
 }

@@ -8,7 +8,7 @@ export const caret = defineMove({
     { id: 'colour', label: 'Caret', control: 'colour', preset: '#e3b94f' },
     numberParam('widthU', 'Width', ['u', 1, 80, 7]),
   ],
-  suits: { unit: 'letter', overlap: 0, ease: 'even' },
+  suits: { unit: 'letter', overlap: 0, ease: 'even', unitSeconds: 0.07 },
   needs: 'letters',
   // One letter after the other, so that there is one caret at a time: before its letter, then behind it.
   plan: (_unit, params) => ({

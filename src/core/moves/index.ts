@@ -13,6 +13,7 @@ import { elastic } from './elastic';
 import { fade } from './fade';
 import { flicker } from './flicker';
 import { flight } from './flight';
+import { fold } from './fold';
 import { focus } from './focus';
 import { glint } from './glint';
 import { grow } from './grow';
@@ -59,6 +60,7 @@ export const MOVES = createRegistry('move', [
   turn,
   tip,
   unfold,
+  fold,
   split,
   slices,
   tumble,

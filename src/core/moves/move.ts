@@ -125,6 +125,8 @@ interface Suggestion {
   readonly order?: string;
   readonly overlap?: number;
   readonly ease?: string;
+  /** How long each unit takes, where that is not what suits most. */
+  readonly unitSeconds?: number;
 }
 
 /**

@@ -19,6 +19,8 @@ export function restPose() {
     blurYU: 0,
     /** How far the unit has the move's colour instead of its own. */
     tint: 0,
+    /** How dark it is: at 1 it is black as far as it is opaque. */
+    shade: 0,
     /** How much of the unit the move's mask shows. */
     shown: 1,
     /** How much of the unit's outline is drawn; at 1 the unit is filled. */

@@ -5,7 +5,7 @@ export const typing = defineMove({
   id: 'typing',
   label: 'Type on',
   params: [],
-  suits: { unit: 'letter', overlap: 0, ease: 'even' },
+  suits: { unit: 'letter', overlap: 0, ease: 'even', unitSeconds: 0.07 },
   needs: 'letters',
   // Each unit is there from the middle of its own share of the time.
   plan: () => ({

@@ -86,8 +86,9 @@ function changes(before: Layer, after: Layer): TemplateDifference[] {
   if (!sameValue(before.motion, after.motion))
     found.push({ area: 'motion', words: `“${after.name}” moves otherwise` });
   const old = new Map(bindLayer(before).properties.map((property) => [property.path, property]));
-  const set = bindLayer(after).properties.flatMap(({ path, label, value }) => {
-    const was = old.get(path);
+  const set = bindLayer(after).properties.flatMap(({ path, label, value, control }) => {
+    // A state is told by the parts that it is made of.
+    const was = control.kind === 'state' ? undefined : old.get(path);
     return was === undefined || was.value === value ? [] : [`${label} ${short(was.value)} → ${short(value)}`];
   });
   const { motion: _, ...plainBefore } = before;

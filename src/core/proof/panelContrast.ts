@@ -60,7 +60,8 @@ function isPlainPanel({ shape, place, look, matte, motion }: BoxLayer): boolean 
   );
 }
 
-function isLevel(place: Layer['place'], { turnX, turnY, tracks }: Layer['motion']): boolean {
+function isLevel(place: Layer['place'], { turnX, turnY, fold, tracks }: Layer['motion']): boolean {
+  if (fold != null) return false;
   return place.rotateDegrees === 0 && place.pin === null && turnX === 0 && turnY === 0 && tracks.length === 0;
 }
 

@@ -2,11 +2,12 @@ import { isFollowed } from '../model/track';
 import type { FieldValues, Override, PropertySetting, Template } from '../model/template';
 import type { FrameFormat } from '../frame/formats';
 import type { TitleTiming } from '../titleTime/stretch';
-import { compileTracks } from '../titleTime/tracks';
+
+import type { KeyedSetting } from '../titleTime/tracks';
 import { languageOf } from '../faces/language';
 import { mirrorTemplate } from '../mirror/mirrorTemplate';
 import { limitValue } from './fieldValue';
-import { applySettings, withOwnAreas } from './settings';
+import { applySettings, tracksOf, withOwnAreas } from './settings';
 
 /** Who says what a property is: the design, a format or its shape, a chosen variant, an editor, or keyframes. */
 type Origin = 'design' | 'override' | 'variant' | 'editor' | 'key';
@@ -34,7 +35,7 @@ export interface Resolved {
   /** Whether any property follows keyframes. */
   readonly isKeyed: boolean;
   /** What keyframes set at a time, in seconds from the title's start. */
-  keysAt(seconds: number, timing: TitleTiming): readonly PropertySetting[];
+  keysAt(seconds: number, timing: TitleTiming): readonly KeyedSetting[];
   /** Every layer as it is at a time. */
   at(seconds: number, timing: TitleTiming): Template;
   /** The language (BCP 47) of a layer's words: of the field that they come from, else what was asked for. */
@@ -61,7 +62,7 @@ export function resolve(
   const asDrawn = withoutKeysOf(constant, [...variants, ...typed]);
   const template = mirrors ? mirrorTemplate(asDrawn) : asDrawn;
   const isKeyed = template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
-  const keysAt = compileTracks(template);
+  const keysAt = tracksOf(template);
   return {
     format: withOwnAreas(source, format),
     template,

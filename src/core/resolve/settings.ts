@@ -16,9 +16,14 @@ export function applySettings(template: Template, settings: readonly PropertySet
   return { ...template, layers: template.layers.map((layer) => layers.get(layer.id) ?? layer) };
 }
 
+/** What the tracks of a template set, to be asked for any time. */
+export function tracksOf(template: Template): ReturnType<typeof compileTracks> {
+  return compileTracks(template, (layer, path) => findProperty(layer, path) ?? {});
+}
+
 /** The template with its tracks' values at a time written over the design's, in no format's own way; see `resolve` for what shows. */
 export function templateAt(template: Template, seconds: number, timing: TitleTiming): Template {
-  return applySettings(template, compileTracks(template)(seconds, timing));
+  return applySettings(template, tracksOf(template)(seconds, timing));
 }
 
 /** A format with the template's own title-safe area, where it has one. */

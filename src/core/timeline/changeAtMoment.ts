@@ -4,7 +4,7 @@ import type { FieldValue, Layer, Moment, Template } from '../model/template';
 import { findProperty } from '../layers';
 import { secondsToMoment, toDesignSeconds } from '../titleTime/moments';
 import type { TitleTiming } from '../titleTime/stretch';
-import { trackSeconds } from '../titleTime/tracks';
+import { trackTime } from '../titleTime/tracks';
 import { templateAt } from '../resolve/settings';
 
 /** A time of a title, in seconds from its start. */
@@ -34,8 +34,11 @@ export function changeAtMoment(
     if (design === undefined || before === undefined) return layer;
     if (layer === before) return design;
     return design.motion.tracks.filter(isFollowed).reduce((done, { path }) => {
-      const seconds = trackSeconds(design, path, at.seconds, template.timing, at.timing);
-      const moment = secondsToMoment(toDesignSeconds(seconds, template.timing, at.timing), template.timing);
+      const own = trackTime(design, path, at.seconds, template.timing, at.timing);
+      const moment = secondsToMoment(
+        toDesignSeconds(own.seconds, template.timing, own.timing),
+        template.timing,
+      );
       return keepDesign(done, path, moment, { design, before });
     }, layer);
   });

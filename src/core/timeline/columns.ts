@@ -10,6 +10,7 @@ import { paramReader } from '../moves/move';
 import type { Pose, PoseProperty } from '../moves/pose';
 import { REST, restPose } from '../moves/pose';
 import type { Act, CompiledMove, Surroundings } from './motion';
+import type { MoveTimes } from './stagger';
 import { actAt, compileMove, mirrorMove, mirrorWindows, unitPlaces } from './motion';
 
 /** A unit with all that is done to it at a moment, what moves larger units first. */
@@ -26,6 +27,8 @@ export interface CompiledColumn {
   readonly window: Rect | null;
   /** Whether numbers count in it. */
   readonly counts: boolean;
+  /** The times of each of its moves, in the order in which they are listed. */
+  readonly times: readonly MoveTimes[];
 }
 
 /** What making a column ready needs to know of its layer. */
@@ -83,13 +86,14 @@ export function compileColumn(
     const move: CompiledMove = mirrored
       ? { ...compiled, windows: mirrorWindows(compiled.windows) }
       : compiled;
-    return { move, own, of };
+    return { use, move, own, of };
   });
   const plans = movers.flatMap(({ move }) => move.plans[0]?.[0] ?? []);
   const masks = plans.flatMap(({ plan }) => plan.mask ?? []);
   return {
     counts: plans.some(({ parts }) => parts.some(({ property }) => property === 'counted')),
     window: masks.find((mask) => mask.kind === 'window')?.rect ?? null,
+    times: uses.flatMap((use) => movers.find((one) => one.use === use)?.move.times ?? []),
     at(share) {
       let moving = false;
       const posed = cut.map((unit, i): PosedUnit => {
@@ -165,6 +169,7 @@ export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): Compi
   return {
     counts: false,
     window: null,
+    times: [],
     at(seconds, lengthSeconds) {
       const amount = swell(seconds, lengthSeconds);
       if (amount <= 0) return null;

@@ -26,6 +26,7 @@ import { layerMatrix, paintStage, poseUnits } from './paintLayer';
 import type { Stage } from './paintLayer';
 import { mapUnit, standingMap } from './mapUnit';
 import { stackingOf } from './stacking';
+import type { MoveTimes } from './stagger';
 import type { LaidOut } from './stages';
 import { createStages } from './stages';
 import type { TitleTiming } from '../titleTime/stretch';
@@ -66,6 +67,8 @@ export interface CompiledTitle {
   readonly credits: CompiledCredits | null;
   /** The layers whose places are mirrored, left for right. */
   readonly mirrored: ReadonlySet<string>;
+  /** What the moves of a layer's in and out come to on the units that it has; empty for one that is not there. */
+  moveTimes(layerId: string): { readonly in: readonly MoveTimes[]; readonly out: readonly MoveTimes[] };
   /** Whether nothing of it changes while it holds. */
   readonly holdsStill: boolean;
   /** How its words are seen at a time. */
@@ -99,7 +102,7 @@ export function compile(
     timing,
     format,
     shift: by,
-    stageAt: (time) => stageAt(time, timing),
+    stageAt: (time, other = timing) => stageAt(time, other),
   });
   const ids = resolved.template.layers.map(({ id }) => id);
   const layersOf = ({ layers }: LaidOut): readonly CompiledLayer[] =>
@@ -118,6 +121,10 @@ export function compile(
       new Map(layersAt(seconds, timing).map((one) => [one.layer.id, cornersOf(one, by, format)])),
     credits: compiledCredits(still),
     mirrored: mirroredPlaces(resolved.template),
+    moveTimes(layerId) {
+      const layer = stages.still.layers.get(layerId);
+      return { in: layer?.in?.times ?? [], out: layer?.out?.times ?? [] };
+    },
     holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
     wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
     frame(seconds, timing, only) {

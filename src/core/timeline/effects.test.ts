@@ -7,7 +7,7 @@ import { rectOutline } from '../display/shapes';
 import { PLAIN_LOOK } from '../model/look';
 import { newCopyLayer, newGroupLayer } from '../model/newLayers';
 import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
-import type { Layer, Motion, Retime } from '../model/template';
+import type { Layer, Motion } from '../model/template';
 import { FORMATS } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
 import { place, testBox, testTemplate, testText } from '../testing';
@@ -15,7 +15,6 @@ import { countWords, figureIn } from '../text/figures';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { compile } from './compile';
-import { retimed } from '../titleTime/retime';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
 
 // 1 u is a third of a pixel, so that painting is quick.
@@ -375,23 +374,47 @@ describe('several moves at once', () => {
   });
 });
 
-describe('a layer’s own time', () => {
-  const retime = (kind: Retime['kind'], more: Partial<Retime> = {}): Retime => ({
-    kind,
-    speed: 1,
-    fromSeconds: 1,
-    spanSeconds: 0.5,
-    ...more,
+describe('a fold', () => {
+  const folded = (fold: Motion['fold'], seconds = 1.5) =>
+    picture([moving(motionOf(null, null, { fold, perspectiveU: 1600 }))], seconds);
+
+  test('turns a layer about the edge that stays, and darkens it as it turns', () => {
+    const flat = folded({ edge: 'left', degrees: 0, shade: 0.5 });
+    expect(flat(880, 450)).toEqual([255, 0, 0, 255]);
+    const half = folded({ edge: 'left', degrees: 60, shade: 0.5 });
+    // A quarter turn less thirty degrees: about half as wide, and further away; the left edge has not moved.
+    expect(half(310, 450)[3]).toBe(255);
+    expect(half(290, 450)[3]).toBe(0);
+    expect(half(700, 450)[3]).toBe(0);
+    expect(half(400, 450)[0]).toBeCloseTo(255 * (1 - 0.5 * Math.sin(Math.PI / 3)), -0.5);
+    const right = folded({ edge: 'right', degrees: 60, shade: 0 });
+    expect(right(890, 450)).toEqual([255, 0, 0, 255]);
+    expect(right(400, 450)[3]).toBe(0);
+  });
+});
+
+describe('a negative scale', () => {
+  const left = testBox('left', {
+    fill: '#ff0000',
+    width: { kind: 'fixed', u: 300 },
+    height: { kind: 'fixed', u: 300 },
+    shape: { kind: 'path', data: 'M0 0 L100 0 L100 30 L30 30 L30 100 L0 100 Z' },
+    place: place({ dxU: 300, dyU: 300 }),
   });
 
-  test.each([
-    ['twice as fast from a moment', retime('speed', { speed: 2 }), [1, 1.5, 2, 9], [1, 2, 3, 4]],
-    ['backwards from a moment', retime('speed', { speed: -1 }), [1, 1.5, 3], [1, 0.5, 0]],
-    ['standing still', retime('still'), [0, 3], [1, 1]],
-    ['in a loop', retime('loop'), [0.5, 1.2, 1.7, 2.2], [0.5, 1.2, 1.2, 1.2]],
-    ['there and back', retime('thereAndBack'), [1.2, 1.6, 2, 2.2], [1.2, 1.4, 1, 1.2]],
-  ] as const)('%s', (_name, one, title, own) => {
-    title.forEach((seconds, i) => expect(retimed(one, seconds, 4)).toBeCloseTo(own[i], 9));
+  test('flips a layer where it is, left to right and top to bottom', () => {
+    const at = (scaleX: number, scaleY: number): boolean[] => {
+      const seen = picture([{ ...left, place: { ...left.place, scaleX, scaleY } }], 1.5);
+      return [
+        [330, 330],
+        [570, 330],
+        [570, 570],
+        [330, 570],
+      ].map(([x, y]) => seen(x, y)[3] > 128);
+    };
+    expect(at(1, 1)).toEqual([true, true, false, true]);
+    expect(at(-1, 1)).toEqual([true, true, true, false]);
+    expect(at(1, -1)).toEqual([true, false, true, true]);
   });
 });
 

@@ -3,6 +3,9 @@ import { affineOf, multiplyMaps } from '../display/homography';
 import type { Matrix } from '../kit/matrix';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
+import { foldTurn } from '../moves/fold';
+import { REST } from '../moves/pose';
+import type { Eye } from './poseMap';
 import { pivotOf, poseMap } from './poseMap';
 
 /** What leaves everything where it is. */
@@ -22,23 +25,37 @@ export interface MappedUnit extends PosedUnit {
  * How a layer stands as a whole, without its moves: pinned, tipped in depth, and then moved along its own plane by as
  * much as it lies elsewhere than it was laid out.
  */
-export function standingMap({ pinned, stands, shift }: CompiledLayer): Homography {
+export function standingMap(layer: CompiledLayer): Homography {
+  const { pinned, stands, shift } = layer;
   const pin = pinned ?? STILL;
-  if (stands === null) return pin;
+  if (stands === null) return folded(pin, layer);
   const tipped = pinned === null ? stands : multiplyMaps(pinned, stands);
   const { dxU, dyU } = shift;
-  return dxU === 0 && dyU === 0 ? tipped : multiplyMaps(tipped, [1, 0, dxU, 0, 1, dyU, 0, 0, 1]);
+  const moved = dxU === 0 && dyU === 0 ? tipped : multiplyMaps(tipped, [1, 0, dxU, 0, 1, dyU, 0, 0, 1]);
+  return folded(moved, layer);
+}
+
+/** A layer's map with what folds it about its edge, as it is seen from where the eye is. */
+function folded(map: Homography, layer: CompiledLayer): Homography {
+  const { fold = null } = layer.layer.motion;
+  if (fold === null || fold.degrees === 0) return map;
+  const pose = { ...REST, ...foldTurn(fold.edge, fold.degrees) };
+  const own = poseMap(pose, pivotOf(layer.box, fold.edge), eyeOf(layer));
+  return map === STILL ? own : multiplyMaps(map, own);
+}
+
+/** The eye in the space that a layer's units were laid out in. */
+function eyeOf({ eye, shift, stands }: CompiledLayer): Eye {
+  if (stands !== null || (shift.dxU === 0 && shift.dyU === 0)) return eye;
+  return { ...eye, centre: { x: eye.centre.x - shift.dxU, y: eye.centre.y - shift.dyU } };
 }
 
 /** Works out where a posed unit of a layer is. */
 export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
-  const { eye, shift, stands } = layer;
   let map = standingMap(layer);
   const before: Homography[] = [];
   if (posed.acts.length > 0) {
-    const isShifted = stands === null && (shift.dxU !== 0 || shift.dyU !== 0);
-    const centre = { x: eye.centre.x - shift.dxU, y: eye.centre.y - shift.dyU };
-    const seenFrom = isShifted ? { ...eye, centre } : eye;
+    const seenFrom = eyeOf(layer);
     for (const { unit, pose, pivot } of posed.acts) {
       before.push(map);
       const own = poseMap(pose, pivotOf(unit.box, pivot, unit.baselineU), seenFrom);

@@ -184,7 +184,7 @@ describe('units that follow one another', () => {
             ranks: [],
             lines: Array.from({ length: count }, (_, i) => Math.floor(i / 7)),
           });
-          const windows = unitWindows(ranks, { overlap, gapShare: null, spread, seed: 5 });
+          const windows = unitWindows(ranks, { overlap, gapShare: null, unitShare: null, spread, seed: 5 });
           expect(Math.min(...windows.map((w) => w.start))).toBeCloseTo(0, 9);
           expect(Math.max(...windows.map((w) => w.start + w.length))).toBeCloseTo(1, 9);
         },
@@ -193,19 +193,103 @@ describe('units that follow one another', () => {
   });
 
   test('never overlap without overlap', () => {
-    const windows = unitWindows([0, 1, 2, 3, 4], { overlap: 0, gapShare: null, spread: 'even', seed: 1 });
+    const windows = unitWindows([0, 1, 2, 3, 4], {
+      overlap: 0,
+      gapShare: null,
+      unitShare: null,
+      spread: 'even',
+      seed: 1,
+    });
     for (const p of [0.1, 0.3, 0.5, 0.7, 0.9]) {
       expect(windows.filter((w) => windowProgress(w, p) > 0 && windowProgress(w, p) < 1)).toHaveLength(1);
     }
   });
 
   test('keep a fixed gap, and a spread changes only when they start', () => {
-    const fixed = unitWindows([0, 1, 2], { overlap: 0.5, gapShare: 0.2, spread: 'even', seed: 1 });
+    const fixed = unitWindows([0, 1, 2], {
+      overlap: 0.5,
+      gapShare: 0.2,
+      unitShare: null,
+      spread: 'even',
+      seed: 1,
+    });
     expect(fixed.map((w) => Number(w.start.toFixed(6)))).toEqual([0, 0.2, 0.4]);
     const starts = (spread: (typeof SPREADS)[number]): number[] =>
-      unitWindows([0, 1, 2], { overlap: 0.5, gapShare: null, spread, seed: 1 }).map((w) => w.start);
+      unitWindows([0, 1, 2], { overlap: 0.5, gapShare: null, unitShare: null, spread, seed: 1 }).map(
+        (w) => w.start,
+      );
     expect(starts('slowFast')[1]).toBeGreaterThan(starts('even')[1]);
     expect(starts('fastSlow')[1]).toBeLessThan(starts('even')[1]);
+  });
+});
+
+describe('units with a length of their own', () => {
+  const of = (count: number, more: object): { start: number; length: number }[] =>
+    unitWindows(
+      Array.from({ length: count }, (_, i) => i),
+      { overlap: 0.5, gapShare: null, unitShare: 0.2, spread: 'even', seed: 1, ...more },
+    );
+
+  test('keep it whatever their number, and never take longer than the whole', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 200 }),
+        fc.double({ min: 0.01, max: 3, noNaN: true }),
+        shares,
+        spreads,
+        (count, unitShare, overlap, spread) => {
+          const windows = of(count, { unitShare, overlap, spread });
+          const length = Math.min(1, unitShare);
+          for (const window of windows) expect(window.length).toBe(length);
+          const ends = windows.map(({ start, length: own }) => start + own);
+          expect(windows[0].start).toBe(0);
+          expect(Math.max(...ends)).toBeLessThanOrEqual(1 + 1e-9);
+          // What fits follows one another as asked; what does not fills the whole.
+          const asked = length + (count - 1) * length * (1 - overlap);
+          expect(Math.max(...ends)).toBeCloseTo(Math.min(1, asked), 9);
+        },
+      ),
+    );
+  });
+
+  test('follow one another by the delay that is asked for, as long as there is time for it', () => {
+    const starts = (gapShare: number): number[] => of(5, { gapShare }).map(({ start }) => start);
+    expect(starts(0.1).map((one) => Number(one.toFixed(9)))).toEqual([0, 0.1, 0.2, 0.3, 0.4]);
+    expect(starts(0.4).map((one) => Number(one.toFixed(9)))).toEqual([0, 0.2, 0.4, 0.6, 0.8]);
+  });
+
+  test('say what they come to in seconds', () => {
+    const use = newMoveUse('turn', {
+      unit: 'letter',
+      lengthSeconds: 1.2,
+      unitSeconds: 0.4,
+      gapSeconds: 0.1,
+    });
+    const come = (count: number): object => compileMove(use, units(count), AROUND, 2, false).times;
+    expect(come(5)).toEqual({
+      count: 5,
+      unitSeconds: expect.closeTo(0.4, 9),
+      gapSeconds: expect.closeTo(0.1, 9),
+      totalSeconds: expect.closeTo(0.8, 9),
+    });
+    // Twenty-nine letters in the same time: each still turns for 0.4 s, they only start closer together.
+    expect(come(29)).toEqual({
+      count: 29,
+      unitSeconds: expect.closeTo(0.4, 9),
+      gapSeconds: expect.closeTo(0.8 / 28, 9),
+      totalSeconds: expect.closeTo(1.2, 9),
+    });
+    const whole = { ...use, unit: 'layer' as const };
+    expect(compileMove(whole, units(1), AROUND, 2, false).times.unitSeconds).toBeCloseTo(1.2, 9);
+  });
+
+  test('wait for their marks and then take as long', () => {
+    const use = newMoveUse('rise', { unit: 'word', waits: true, lengthSeconds: 4, unitSeconds: 1 });
+    const { windows } = compileMove(use, units(2), { ...AROUND, marks: [0.5, 2] }, 4, false);
+    expect(windows).toEqual([
+      { start: 0.125, length: 0.25 },
+      { start: 0.5, length: 0.25 },
+    ]);
   });
 });
 
@@ -231,6 +315,7 @@ test('the mirrored out shows at each moment what the in shows at the mirrored mo
           ease: ease.id,
           startSeconds: 0.2,
           lengthSeconds: 0.7,
+          unitSeconds: count % 2 === 0 ? 0.15 : null,
         });
         const own = units(count);
         const arrive = compileMove(use, own, AROUND, TIMING.inSeconds, false);
@@ -262,7 +347,13 @@ test('the reverse of the reverse is the move', () => {
   expect(twice.startSeconds).toBeCloseTo(use.startSeconds, 9);
   expect(twice.lengthSeconds).toBeCloseTo(use.lengthSeconds, 9);
   expect(twice.gapSeconds).toBeCloseTo(0.1, 9);
-  const windows = unitWindows([0, 1, 2], { overlap: 0.4, gapShare: null, spread: 'fastSlow', seed: 1 });
+  const windows = unitWindows([0, 1, 2], {
+    overlap: 0.4,
+    gapShare: null,
+    unitShare: null,
+    spread: 'fastSlow',
+    seed: 1,
+  });
   mirrorWindows(mirrorWindows(windows)).forEach((window, i) =>
     expect(window.start).toBeCloseTo(windows[i].start, 9),
   );

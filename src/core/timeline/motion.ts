@@ -11,8 +11,8 @@ import { compilePart } from '../moves/part';
 import type { Pose, PoseProperty } from '../moves/pose';
 import { restPose } from '../moves/pose';
 import { ORDERS } from '../orders';
-import type { Window } from './stagger';
-import { markWindows, windowProgress, windowsOfUse } from './stagger';
+import type { MoveTimes, Window } from './stagger';
+import { markWindows, moveTimes, windowProgress, windowsOfUse } from './stagger';
 
 /** What one move does to one unit at a moment. */
 export interface Act {
@@ -46,6 +46,8 @@ export interface CompiledMove {
   /** For each unit the plans of its slices. */
   readonly plans: readonly (readonly CompiledPlan[])[];
   readonly windows: readonly Window[];
+  /** What its windows come to in the design. */
+  readonly times: MoveTimes;
   readonly startShare: number;
   readonly lengthShare: number;
   /** Played backwards: the unit is at rest at the start and gone at the end. */
@@ -73,15 +75,17 @@ export function compileMove(
     // What has no lines is one after the other.
     lines: units.map(({ line }, i) => line ?? i),
   });
+  const windows = use.waits
+    ? markWindows(ranks, around.marks, use.startSeconds, lengthSeconds, use.unitSeconds ?? undefined)
+    : windowsOfUse(use, ranks);
   return {
     plans: unitPlaces(units, around, use.seed).map((place) =>
       Array.from({ length: slices }, (_, slice) =>
         compilePlan(plannedFor(move, { ...place, slice, slices }, params, around), use, around.mirrored),
       ),
     ),
-    windows: use.waits
-      ? markWindows(ranks, around.marks, use.startSeconds, lengthSeconds)
-      : windowsOfUse(use, ranks),
+    windows,
+    times: moveTimes(use, windows, ranks),
     startShare: Math.min(1, use.startSeconds / column),
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,
@@ -138,6 +142,7 @@ export function mirrorMove(use: MoveUse, timing: Timing): MoveUse {
     startSeconds: Math.max(0, (timing.inSeconds - end) * scale),
     lengthSeconds: use.lengthSeconds * scale,
     gapSeconds: use.gapSeconds === null ? null : use.gapSeconds * scale,
+    ...(use.unitSeconds != null && { unitSeconds: use.unitSeconds * scale }),
     // What came with the marks leaves together in the usual way.
     waits: false,
   };

@@ -20,7 +20,8 @@ import type { MappedUnit } from './mapUnit';
 import { mapUnit } from './mapUnit';
 import { clippedTo } from './clippedTo';
 import { blurOf, coveredRect, isSeen, paintUnit } from './paintUnit';
-import { retimed } from '../titleTime/retime';
+import { ownTime } from '../titleTime/retime';
+import { shaded } from './shaded';
 import type { Exposed } from './shutter';
 import { openShutter } from './shutter';
 import type { Stacking } from './stacking';
@@ -34,8 +35,14 @@ export interface Stage extends Stacking {
   readonly format: FrameFormat;
   /** How far the whole title is moved, in whole pixels; null for not at all. */
   readonly shift: Shift | null;
-  /** The title as its keyframes have it at another time. */
-  stageAt(seconds: number): Stage;
+  /** The title as its keyframes have it at another time, where `timing` says so of a title divided in another way. */
+  stageAt(seconds: number, timing?: TitleTiming): Stage;
+}
+
+/** The stage for a layer whose own time is that of a title divided in another way. */
+export function stageFor(stage: Stage, timing: TitleTiming): Stage {
+  if (timing === stage.timing) return stage;
+  return { ...stage, timing, stageAt: (seconds, other = timing) => stage.stageAt(seconds, other) };
 }
 
 /** The display items of a whole title at a time. */
@@ -80,8 +87,8 @@ function paintLayer(
   const exposed = (at: number): Exposed => {
     const there = at === titleSeconds ? stage : stage.stageAt(at);
     const then = there.layers.get(layer.layer.id) ?? layer;
-    const own = retimed(then.layer.motion.retime, at, stage.timing.totalSeconds);
-    return paintMoment(there, then, own, toPixels);
+    const own = ownTime(then.layer.motion.retime, at, stage.timing);
+    return paintMoment(stageFor(there, own.timing), then, own.seconds, toPixels);
   };
   const items = openShutter(exposed, layer, titleSeconds, stage.timing);
   return withMatte ? behindMatte(stage, layer, items, titleSeconds, toPixels) : items;
@@ -137,7 +144,13 @@ function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixe
   const ground = keptTo(highlightItems(layer, posed, matrix));
   const face = keptTo(contentItems(stage, layer, posed, seconds, matrix));
   const dressed = dressItems({ ground, face }, { layer: layer.layer, box, matrix, pictureSize });
-  return { items: dressed, covered, blurPx };
+  return { items: shaded(dressed, foldShade(layer)), covered, blurPx };
+}
+
+/** How dark a layer is that is folded: fully where it is seen from the side. */
+function foldShade({ layer: { motion } }: CompiledLayer): number {
+  const { fold = null } = motion;
+  return fold === null ? 0 : fold.shade * Math.abs(Math.sin((fold.degrees * Math.PI) / 180));
 }
 
 function contentItems(

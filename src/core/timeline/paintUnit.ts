@@ -20,6 +20,7 @@ import type { Act } from './motion';
 import { edgeItems, shapeItem } from './shapeItems';
 import { clippedTo } from './clippedTo';
 import { withBlocks } from './moveBlocks';
+import { shaded } from './shaded';
 import { bevelEdges, solidItems } from './solidItems';
 
 // A blur's standard deviation is a quarter of the width over which an edge fades.
@@ -92,7 +93,9 @@ export function paintUnit(
   if (items.length === 0) return items;
   if (grouped) items = [{ kind: 'group', opacity, items }];
   const edgeU = widestEdge(outlines) + (depth?.depthU ?? 0);
-  return withBlocks(posed, masked(posed, blurred(posed, items, toPixels), edgeU, toPixels), toPixels);
+  const light = acts.reduce((product, { pose }) => product * (1 - Math.min(1, pose.shade)), 1);
+  const dark = shaded(items, 1 - light);
+  return withBlocks(posed, masked(posed, blurred(posed, dark, toPixels), edgeU, toPixels), toPixels);
 }
 
 /** A shape in the paint that its layer has now. */

@@ -18,6 +18,7 @@ import { keyedPaths } from './keyedPaths';
 import type { RestSnap } from './restSnap';
 import { blendSnaps, createRestSnap, restNudge } from './restSnap';
 import type { TitleTiming } from '../titleTime/stretch';
+import type { KeyedSetting } from '../titleTime/tracks';
 
 /** A title laid out in one state. */
 export interface LaidOut {
@@ -65,8 +66,17 @@ function ownSettings({ layers, timing, marks }: Template): readonly OwnSettings[
 
 // A shutter and groups ask for the same few moments again and again.
 const MOMENTS_KEPT = 32;
+// A title, and the own times of a few layers in it.
+const TIMINGS_KEPT = 6;
 // A layer whose keyed size stays the same for a while is not set again.
 const LAYOUTS_KEPT = 48;
+
+/** What is known of a title that is divided in one way. */
+interface TimingState {
+  readonly timing: TitleTiming;
+  readonly snap: RestSnap | null;
+  readonly moments: Map<number, LaidOut>;
+}
 
 /**
  * A title some of whose properties follow keyframes. What keys only paint or move is laid out once: its transforms and
@@ -77,10 +87,8 @@ class KeyedLayout {
   private readonly design: ReadonlyMap<string, Layer>;
   private readonly paths: readonly KeyedPath[];
   private readonly change: Pick<LayoutChange, 'measure' | 'place'> | 'all';
-  private readonly moments = new Map<number, LaidOut>();
   private readonly relaid = new Map<string, CompiledLayer>();
-  private timing: TitleTiming | null = null;
-  private snap: RestSnap | null = null;
+  private readonly timings: TimingState[] = [];
 
   constructor(
     private readonly resolved: Resolved,
@@ -102,58 +110,62 @@ class KeyedLayout {
   }
 
   at(seconds: number, timing: TitleTiming): LaidOut {
-    if (timing !== this.timing && !sameValue(timing, this.timing)) {
-      this.timing = timing;
-      this.moments.clear();
-      this.snap = createRestSnap(
-        this.resolved.template,
-        this.paths,
-        timing,
-        (time) => this.place(this.settingsAt(time, timing)),
-        this.own.flatMap(({ times }) => times(timing)),
-      );
-    }
-    const known = this.moments.get(seconds);
+    const state = this.stateFor(timing);
+    const known = state.moments.get(seconds);
     if (known !== undefined) return known;
-    const made = this.layOut(seconds, timing);
-    const [oldest] = this.moments.keys();
-    if (this.moments.size >= MOMENTS_KEPT && oldest !== undefined) this.moments.delete(oldest);
-    this.moments.set(seconds, made);
+    const made = this.layOut(seconds, state);
+    const [oldest] = state.moments.keys();
+    if (state.moments.size >= MOMENTS_KEPT && oldest !== undefined) state.moments.delete(oldest);
+    state.moments.set(seconds, made);
     return made;
   }
 
-  private settingsAt(seconds: number, timing: TitleTiming): readonly PropertySetting[] {
+  private stateFor(timing: TitleTiming): TimingState {
+    const known =
+      this.timings.find((one) => one.timing === timing) ??
+      this.timings.find((one) => sameValue(one.timing, timing));
+    if (known !== undefined) return known;
+    const snap = createRestSnap(
+      this.resolved.template,
+      this.paths,
+      timing,
+      (time) => this.place(this.settingsAt(time, timing)),
+      this.own.flatMap(({ times }) => times(timing)),
+    );
+    const made = { timing, snap, moments: new Map<number, LaidOut>() };
+    if (this.timings.length >= TIMINGS_KEPT) this.timings.shift();
+    this.timings.push(made);
+    return made;
+  }
+
+  private settingsAt(seconds: number, timing: TitleTiming): readonly KeyedSetting[] {
     const keys = this.resolved.keysAt(seconds, timing);
     return this.own.length === 0 ? keys : [...keys, ...this.own.flatMap(({ at }) => at(seconds, timing))];
   }
 
-  private layOut(seconds: number, timing: TitleTiming): LaidOut {
+  private layOut(seconds: number, { timing, snap }: TimingState): LaidOut {
     const settings = this.settingsAt(seconds, timing);
     const placed = this.place(settings);
     const touched = new Set(settings.map(({ layerId }) => layerId));
     for (const id of this.change === 'all' ? this.design.keys() : this.change.place) touched.add(id);
     const layers = new Overlay(this.still.layers);
     for (const id of touched) {
-      const compiled = this.compile(id, placed.get(id), settings, seconds);
+      const compiled = this.compile(id, placed.get(id), settings, { seconds, snap });
       if (compiled === null) layers.delete(id);
       else layers.set(id, compiled);
     }
     return { placed, layers };
   }
 
-  /** Where all layers lie with settings; between two layouts where there is not yet all the room for one of them. */
-  private place(settings: readonly PropertySetting[]): Placed {
-    const half = settings.find(
-      ({ path, value }) => path === PRESENCE_PATH && Number(value) > 0 && Number(value) < 1,
-    );
-    if (half === undefined) return this.placeWhole(settings);
-    const [without, within] = [0, 1].map((value) =>
-      this.place(settings.map((one) => (one === half ? { ...one, value } : one))),
-    );
-    return placedBetween(without, within, Number(half.value), [...this.design.keys()]);
+  /** Where all layers lie with settings; between two layouts where one of them is on its way to another. */
+  private place(settings: readonly KeyedSetting[]): Placed {
+    const between = twoLayouts(settings);
+    if (between === null) return this.placeWhole(settings);
+    const [from, to] = [this.place(between.from), this.place(between.to)];
+    return placedBetween(from, to, between.share, [...this.design.keys()]);
   }
 
-  private placeWhole(settings: readonly PropertySetting[]): Placed {
+  private placeWhole(settings: readonly KeyedSetting[]): Placed {
     const layers = withSettings(this.design, settings);
     const { change, context, still } = this;
     if (change === 'all') {
@@ -177,18 +189,17 @@ class KeyedLayout {
   private compile(
     id: string,
     placed: PlacedLayer | undefined,
-    settings: readonly PropertySetting[],
-    seconds: number,
+    settings: readonly KeyedSetting[],
+    { seconds, snap: rests }: { readonly seconds: number; readonly snap: RestSnap | null },
   ): CompiledLayer | null {
     if (placed === undefined) return null;
     const still = this.still.layers.get(id);
     const { format } = this.context;
     if (still !== undefined && laidAlike(still, placed, this.isLayoutKeyed(id))) {
-      const nudge = this.snap === null ? NO_OFFSET : restNudge(this.snap, still, placed, seconds, format);
+      const nudge = rests === null ? NO_OFFSET : restNudge(rests, still, placed, seconds, format);
       return { ...recompileLayer(still, placed, this.layerContext), nudge };
     }
-    const snap =
-      this.snap === null ? undefined : blendSnaps(this.snap, placed, seconds, unitsToPixels(format));
+    const snap = rests === null ? undefined : blendSnaps(rests, placed, seconds, unitsToPixels(format));
     const key = JSON.stringify([id, settings, placed.box, snap]);
     const known = this.relaid.get(key);
     if (known !== undefined) return known;
@@ -224,6 +235,35 @@ function changeOf(
   const of = (stage: PropertyStage): Set<string> =>
     new Set(paths.filter((one) => one.stage === stage).map(({ layerId }) => layerId));
   return affectedBy(layers, plan, of('layout'), of('place'));
+}
+
+interface TwoLayouts {
+  readonly from: readonly KeyedSetting[];
+  readonly to: readonly KeyedSetting[];
+  readonly share: number;
+}
+
+/**
+ * The settings of two layouts that a title lies between; null where it lies in one. What goes on its way together has
+ * its way together; a layer that there is not yet all the room for lies as it does with all of it.
+ */
+function twoLayouts(settings: readonly KeyedSetting[]): TwoLayouts | null {
+  const half = settings.find(
+    ({ path, value }) => path === PRESENCE_PATH && Number(value) > 0 && Number(value) < 1,
+  );
+  if (half !== undefined) {
+    const [from, to] = [0, 1].map((value) => settings.map((one) => (one === half ? { ...one, value } : one)));
+    return { from, to, share: Number(half.value) };
+  }
+  const share = settings.find(({ toward }) => toward !== undefined)?.toward?.share;
+  if (share === undefined) return null;
+  const at = (end: 'from' | 'to'): KeyedSetting[] =>
+    settings.map((one) => {
+      if (one.toward?.share !== share) return one;
+      const { toward, ...rest } = one;
+      return end === 'from' ? rest : { ...rest, value: toward.value };
+    });
+  return { from: at('from'), to: at('to'), share };
 }
 
 function withSettings(design: Lookup<Layer>, settings: readonly PropertySetting[]): Lookup<Layer> {

@@ -8,7 +8,7 @@ export interface Window {
   readonly length: number;
 }
 
-// How long a unit that waited for its mark takes to come; speech goes on meanwhile.
+// How long a unit that waited for its mark takes to come where the move does not say; speech goes on meanwhile.
 const WAITED_SECONDS = 0.4;
 // Units beyond the last mark follow it at this distance.
 const AFTER_LAST_SECONDS = 0.3;
@@ -19,9 +19,10 @@ export function markWindows(
   marks: readonly number[],
   startSeconds: number,
   lengthSeconds: number,
+  unitSeconds = WAITED_SECONDS,
 ): Window[] {
   const last = marks[marks.length - 1] ?? startSeconds;
-  const length = Math.min(1, WAITED_SECONDS / lengthSeconds);
+  const length = Math.min(1, unitSeconds / lengthSeconds);
   return ranks.map((rank) => {
     const at = marks[Math.floor(rank)] ?? last + (rank - marks.length + 1) * AFTER_LAST_SECONDS;
     const start = (at - startSeconds) / lengthSeconds;
@@ -34,6 +35,8 @@ interface StaggerOptions {
   readonly overlap: number;
   /** A fixed share of the time from one unit to the next; null for what the overlap gives. */
   readonly gapShare: number | null;
+  /** The share of the time that each unit takes whatever their number; null where together they fill the time. */
+  readonly unitShare: number | null;
   readonly spread: Spread;
   readonly seed: number;
 }
@@ -41,25 +44,83 @@ interface StaggerOptions {
 // However long the fixed gaps are, a unit keeps this share of the time to move in.
 const SHORTEST = 0.05;
 
-/** The windows of units with given ranks: together they fill the whole time. */
+/**
+ * The windows of units with given ranks. Together they fill the whole time; where each has a length of its own they take
+ * as long as that gives, and no longer than the whole: what is too much for it comes closer together, and is not rushed.
+ */
 export function unitWindows(ranks: readonly number[], options: StaggerOptions): Window[] {
   const last = Math.max(0, ...ranks);
-  const gap = 1 - Math.max(0, Math.min(1, options.overlap));
-  const length =
-    options.gapShare === null
-      ? 1 / (1 + last * gap)
-      : Math.max(SHORTEST, 1 - last * Math.max(0, options.gapShare));
+  const { length, apart } = options.unitShare === null ? sharedTime(last, options) : ownTime(last, options);
   const starts = spreadStarts(last, options);
-  return ranks.map((rank) => ({ start: startOf(rank, last, starts) * (1 - length), length }));
+  return ranks.map((rank) => ({ start: startOf(rank, last, starts) * apart, length }));
+}
+
+/** How long each unit takes, and how far the first and the last start from one another. */
+interface Pace {
+  readonly length: number;
+  readonly apart: number;
+}
+
+const gapOf = ({ overlap }: StaggerOptions): number => 1 - Math.max(0, Math.min(1, overlap));
+
+function sharedTime(last: number, options: StaggerOptions): Pace {
+  const { gapShare } = options;
+  const length =
+    gapShare === null
+      ? 1 / (1 + last * gapOf(options))
+      : Math.max(SHORTEST, 1 - last * Math.max(0, gapShare));
+  return { length, apart: 1 - length };
+}
+
+function ownTime(last: number, options: StaggerOptions): Pace {
+  const length = Math.min(1, options.unitShare ?? 1);
+  const gap = Math.max(0, options.gapShare ?? length * gapOf(options));
+  return { length, apart: Math.min(1 - length, last * gap) };
 }
 
 /** The windows of units with given ranks, as a move is used on them. */
-export function windowsOfUse(
-  { overlap, gapSeconds, lengthSeconds, spread, seed }: MoveUse,
+export function windowsOfUse(use: MoveUse, ranks: readonly number[]): Window[] {
+  const { unit, overlap, gapSeconds, lengthSeconds, unitSeconds = null, spread, seed } = use;
+  const shareOfWhole = (seconds: number | null): number | null =>
+    seconds === null ? null : seconds / Math.max(lengthSeconds, 1e-9);
+  return unitWindows(ranks, {
+    overlap,
+    gapShare: shareOfWhole(gapSeconds),
+    // A whole layer is one unit, which takes the whole length.
+    unitShare: unit === 'layer' ? null : shareOfWhole(unitSeconds),
+    spread,
+    seed,
+  });
+}
+
+/** What a move comes to on the units of a layer, in seconds of the design. */
+export interface MoveTimes {
+  /** How many units it moves. */
+  readonly count: number;
+  /** How long one of them takes. */
+  readonly unitSeconds: number;
+  /** From one unit to the next, on the average; 0 for a single one. */
+  readonly gapSeconds: number;
+  /** From the start of the first to the end of the last. */
+  readonly totalSeconds: number;
+}
+
+/** The times of a move whose units have these windows and ranks. */
+export function moveTimes(
+  { lengthSeconds }: MoveUse,
+  windows: readonly Window[],
   ranks: readonly number[],
-): Window[] {
-  const gapShare = gapSeconds === null ? null : gapSeconds / Math.max(lengthSeconds, 1e-9);
-  return unitWindows(ranks, { overlap, gapShare, spread, seed });
+): MoveTimes {
+  const starts = windows.map(({ start }) => start);
+  const [first, last] = [Math.min(...starts, 1), Math.max(...starts, 0)];
+  const steps = Math.max(0, ...ranks);
+  const length = windows[0]?.length ?? 0;
+  return {
+    count: windows.length,
+    unitSeconds: length * lengthSeconds,
+    gapSeconds: steps === 0 ? 0 : ((last - first) / steps) * lengthSeconds,
+    totalSeconds: windows.length === 0 ? 0 : (last - first + length) * lengthSeconds,
+  };
 }
 
 /** Where a rank starts; one that is no whole number lies between its neighbours. */

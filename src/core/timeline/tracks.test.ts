@@ -4,6 +4,7 @@ import { serverFonts } from '../../server/fontFiles';
 import type { DisplayItem } from '../display/list';
 import { toggleField } from '../edit/editFields';
 import { newCopyLayer } from '../model/newLayers';
+import { motionOf } from '../model/newMove';
 import { setKey, updateTrack } from '../edit/editTracks';
 import { trackOf } from '../model/track';
 import { nudgeLayer, setProperty } from '../edit/editTemplate';
@@ -322,3 +323,67 @@ function left(item: DisplayItem): number {
   if (item.kind !== 'fill') throw new Error(`a ${item.kind}`);
   return Math.min(...item.outline.coords.filter((_value, i) => i % 2 === 0)) + item.matrix[4];
 }
+
+describe('figures that have one key for all', () => {
+  const pins = ['0 0 0 0 0 0 0 0', '10 20 30 40 50 60 70 80', '40 50 60 70 80 90 100 110'];
+  const pinned = (way: Keyframe['way']): Track => ({
+    path: 'place.pin',
+    on: true,
+    keys: pins.map((value, i) => key(at('start', [0, 1, 3][i]), value, way)),
+  });
+  const figuresAt = (one: Track, seconds: number): number[] =>
+    String(trackValue(one, seconds, { ...DESIGN, inSeconds: 4 }, WHOLE))
+      .split(' ')
+      .map(Number);
+
+  test('go each its own way, straight or round as a single figure would', () => {
+    for (const way of ['straight', 'round'] as const) {
+      for (const seconds of [0, 0.3, 1, 1.7, 2.4, 3]) {
+        const all = figuresAt(pinned(way), seconds);
+        pins[0].split(' ').forEach((_, i) => {
+          const single: Track = {
+            path: 'place.dxU',
+            on: true,
+            keys: pinned(way).keys.map((one) => ({ ...one, value: Number(String(one.value).split(' ')[i]) })),
+          };
+          const own = trackValue(single, seconds, { ...DESIGN, inSeconds: 4 }, WHOLE);
+          expect(all[i]).toBeCloseTo(Number(own), 3);
+        });
+      }
+    }
+  });
+
+  test('pull the corners of a layer, which is pinned by them', () => {
+    const panel = testBox('panel', {
+      place: place({ pin: [0, 0, 0, 0, 0, 0, 0, 0] }),
+      motion: motionOf(null, null, { tracks: [pinned('straight')] }),
+    });
+    const template = testTemplate([panel], { timing: { ...DESIGN, inSeconds: 4 } });
+    const title = compile(template, {}, FORMATS.get('wide-1080'), fonts);
+    const corners = title.cornersAt(1, stretchTiming(template.timing, 200, RATE)).get('panel') ?? [];
+    expect(corners.map(({ x, y }) => [Math.round(x), Math.round(y)])).toEqual([
+      [10, 20],
+      [130, 40],
+      [150, 110],
+      [70, 130],
+    ]);
+  });
+
+  test('a key that is set goes on to the next as the one before it does', () => {
+    const box = testBox('box', { place: place({ pin: [0, 0, 0, 0, 0, 0, 0, 0] }) });
+    const first = setKey(box, 'place.pin', at('start'), pins[0], 'round');
+    const second = setKey(first, 'place.pin', at('inEnd'), pins[1]);
+    expect(trackOf(second, 'place.pin')?.keys.map(({ way }) => way)).toEqual(['round', 'round']);
+  });
+
+  test('documents that name one figure of a pin still move that one', () => {
+    const box = testBox('box', {
+      place: place({ pin: [0, 0, 0, 0, 0, 0, 0, 0] }),
+      motion: motionOf(null, null, {
+        tracks: [{ path: 'place.pin.2', on: true, keys: [key(at('start'), 25)] }],
+      }),
+    });
+    const [{ place: shown }] = templateAt(testTemplate([box]), 1, WHOLE).layers;
+    expect(shown.pin).toEqual([0, 0, 25, 0, 0, 0, 0, 0]);
+  });
+});

@@ -8,7 +8,7 @@ import type { Stage } from './paintLayer';
 import { layerMatrix, poseUnits } from './paintLayer';
 import { mapUnit } from './mapUnit';
 import { isSeen } from './paintUnit';
-import { retimed } from '../titleTime/retime';
+import { ownTime } from '../titleTime/retime';
 
 /** How a part of a text that moves as one is seen at a moment. */
 export interface WordState {
@@ -43,8 +43,8 @@ function visit(stage: Stage, ids: readonly string[], seconds: number, within: Wi
   return ids.flatMap((id) => {
     const layer = stage.layers.get(id);
     if (layer === undefined || !['text', 'rows', 'group'].includes(layer.layer.kind)) return [];
-    const own = retimed(layer.layer.motion.retime, seconds, stage.timing.totalSeconds);
-    const units = poseUnits(layer, own, stage.timing);
+    const own = ownTime(layer.layer.motion.retime, seconds, stage.timing);
+    const units = poseUnits(layer, own.seconds, own.timing);
     return units.flatMap((unit, i): WordState[] => {
       const seen = stateOf(layer, unit, within);
       if (layer.layer.kind !== 'group') {
@@ -52,10 +52,10 @@ function visit(stage: Stage, ids: readonly string[], seconds: number, within: Wi
         const corners = first === undefined || third === undefined ? [] : [first, third];
         return [{ layerId: id, part: `${id} ${i} ${units.length}`, ...seen, corners }];
       }
-      const then = stage.stageAt(own);
+      const then = stage.stageAt(own.seconds, own.timing);
       const members = then.members.get(id) ?? [];
       const { memberId } = unit.unit;
-      return visit(then, memberId === undefined ? members : [memberId], own, seen);
+      return visit(then, memberId === undefined ? members : [memberId], own.seconds, seen);
     });
   });
 }

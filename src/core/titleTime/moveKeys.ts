@@ -6,6 +6,16 @@ import { designTiming, momentToSeconds, secondsToMoment, snapMoment } from './mo
 export const keySeconds = (key: Keyframe, design: Timing): number =>
   momentToSeconds(key.moment, design, designTiming(design));
 
+/** Which of a track's keys one is by its time, from 1; they are kept in the order in which they were set. */
+export function keyNumber({ keys }: Track, index: number, design: Timing): number {
+  const at = keySeconds(keys[index], design);
+  return (
+    1 +
+    keys.filter((key, i) => keySeconds(key, design) < at || (keySeconds(key, design) === at && i < index))
+      .length
+  );
+}
+
 /** A track with each key at another time of the design, as far as the title goes. */
 function retimeKeys(track: Track, design: Timing, at: (seconds: number, first: number) => number): Track {
   const times = track.keys.map((key) => keySeconds(key, design));

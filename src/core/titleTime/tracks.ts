@@ -1,4 +1,3 @@
-import bezier from 'bezier-easing';
 import { mixColours } from '../colour/mixStops';
 import { isFollowed } from '../model/track';
 import type {
@@ -12,8 +11,10 @@ import type {
 } from '../model/template';
 import { EASES } from '../eases';
 import { assertNever } from '../kit/assertNever';
+import { curveOf } from './curve';
 import { momentToSeconds } from './moments';
-import { retimed } from './retime';
+import type { OwnTime } from './retime';
+import { ownTime } from './retime';
 import type { TitleTiming } from './stretch';
 
 /** A key with its time in a title of some length. */
@@ -39,45 +40,102 @@ const timed = new WeakMap<
   { readonly design: Timing; readonly timing: TitleTiming; readonly keys: readonly TimedKey[] }
 >();
 
+/** A value between two at a share (0 to 1), which may overshoot. */
+type Mix = (from: FieldValue, to: FieldValue, share: number) => FieldValue;
+
+/** What a track has at a time: one value, or two keys and how far (0 to 1 and beyond) it is from one to the other. */
+type TrackState =
+  | { readonly value: FieldValue }
+  | { readonly keys: readonly TimedKey[]; readonly next: number; readonly share: number };
+
+/** Null without keys; the first key before it, the last after it. */
+function trackState(track: Track, seconds: number, design: Timing, timing: TitleTiming): TrackState | null {
+  const keys = timedKeys(track, design, timing);
+  if (keys.length === 0) return null;
+  const next = keys.findIndex((one) => one.seconds > seconds);
+  if (next === 0) return { value: keys[0].key.value };
+  if (next < 0) return { value: keys[keys.length - 1].key.value };
+  const [before, after] = [keys[next - 1], keys[next]];
+  return { keys, next, share: (seconds - before.seconds) / (after.seconds - before.seconds) };
+}
+
 /** A track's value at a time; its first before the first key, its last after the last. Null without keys. */
 export function trackValue(
   track: Track,
   seconds: number,
   design: Timing,
   timing: TitleTiming,
+  mix: Mix = mixValues,
 ): FieldValue | null {
-  const keys = timedKeys(track, design, timing);
-  if (keys.length === 0) return null;
-  const next = keys.findIndex((one) => one.seconds > seconds);
-  if (next === 0) return keys[0].key.value;
-  if (next < 0) return keys[keys.length - 1].key.value;
-  const before = keys[next - 1];
-  const after = keys[next];
-  const share = (seconds - before.seconds) / (after.seconds - before.seconds);
-  if (before.key.way === 'round') return roundValue(keys, next, share) ?? before.key.value;
-  return mixValues(before.key.value, after.key.value, keyShare(before.key, share));
+  const state = trackState(track, seconds, design, timing);
+  if (state === null || 'value' in state) return state?.value ?? null;
+  const { keys, next, share } = state;
+  const before = keys[next - 1].key;
+  if (before.way === 'round') return roundValue(keys, next, share) ?? before.value;
+  return mix(before.value, keys[next].key.value, keyShare(before, share));
+}
+
+/** What keyframes set; between two values that have nothing between them also the other one, and how far it is to it. */
+export interface KeyedSetting extends PropertySetting {
+  readonly toward?: { readonly value: FieldValue; readonly share: number };
+}
+
+/** How a property behaves between two of its keys. */
+export interface Between {
+  readonly mix?: Mix;
+  readonly blends?: boolean;
+}
+
+function keyedSetting(
+  { layer, track, between }: { readonly layer: Layer; readonly track: Track; readonly between: Between },
+  seconds: number,
+  design: Timing,
+  timing: TitleTiming,
+): KeyedSetting[] {
+  const [layerId, path] = [layer.id, track.path];
+  if (between.blends !== true) {
+    const value = trackValue(track, seconds, design, timing, between.mix);
+    return value === null ? [] : [{ layerId, path, value }];
+  }
+  const state = trackState(track, seconds, design, timing);
+  if (state === null) return [];
+  if ('value' in state) return [{ layerId, path, value: state.value }];
+  const [before, after] = [state.keys[state.next - 1].key, state.keys[state.next].key];
+  const share = keyShare(before, state.share);
+  const still = share === 0 || before.value === after.value;
+  return [{ layerId, path, value: before.value, ...(!still && { toward: { value: after.value, share } }) }];
 }
 
 /**
- * A figure on a smooth way through its neighbours: a cubic with the slope at each key that its neighbours have
- * between them (Catmull and Rom, 1974, for keys at uneven times). Null for what is no figure.
+ * Figures on a smooth way through their neighbours: a cubic with the slope at each key that its neighbours have
+ * between them (Catmull and Rom, 1974, for keys at uneven times). Null for what has no figures, or not as many.
  */
-function roundValue(keys: readonly TimedKey[], next: number, share: number): number | null {
-  const at = (i: number): TimedKey => keys[Math.max(0, Math.min(keys.length - 1, i))];
-  const [a, b] = [at(next - 1), at(next)];
-  const slope = (i: number): number => {
-    const [left, right] = [at(i - 1), at(i + 1)];
-    const span = right.seconds - left.seconds;
-    return span > 0 ? (Number(right.key.value) - Number(left.key.value)) / span : 0;
+function roundValue(keys: readonly TimedKey[], next: number, share: number): FieldValue | null {
+  const around = [next - 2, next - 1, next, next + 1].map(
+    (i) => keys[Math.max(0, Math.min(keys.length - 1, i))],
+  );
+  const figures = around.map(({ key }) => figuresOf(key.value));
+  const count = figures[1].length;
+  if (count === 0 || figures.some(({ length }) => length !== count)) return null;
+  /** How fast a figure changes from one of these keys to another. */
+  const slope = (figure: number, from: number, to: number): number => {
+    const span = around[to].seconds - around[from].seconds;
+    return span > 0 ? (figures[to][figure] - figures[from][figure]) / span : 0;
   };
-  if (typeof a.key.value !== 'number' || typeof b.key.value !== 'number') return null;
-  const span = b.seconds - a.seconds;
-  const [t, t2, t3] = [share, share ** 2, share ** 3];
-  return (
-    (2 * t3 - 3 * t2 + 1) * a.key.value +
-    (t3 - 2 * t2 + t) * span * slope(next - 1) +
-    (3 * t2 - 2 * t3) * b.key.value +
-    (t3 - t2) * span * slope(next)
+  const span = around[2].seconds - around[1].seconds;
+  const [s2, s3] = [share * share, share * share * share];
+  return withFigures(
+    around[1].key.value,
+    figures[1].map((a, i) => {
+      const b = figures[2][i];
+      const [out, into] = [slope(i, 0, 2), slope(i, 1, 3)];
+      return (
+        (2 * s3 - 3 * s2 + 1) * a +
+        (s3 - 2 * s2 + share) * span * out +
+        (3 * s2 - 2 * s3) * b +
+        (s3 - s2) * span * into
+      );
+    }),
   );
 }
 
@@ -98,35 +156,35 @@ export function keyShare(key: Keyframe, share: number): number {
   }
 }
 
-const curves = new WeakMap<Keyframe['curve'], (share: number) => number>();
-
-/** A cubic Bézier from (0, 0) to (1, 1); its two handles keep their times within those of its ends. */
-function curveOf(curve: Keyframe['curve']): (share: number) => number {
-  const known = curves.get(curve);
-  if (known !== undefined) return known;
-  const within = (time: number): number => Math.max(0, Math.min(1, time));
-  const made = bezier(within(curve[0]), curve[1], within(curve[2]), curve[3]);
-  curves.set(curve, made);
-  return made;
-}
-
 const COLOUR = /^#[0-9a-f]{6}$/;
 const NUMBERS = /-?\d*\.?\d+(?:e[-+]?\d+)?/gi;
 
-/** A value between two: numbers, colours (in OKLab), and path data with as many figures; others change at the end. */
+/** The figures in a value; none in a colour, a switch and words. */
+function figuresOf(value: FieldValue): readonly number[] {
+  if (typeof value === 'number') return [value];
+  if (typeof value !== 'string' || COLOUR.test(value)) return [];
+  return (value.match(NUMBERS) ?? []).map(Number);
+}
+
+/** A value with other figures in place of its own, in words to a thousandth. */
+function withFigures(value: FieldValue, figures: readonly number[]): FieldValue {
+  if (typeof value !== 'string') return figures[0];
+  let i = 0;
+  return value.replace(NUMBERS, () => String(Math.round(figures[i++] * 1000) / 1000));
+}
+
+/** A value between two: numbers, colours (in OKLab), and words with as many figures; others change at the end. */
 export function mixValues(from: FieldValue, to: FieldValue, share: number): FieldValue {
   if (typeof from === 'number' && typeof to === 'number') return from + (to - from) * share;
   if (typeof from !== 'string' || typeof to !== 'string') return share < 1 ? from : to;
   if (COLOUR.test(from) && COLOUR.test(to)) return mixColours(from, to, Math.max(0, Math.min(1, share)));
-  const [a, b] = [from.match(NUMBERS) ?? [], to.match(NUMBERS) ?? []];
+  const [a, b] = [figuresOf(from), figuresOf(to)];
   const alike = from.replace(NUMBERS, '#') === to.replace(NUMBERS, '#');
   if (!alike || a.length === 0 || a.length !== b.length) return share < 1 ? from : to;
-  let i = 0;
-  return from.replace(NUMBERS, () => {
-    const [x, y] = [Number(a[i]), Number(b[i])];
-    i++;
-    return String(Math.round((x + (y - x) * share) * 1000) / 1000);
-  });
+  return withFigures(
+    from,
+    a.map((x, i) => x + (b[i] - x) * share),
+  );
 }
 
 /** Whether anything of a template follows keyframes. */
@@ -134,36 +192,38 @@ export function hasTracks(template: Template): boolean {
   return template.layers.some(({ motion }) => motion.tracks.some(isFollowed));
 }
 
-/** What the tracks of a template set, to be asked for any time. */
+/** What the tracks of a template set, to be asked for any time; `betweenOf` knows how a property behaves between keys. */
 export function compileTracks(
   template: Template,
-): (seconds: number, timing: TitleTiming) => readonly PropertySetting[] {
+  betweenOf: (layer: Layer, path: string) => Between,
+): (seconds: number, timing: TitleTiming) => readonly KeyedSetting[] {
   const design = template.timing;
   const followed = template.layers.flatMap((layer) =>
-    layer.motion.tracks.filter(isFollowed).map((track) => ({ layer, track })),
+    layer.motion.tracks
+      .filter(isFollowed)
+      .map((track) => ({ layer, track, between: betweenOf(layer, track.path) })),
   );
   return (seconds, timing) =>
-    followed.flatMap(({ layer, track }) => {
-      const own = trackSeconds(layer, track.path, seconds, design, timing);
-      const value = trackValue(track, own, design, timing);
-      return value === null ? [] : [{ layerId: layer.id, path: track.path, value }];
+    followed.flatMap((one) => {
+      const own = trackTime(one.layer, one.track.path, seconds, design, timing);
+      return keyedSetting(one, own.seconds, design, own.timing);
     });
 }
 
 // A layer's own time can follow a curve; that curve runs in the title's time, all others in the layer's.
 const CLOCK_PATH = 'motion.retime.fromSeconds';
 
-/** The time (seconds) at which the track of a layer's property is asked for at a time of the title. */
-export function trackSeconds(
+/** The time at which the track of a layer's property is asked for at a time of the title. */
+export function trackTime(
   { motion }: Layer,
   path: string,
   seconds: number,
   design: Timing,
   timing: TitleTiming,
-): number {
-  if (motion.retime === null || path === CLOCK_PATH) return seconds;
+): OwnTime {
+  if (motion.retime === null || path === CLOCK_PATH) return { seconds, timing };
   const clock = motion.tracks.find((track) => track.path === CLOCK_PATH);
   const moment = clock !== undefined && isFollowed(clock) ? trackValue(clock, seconds, design, timing) : null;
   const retime = typeof moment === 'number' ? { ...motion.retime, fromSeconds: moment } : motion.retime;
-  return retimed(retime, seconds, timing.totalSeconds);
+  return ownTime(retime, seconds, timing);
 }

@@ -3,6 +3,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { TemplateRecord } from '@/contract/templates';
 import { sampleValues } from '@/core/edit/sampleTexts';
 import type { FieldValue, FieldValues, Template } from '@/core/model/template';
+import { secondsToNearestFrames } from '@/core/time/rates';
+import { fromDesignSeconds } from '@/core/titleTime/moments';
 import { useFonts } from '../picture/useFonts';
 import { EyedropContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';
@@ -54,6 +56,14 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
   const saving = useTemplateSaving(record, view.store);
   const { format, place } = useEditing();
   useEffect(() => view.playhead.setState({ seconds, timing }), [view.playhead, seconds, timing]);
+  useEffect(
+    () =>
+      view.seek.onSeek((at) => {
+        const to = fromDesignSeconds(at, template.timing, timing);
+        player.seek(Math.min(timing.totalFrames - 1, secondsToNearestFrames(to, rate)));
+      }),
+    [view.seek, player, rate, template.timing, timing],
+  );
 
   const type = useCallback((on: boolean) => {
     // Typing changes the design's own words, so those are what is shown.

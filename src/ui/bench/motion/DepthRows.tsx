@@ -1,9 +1,15 @@
 'use client';
 import type { Layer, Motion } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
+import type { FoldEdge } from '@/core/moves/fold';
+import { FOLD_CHOICES } from '@/core/moves/fold';
 import { NumberBox } from '../../shared/NumberBox';
+import { SelectBox } from '../../shared/SelectBox';
 import { useApply } from '../state/benchStore';
 import { PropertyRow, Row } from '../settings/PropertyRow';
+
+const FIRST_DEGREES = 45;
+const FIRST_SHADE = 0.6;
 
 interface Props {
   readonly layer: Layer;
@@ -13,7 +19,7 @@ interface Props {
 /** How a layer stands in depth, how far away the eye is from what turns, and how long the shutter is open. */
 export function DepthRows({ layer, onChange }: Props) {
   const apply = useApply();
-  const { shutterDegrees } = layer.motion;
+  const { shutterDegrees, fold = null } = layer.motion;
   const depth = bindLayer(layer).properties.filter(
     ({ part, path }) => part === 'motion' && !path.startsWith('motion.retime.'),
   );
@@ -22,6 +28,18 @@ export function DepthRows({ layer, onChange }: Props) {
       {depth.map((property) => (
         <PropertyRow key={property.path} layer={layer} property={property} />
       ))}
+      <Row label="Fold">
+        <SelectBox<FoldEdge | 'none'>
+          label="Folded at an edge"
+          value={fold?.edge ?? 'none'}
+          choices={[{ value: 'none', label: 'Not folded' }, ...FOLD_CHOICES]}
+          onChange={(edge) =>
+            onChange({
+              fold: edge === 'none' ? null : { degrees: FIRST_DEGREES, shade: FIRST_SHADE, ...fold, edge },
+            })
+          }
+        />
+      </Row>
       <Row label="Shutter">
         <NumberBox
           label="Shutter"

@@ -2,13 +2,17 @@
 import { TrashIcon } from '@heroicons/react/24/outline';
 import type { FieldValue, Keyframe, Layer, Track } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
+import { POINT_LABELS } from '@/core/frame/points';
+import { SAFE_AREA_LABELS } from '@/core/frame/safeAreas';
+import { ENCLOSES_PATH, readAttachment, readIds } from '@/core/model/attachment';
 import { designTiming, secondsToMoment } from '@/core/titleTime/moments';
-import { keySeconds } from '@/core/titleTime/moveKeys';
+import { keyNumber, keySeconds } from '@/core/titleTime/moveKeys';
 import { ColourBox } from '../../shared/ColourBox';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../settings/PropertyRow';
 import { useEditing } from '../state/useEditing';
+import { FiguresBox } from '../settings/FiguresBox';
 import { CurveBox } from './CurveBox';
 
 const WAYS: readonly { readonly value: Keyframe['way']; readonly label: string }[] = [
@@ -36,18 +40,17 @@ interface Props {
 
 /** The chosen key: its value, its time and what that is tied to, and the way to the next. */
 export function KeyRows({ layer, track, index, onChange }: Props) {
-  const { template } = useEditing();
+  const { timing } = useEditing().template;
   const key = track.keys[index];
   const property = findProperty(layer, track.path);
   if (key === undefined || property === undefined) return null;
   const set = (change: Partial<Keyframe>): void =>
     onChange((now) => ({ ...now, keys: now.keys.with(index, { ...now.keys[index], ...change }) }));
-  const { timing } = template;
   return (
     <div className="my-1 rounded-lg border border-line px-2 py-1">
       <div className="flex items-center gap-1">
         <span className="min-w-0 flex-1 truncate font-semibold">
-          {property.label}, key {index + 1} of {track.keys.length}
+          {property.label}, key {keyNumber(track, index, timing)} of {track.keys.length}
         </span>
         <button
           type="button"
@@ -96,30 +99,51 @@ interface ValueProps {
   readonly onChange: (value: FieldValue) => void;
 }
 
+/** The value of a key, by the control of its property. */
 function KeyValue({ layer, track, value, onChange }: ValueProps) {
   const control = findProperty(layer, track.path)?.control;
-  if (control?.kind === 'colour')
-    return <ColourBox label="Colour of the key" value={String(value)} onChange={onChange} />;
-  if (control?.kind === 'number') {
-    const { unit, min, max, step } = control;
-    return (
-      <NumberBox
-        label="Value of the key"
-        unit={unit}
-        min={min}
-        max={max}
-        step={step}
-        value={Number(value)}
-        onChange={onChange}
-      />
-    );
+  switch (control?.kind) {
+    case 'colour':
+      return <ColourBox label="Colour of the key" value={String(value)} onChange={onChange} />;
+    case 'number': {
+      const { unit, min, max, step } = control;
+      const limits = { unit, min, max, step };
+      return <NumberBox label="Value of the key" value={Number(value)} onChange={onChange} {...limits} />;
+    }
+    case 'figures':
+      return (
+        <FiguresBox
+          label="Values of the key"
+          value={String(value)}
+          figures={control.figures}
+          onChange={onChange}
+        />
+      );
+    case 'state':
+      return <StateWords path={track.path} value={value} />;
+    default:
+      return (
+        <input
+          aria-label="Value of the key"
+          value={String(value)}
+          onChange={(event) => onChange(event.target.value)}
+          className="h-8 w-full rounded-lg border border-line-strong bg-field px-2.5 font-mono text-[12px]"
+        />
+      );
   }
-  return (
-    <input
-      aria-label="Value of the key"
-      value={String(value)}
-      onChange={(event) => onChange(event.target.value)}
-      className="h-8 w-full rounded-lg border border-line-strong bg-field px-2.5 font-mono text-[12px]"
-    />
-  );
+}
+
+/** What a key attaches to or encloses, by name; it is changed where that is set, with the playhead on the key. */
+function StateWords({ path, value }: { readonly path: string; readonly value: FieldValue }) {
+  const { layers } = useEditing().template;
+  const nameOf = (id: string): string => layers.find((one) => one.id === id)?.name ?? id;
+  if (path === ENCLOSES_PATH) {
+    const ids = readIds(value) ?? [];
+    return <span>{ids.length === 0 ? 'nothing' : ids.map(nameOf).join(', ')}</span>;
+  }
+  const attachment = readAttachment(value);
+  if (attachment === null) return null;
+  const { point, target, targetPoint } = attachment;
+  const to = target.kind === 'layer' ? `“${nameOf(target.layerId)}”` : SAFE_AREA_LABELS[target.kind];
+  return <span>{`${POINT_LABELS[point]} on ${POINT_LABELS[targetPoint].toLowerCase()} of ${to}`}</span>;
 }

@@ -1,10 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { keysFor, setKey, updateTrack } from '@/core/edit/editTracks';
+import { keysFor, updateTrack } from '@/core/edit/editTracks';
 import type { Layer, Template, Track } from '@/core/model/template';
-import { updateLayer } from '@/core/edit/editTemplate';
-import { bindLayer, findProperty } from '@/core/layers';
-import { secondsToMoment } from '@/core/titleTime/moments';
+import { bindLayer } from '@/core/layers';
+import type { Property } from '@/core/layers/layerKind';
 import { reverseKeys, shiftKeys, snapKeys, stretchKeys } from '@/core/titleTime/moveKeys';
 import { RATES } from '@/core/time/rates';
 import { Button } from '../../shared/Button';
@@ -12,14 +11,16 @@ import { SelectBox } from '../../shared/SelectBox';
 import { designSeconds, useApply, useBench } from '../state/benchStore';
 import { Row } from '../settings/PropertyRow';
 import { useEditing } from '../state/useEditing';
+import { useAnimate } from './AnimateButton';
 import { KeyRows } from './KeyRows';
 
-/** The properties of a layer that can follow keyframes: figures, colours and paths. */
+const KEYED: readonly Property['control']['kind'][] = ['number', 'colour', 'figures', 'state'];
+
+/** The properties of a layer that can follow keyframes: figures, colours, paths, and what it is attached to. */
 function animatable(layer: Layer): { value: string; label: string }[] {
   return bindLayer(layer)
-    .properties.filter(
-      ({ control, path }) => control.kind === 'number' || control.kind === 'colour' || path === 'shape.data',
-    )
+    .properties.filter(({ control, path }) => KEYED.includes(control.kind) || path === 'shape.data')
+    .filter(({ control, value }) => control.kind !== 'figures' || value !== '')
     .map(({ path, label }) => ({ value: path, label }));
 }
 
@@ -30,20 +31,11 @@ let copied: Track | null = null;
 export function KeyframeRows({ layer }: { readonly layer: Layer }) {
   const { template } = useEditing();
   const apply = useApply();
-  const { playhead, chosenKey, chooseKey } = useBench();
+  const { playhead, chosenKey } = useBench();
   const [, redraw] = useState(0);
   const { tracks } = layer.motion;
   const free = animatable(layer).filter(({ value }) => tracks.every(({ path }) => path !== value));
-  const add = (path: string): void => {
-    const moment = secondsToMoment(designSeconds(playhead, template.timing), template.timing);
-    apply((now) =>
-      updateLayer(now, layer.id, (one) => {
-        const value = findProperty(one, path)?.value;
-        return value === undefined ? one : setKey(one, path, moment, value);
-      }),
-    );
-    chooseKey({ layerId: layer.id, path, index: 0 });
-  };
+  const animate = useAnimate(layer);
   const change = (path: string, next: (track: Track) => Track | null): void =>
     apply((now: Template) => updateTrack(now, layer.id, path, next));
   const chosen =
@@ -56,7 +48,7 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
           label="Animate a property"
           value=""
           choices={[{ value: '', label: 'Choose a property…' }, ...free]}
-          onChange={(path) => path !== '' && add(path)}
+          onChange={(path) => path !== '' && animate(path)}
         />
       </Row>
       {tracks.length === 0 && (

@@ -5,10 +5,11 @@ import { fitWaiting } from '@/core/edit/marks';
 import type { Layer, Motion, MoveUse, Timing } from '@/core/model/template';
 import { mirrorMove } from '@/core/timeline/motion';
 import { Segmented } from '../../shared/Segmented';
-import { useApply } from '../state/benchStore';
+import { useApply, useMoveTimes } from '../state/benchStore';
 import { Section } from '../settings/Section';
 import { useEditing } from '../state/useEditing';
 import { DepthRows } from './DepthRows';
+import { FramedViewRows } from './FramedViewRows';
 import { HoldRows } from './HoldRows';
 import { KeyframeRows } from './KeyframeRows';
 import { KeepMoveRows } from './KeepMoveRows';
@@ -70,6 +71,11 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         </div>
       )}
       <div className="mt-2 border-t border-line">
+        {layer.kind === 'picture' && (
+          <Section title="Framed views" says="none">
+            <FramedViewRows layer={layer} />
+          </Section>
+        )}
         <Section title="Keyframes" open={motion.tracks.length > 0} says="none">
           <KeyframeRows layer={layer} />
         </Section>
@@ -109,6 +115,7 @@ interface ColumnProps {
 /** The moves of a column, which act together, and a menu to add one. */
 function ColumnRows({ layer, column, uses, columnSeconds, onChange }: ColumnProps) {
   const offers = useMoveOffers(layer, column, null);
+  const times = useMoveTimes(layer.id)[column];
   const many = uses.length > 1;
   const add = (id: string): void => {
     const start = newMoveUse(id, { lengthSeconds: columnSeconds });
@@ -125,6 +132,7 @@ function ColumnRows({ layer, column, uses, columnSeconds, onChange }: ColumnProp
           many={many}
           use={use}
           columnSeconds={columnSeconds}
+          times={times[i]}
           onChange={(next) => onChange(uses.with(i, next))}
           onRemove={() => onChange(uses.toSpliced(i, 1))}
         />

@@ -1,11 +1,12 @@
 'use client';
 import { useMemo } from 'react';
 import { fitMove } from '@/core/edit/editTemplate';
-import { newMoveUse } from '@/core/model/newMove';
+import { newMoveUse, UNIT_SECONDS } from '@/core/model/newMove';
 import type { Layer, MoveUse, UnitKind } from '@/core/model/template';
 import { EASES } from '@/core/eases';
 import { bindLayer } from '@/core/layers';
 import { MOVES } from '@/core/moves';
+import type { MoveTimes } from '@/core/timeline/stagger';
 import { NumberBox } from '../../shared/NumberBox';
 import { Segmented } from '../../shared/Segmented';
 import { SelectBox } from '../../shared/SelectBox';
@@ -13,6 +14,7 @@ import { Row } from '../settings/PropertyRow';
 import { Section } from '../settings/Section';
 import { MoveHead } from './MoveHead';
 import { FineRows, OrderRows, useTimeUnits, WaitRow } from './OrderRows';
+import { PaceRows } from './PaceRows';
 import { ParamRows } from './ParamRows';
 import { idChoices, UNIT_LABELS } from './words';
 
@@ -24,19 +26,22 @@ interface Props {
   readonly many: boolean;
   readonly use: MoveUse;
   readonly columnSeconds: number;
+  /** What it comes to on the units that are there; undefined while that is not known. */
+  readonly times: MoveTimes | undefined;
   readonly onChange: (use: MoveUse) => void;
   readonly onRemove: () => void;
 }
 
 /** One move of the in or the out: which, on what units, in what order, when, and its own settings. */
 export function MoveRows(props: Props) {
-  const { layer, column, number, many, use, columnSeconds, onChange, onRemove } = props;
+  const { layer, column, number, many, use, columnSeconds, times, onChange, onRemove } = props;
   const of = many ? `${column} ${number}` : column;
   const set = (change: Partial<MoveUse>): void => onChange(fitMove({ ...use, ...change }, columnSeconds));
   const kinds = bindLayer(layer).unitKinds;
   const units = useTimeUnits();
   const offers = useMoveOffers(layer, column, use);
   const move = MOVES.get(use.move);
+  const isPaced = use.unit !== 'layer' && use.unitSeconds != null;
   return (
     <div className={many ? 'mb-1 rounded-lg border border-line px-2 py-1' : ''}>
       <MoveHead
@@ -53,7 +58,7 @@ export function MoveRows(props: Props) {
             label={`Animate by, ${of}`}
             units={kinds}
             value={use.unit}
-            onChange={(unit) => set({ unit })}
+            onChange={(unit) => set(paced({ ...use, unit }, use.unitSeconds))}
           />
         </Row>
       )}
@@ -67,7 +72,7 @@ export function MoveRows(props: Props) {
           onChange={(ease) => set({ ease })}
         />
       </Row>
-      <Row label="Start, length">
+      <Row label={isPaced ? 'Start, at most' : 'Start, length'}>
         <span className="grid grid-cols-2 gap-2">
           <NumberBox
             label={`Start ${of}`}
@@ -80,7 +85,7 @@ export function MoveRows(props: Props) {
             onChange={(startSeconds) => set({ startSeconds })}
           />
           <NumberBox
-            label={`Length ${of}`}
+            label={`${isPaced ? 'Longest' : 'Length'} ${of}`}
             unit="s"
             min={0.02}
             max={columnSeconds}
@@ -91,6 +96,7 @@ export function MoveRows(props: Props) {
           />
         </span>
       </Row>
+      {use.unit !== 'layer' && <PaceRows of={of} use={use} times={times} onChange={set} />}
       <ParamRows params={move.params} of={of} values={use.params} onChange={(params) => set({ params })} />
       <Section title="Advanced" open={false}>
         <FineRows of={of} use={use} onChange={set} />
@@ -107,7 +113,16 @@ export function pickMove(layer: Layer, use: MoveUse, id: string): MoveUse {
   const other = use.unit === 'row' && units.includes('row') ? 'row' : 'layer';
   const unit = suits.unit !== undefined && units.includes(suits.unit) ? suits.unit : other;
   const { startSeconds, lengthSeconds, seed } = use;
-  return newMoveUse(id, { startSeconds, lengthSeconds, seed, ...suits, unit });
+  return paced(newMoveUse(id, { startSeconds, lengthSeconds, seed, ...suits, unit }), suits.unitSeconds);
+}
+
+/**
+ * A move at a pace that suits its units where none was chosen; null shares the length among them. What moves all together
+ * has no pace to keep.
+ */
+function paced(use: MoveUse, unitSeconds: number | null | undefined): MoveUse {
+  const own = use.unit === 'layer' || use.overlap >= 1 ? undefined : UNIT_SECONDS[use.unit];
+  return { ...use, unitSeconds: unitSeconds === undefined ? (own ?? null) : unitSeconds };
 }
 
 /** The kinds of layer that have what some moves need. */

@@ -11,6 +11,16 @@ export const UNIT_LABELS: Readonly<Record<UnitKind, string>> = {
   letter: 'Letter',
 };
 
+export const UNITS_LABELS: Readonly<Record<UnitKind, string>> = {
+  layer: 'Layers',
+  member: 'Members',
+  paragraph: 'Paragraphs',
+  row: 'Rows',
+  line: 'Lines',
+  word: 'Words',
+  letter: 'Letters',
+};
+
 export const SPREAD_LABELS: readonly { readonly value: Spread; readonly label: string }[] = [
   { value: 'even', label: 'Evenly' },
   { value: 'slowFast', label: 'Slow, then fast' },

@@ -4,12 +4,15 @@ import type { SafeAreaId } from '@/core/frame/safeAreas';
 import { SAFE_AREA_IDS, SAFE_AREA_LABELS } from '@/core/frame/safeAreas';
 import { dependencies, liesWhereItsContentLies } from '@/core/layout/resolveLayout';
 import { bindLayer } from '@/core/layers';
+import { ATTACHMENT_PATH } from '@/core/model/attachment';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { attachInPlace } from '@/core/edit/attachInPlace';
 import { useApply, useBench } from '../state/benchStore';
 import { OwnAreaRows } from '../wall/AddFormat';
+import { AnimateButton } from '../motion/AnimateButton';
 import { ArrangeRows } from './ArrangeRows';
+import { DockRow } from './DockRow';
 import { GuideRows } from './GuideRows';
 import { MemberRows } from './MemberRows';
 import { MirrorRows, mirrorWords } from './MirrorRows';
@@ -71,6 +74,7 @@ export function PlacePanel({ layer }: { readonly layer: Layer }) {
           />
         </Row>
         <PinRows pin={place.pin} onChange={(pin) => set({ pin })} />
+        {place.pin !== null && <AnimateButton layer={layer} path="place.pin" what="the pin" way="round" />}
       </Section>
       <Section title="Right to left" open={false} says={mirrorWords(template)}>
         <MirrorRows layer={layer} />
@@ -128,6 +132,7 @@ function AttachRows({ layer, others }: AttachProps) {
           }}
         />
       </Row>
+      {place.target.kind === 'layer' && <DockRow />}
       <div className="grid grid-cols-2 gap-3 py-2">
         <div>
           <p className="pb-1 text-soft">This layer’s</p>
@@ -154,6 +159,7 @@ function AttachRows({ layer, others }: AttachProps) {
           label={property.path.endsWith('dxU') ? 'Offset across' : 'Offset down'}
         />
       ))}
+      <AnimateButton layer={layer} path={ATTACHMENT_PATH} what="the attachment" />
     </>
   );
 }

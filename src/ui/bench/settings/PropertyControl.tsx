@@ -9,6 +9,7 @@ import { PictureBox } from '../../shared/PictureBox';
 import { RowsBox } from '../../shared/RowsBox';
 import { SwitchBox } from '../../shared/SwitchBox';
 import { FaceBox } from './FaceBox';
+import { FiguresBox } from './FiguresBox';
 
 interface ControlProps {
   readonly label: string;
@@ -43,6 +44,10 @@ export function PropertyControl({ label, property, onChange }: ControlProps) {
       return <PictureBox label={label} value={String(value)} onChange={onChange} />;
     case 'number':
       return <NumberBox label={label} value={Number(value)} onChange={onChange} {...control} />;
+    case 'figures':
+      return <FiguresBox label={label} value={String(value)} figures={control.figures} onChange={onChange} />;
+    case 'state':
+      return <span className="text-soft">as it is there</span>;
     case 'choice': {
       const props = { label, value: String(value), onChange };
       if (property.path === 'style.face') return <FaceBox {...props} />;

@@ -11,13 +11,13 @@ import { useEditing } from '../state/useEditing';
 export function ScaleRows({ layer }: { readonly layer: Layer }) {
   const { set } = useEditing();
   const { scaleX, scaleY } = layer.place;
-  const [linked, setLinked] = useState(scaleX === scaleY);
+  const [linked, setLinked] = useState(Math.abs(scaleX) === Math.abs(scaleY));
   const turn = findProperty(layer, 'place.rotateDegrees');
   const scale = (axis: 'X' | 'Y', percent: number): void => {
     set(`place.scale${axis}`, percent);
     const [own, other] = axis === 'X' ? [scaleX, scaleY] : [scaleY, scaleX];
     // Linked axes keep their proportion to one another.
-    if (linked) set(`place.scale${axis === 'X' ? 'Y' : 'X'}`, own > 0 ? (percent * other) / own : percent);
+    if (linked) set(`place.scale${axis === 'X' ? 'Y' : 'X'}`, own === 0 ? percent : (percent * other) / own);
   };
   return (
     <>
@@ -27,7 +27,7 @@ export function ScaleRows({ layer }: { readonly layer: Layer }) {
           <NumberBox
             label="Scale across"
             unit="%"
-            min={0}
+            min={-2000}
             max={2000}
             step={1}
             value={scaleX * 100}
@@ -46,12 +46,30 @@ export function ScaleRows({ layer }: { readonly layer: Layer }) {
           <NumberBox
             label="Scale down"
             unit="%"
-            min={0}
+            min={-2000}
             max={2000}
             step={1}
             value={scaleY * 100}
             onChange={(v) => scale('Y', v)}
           />
+        </span>
+      </Row>
+      <Row label="Flip">
+        <span role="group" aria-label="Flip" className="grid grid-cols-2 gap-1">
+          {(['X', 'Y'] as const).map((axis) => {
+            const now = axis === 'X' ? scaleX : scaleY;
+            return (
+              <button
+                key={axis}
+                type="button"
+                aria-pressed={now < 0}
+                onClick={() => set(`place.scale${axis}`, -now * 100)}
+                className={`h-8 rounded-lg border border-line-strong ${now < 0 ? 'bg-chosen font-semibold text-on-chosen' : 'bg-field hover:border-soft'}`}
+              >
+                {axis === 'X' ? 'Left to right' : 'Top to bottom'}
+              </button>
+            );
+          })}
         </span>
       </Row>
     </>

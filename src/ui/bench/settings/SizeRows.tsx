@@ -3,10 +3,12 @@ import { encloseLayer } from '@/core/edit/editTemplate';
 import type { BoxLayer, Extent, Layer, SizeLimits } from '@/core/model/template';
 import { SAFE_AREA_LABELS } from '@/core/frame/safeAreas';
 import { bindLayer } from '@/core/layers';
+import { ENCLOSES_PATH } from '@/core/model/attachment';
 import type { Property } from '@/core/layers/layerKind';
 import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { useApply } from '../state/benchStore';
+import { AnimateButton } from '../motion/AnimateButton';
 import { PropertyRow, Row } from './PropertyRow';
 import { Section } from './Section';
 import { useEditing } from '../state/useEditing';
@@ -56,6 +58,7 @@ export function SizeRows({ layer, others }: Props) {
               {one.name}
             </label>
           ))}
+          <AnimateButton layer={layer} path={ENCLOSES_PATH} what="what it encloses" />
         </fieldset>
       )}
       {encloses &&

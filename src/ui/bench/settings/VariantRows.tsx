@@ -54,10 +54,12 @@ function VariantRow({ choice, onChange, onRemove }: VariantProps) {
   const template = useTemplate();
   const sets = choice.sets ?? [];
   const free = template.layers.flatMap((layer) =>
-    bindLayer(layer).properties.map((property) => ({
-      value: `${layer.id} ${property.path}`,
-      label: `${layer.name}: ${property.label.toLowerCase()}`,
-    })),
+    bindLayer(layer)
+      .properties.filter(({ control }) => control.kind !== 'state')
+      .map((property) => ({
+        value: `${layer.id} ${property.path}`,
+        label: `${layer.name}: ${property.label.toLowerCase()}`,
+      })),
   );
   const add = (value: string): void => {
     const space = value.indexOf(' ');

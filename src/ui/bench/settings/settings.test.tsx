@@ -201,11 +201,11 @@ describe('Motion', () => {
     await put('Shutter', '180');
     await userEvent.click(screen.getByRole('button', { name: 'The same shutter for all layers' }));
     await userEvent.selectOptions(screen.getByLabelText('Own time'), 'Loop');
-    await put('How long a round lasts', '0.5');
+    await put('How long the content of the hold is', '0.5');
     await userEvent.selectOptions(screen.getByLabelText('Matte'), 'Panel');
     await userEvent.click(screen.getByLabelText(/^Inverted/));
     expect(layer('name')).toMatchObject({
-      motion: { turnY: 35, shutterDegrees: 180, retime: { kind: 'loop', spanSeconds: 0.5 } },
+      motion: { turnY: 35, shutterDegrees: 180, retime: { kind: 'loop', within: 'hold', spanSeconds: 0.5 } },
       matte: { layerId: 'panel', by: 'alpha', inverted: true },
     });
     expect(layer('panel').motion.shutterDegrees).toBe(180);

@@ -4,7 +4,14 @@ import type { ReactNode } from 'react';
 import type { Layer, Template } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
 import type { BenchStore, ChosenKey } from './benchStore';
-import { BenchProvider, createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
+import {
+  BenchProvider,
+  createBenchStore,
+  createBoxesNote,
+  createMoveTimesNote,
+  createPlayhead,
+  createSeek,
+} from './benchStore';
 import { EditingProvider } from './EditingProvider';
 import { useEditing } from './useEditing';
 
@@ -13,6 +20,8 @@ export interface BenchForTest {
   readonly store: BenchStore;
   readonly playhead: ReturnType<typeof createPlayhead>;
   readonly boxes: ReturnType<typeof createBoxesNote>;
+  readonly moveTimes: ReturnType<typeof createMoveTimesNote>;
+  readonly seek: ReturnType<typeof createSeek>;
   /** A layer of the template as it is now. */
   layer(id: string): Layer;
 }
@@ -24,6 +33,8 @@ export function createBench(template: Template): BenchForTest {
     store,
     playhead,
     boxes: createBoxesNote(),
+    moveTimes: createMoveTimesNote(),
+    seek: createSeek(),
     layer(id) {
       const found = store.getState().template.layers.find((one) => one.id === id);
       if (found === undefined) throw new Error(`no layer ${id}`);
@@ -59,6 +70,8 @@ export function BenchAround({ bench, selection, onSelect = () => undefined, chil
     chooseFormat: () => undefined,
     scope: null,
     setScope: () => undefined,
+    moveTimes: bench.moveTimes,
+    seek: bench.seek,
     boxes: bench.boxes,
     playhead: bench.playhead,
     chosenKey,

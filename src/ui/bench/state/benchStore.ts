@@ -8,7 +8,9 @@ import type { OverrideScope } from '@/core/edit/editOverrides';
 import type { Template, Timing } from '@/core/model/template';
 import type { PlacedBox } from '@/core/frame/points';
 import type { Point } from '@/core/kit/rect';
+import { sameValue } from '@/core/kit/sameValue';
 import { changeAtMoment } from '@/core/timeline/changeAtMoment';
+import type { CompiledTitle } from '@/core/timeline/compile';
 import { designTiming, toDesignSeconds } from '@/core/titleTime/moments';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import { hasTracks } from '@/core/titleTime/tracks';
@@ -105,6 +107,54 @@ export function createBoxesNote(): BoxesNote {
   };
 }
 
+type TimesOfLayer = ReturnType<CompiledTitle['moveTimes']>;
+
+/** What the moves of layers come to in the format that is looked at, by layer id. */
+export type MoveTimesNote = StoreApi<ReadonlyMap<string, TimesOfLayer>>;
+
+/** An empty note. */
+export function createMoveTimesNote(): MoveTimesNote {
+  return createStore<ReadonlyMap<string, TimesOfLayer>>(() => new Map());
+}
+
+/** Notes what the moves of a title come to; a layer whose times are as they were keeps its entry. */
+export function noteMoveTimes(note: MoveTimesNote, title: CompiledTitle): void {
+  const known = note.getState();
+  const next = new Map(
+    [...title.boxes.keys()].map((id) => {
+      const [was, now] = [known.get(id), title.moveTimes(id)];
+      return [id, was !== undefined && sameValue(was, now) ? was : now];
+    }),
+  );
+  note.setState(next, true);
+}
+
+const NO_TIMES: TimesOfLayer = { in: [], out: [] };
+
+/** What the moves of a layer come to in the format that is looked at; empty where it is not there. */
+export function useMoveTimes(layerId: string): TimesOfLayer {
+  return useStore(useBench().moveTimes, (times) => times.get(layerId) ?? NO_TIMES);
+}
+
+/** Asks for another time of the design; the timeline, which has the playhead, does it. */
+export interface Seek {
+  to(designSeconds: number): void;
+  /** Says who does it; gives how to end that. */
+  onSeek(does: (designSeconds: number) => void): () => void;
+}
+
+/** A way to ask for another time, which nobody listens to yet. */
+export function createSeek(): Seek {
+  let current: ((designSeconds: number) => void) | null = null;
+  return {
+    to: (seconds) => current?.(seconds),
+    onSeek(does) {
+      current = does;
+      return () => void (current = null);
+    },
+  };
+}
+
 /** What the parts of the bench share besides the template. */
 export interface BenchView {
   readonly templateId: string;
@@ -130,7 +180,9 @@ export interface BenchView {
   setScope(scope: OverrideScope | null): void;
   /** Where layers lie in the format that is looked at; written when the picture is laid out, read when something is done. */
   readonly boxes: BoxesNote;
+  readonly moveTimes: MoveTimesNote;
   readonly playhead: StoreApi<Playhead>;
+  readonly seek: Seek;
   readonly chosenKey: ChosenKey | null;
   chooseKey(key: ChosenKey | null): void;
   readonly picking: ColourPick | null;

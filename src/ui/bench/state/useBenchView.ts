@@ -4,7 +4,13 @@ import type { OverrideScope } from '@/core/edit/editOverrides';
 import type { Point } from '@/core/kit/rect';
 import type { TemplateRecord } from '@/contract/templates';
 import type { BenchView, ChosenKey, ColourPick } from './benchStore';
-import { createBenchStore, createBoxesNote, createPlayhead } from './benchStore';
+import {
+  createBenchStore,
+  createBoxesNote,
+  createMoveTimesNote,
+  createPlayhead,
+  createSeek,
+} from './benchStore';
 
 /** The state that the parts of the bench share, for a template that is opened on it. */
 export function useBenchView({
@@ -20,6 +26,8 @@ export function useBenchView({
   const [formatId, setFormatId] = useState(document.formats[0]);
   const [scope, setScope] = useState<OverrideScope | null>(null);
   const [boxes] = useState(createBoxesNote);
+  const [moveTimes] = useState(createMoveTimesNote);
+  const [seek] = useState(createSeek);
   const [solo, setSolo] = useState<readonly string[] | null>(null);
   const [menuAt, setMenuAt] = useState<Point | null>(null);
   const [pick, setPick] = useState<{ readonly run: ColourPick } | null>(null);
@@ -53,7 +61,9 @@ export function useBenchView({
       scope,
       setScope,
       boxes,
+      moveTimes,
       playhead,
+      seek,
       chosenKey,
       chooseKey,
       picking: pick?.run ?? null,
@@ -71,7 +81,9 @@ export function useBenchView({
       chooseFormat,
       scope,
       boxes,
+      moveTimes,
       playhead,
+      seek,
       chosenKey,
       pick,
     ],

@@ -3,10 +3,12 @@ import { useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import type { Layer, MoveUse, UnitKind } from '@/core/model/template';
 import { MOVES } from '@/core/moves';
+import type { MoveTimes } from '@/core/timeline/stagger';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/time/rates';
 import { classes } from '../../shared/classes';
 import { useBench } from '../state/benchStore';
+import { paceWords } from '../motion/PaceRows';
 import { UNIT_LABELS } from '../motion/words';
 import type { ScoreScale } from './scoreScale';
 
@@ -25,6 +27,8 @@ interface Props {
   readonly scale: ScoreScale;
   readonly rate: FrameRate;
   readonly columnSeconds: number;
+  /** What it comes to on the units that are there; undefined while that is not known. */
+  readonly times: MoveTimes | undefined;
   /** null for a bar that follows the in and cannot be dragged. */
   readonly onChange: ((use: MoveUse) => void) | null;
 }
@@ -34,7 +38,8 @@ export const byUnit = (unit: UnitKind): string =>
   unit === 'layer' ? '' : ` by ${UNIT_LABELS[unit].toLowerCase()}`;
 
 /** A move in its column: dragged as a whole it starts at another time, dragged at an end it lasts longer or shorter. */
-export function MoveBar({ use, column, layer, lane, left, scale, rate, columnSeconds, onChange }: Props) {
+export function MoveBar(props: Props) {
+  const { use, column, layer, lane, left, scale, rate, columnSeconds, times, onChange } = props;
   const { store } = useBench();
   const drag = useRef<{
     readonly x: number;
@@ -106,11 +111,14 @@ export function MoveBar({ use, column, layer, lane, left, scale, rate, columnSec
     <button
       type="button"
       aria-label={`${layer.name}, ${column}: ${words}`}
-      title={
+      title={[
+        times !== undefined && times.count > 1 ? paceWords(use, times) : '',
         onChange === null
           ? 'Mirrors the in; choose a move of its own under Motion to change it'
-          : 'Drag to start earlier or later, drag an end to change its length'
-      }
+          : 'Drag to start earlier or later, drag an end to change its length',
+      ]
+        .filter(Boolean)
+        .join('\n')}
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
@@ -130,11 +138,41 @@ export function MoveBar({ use, column, layer, lane, left, scale, rate, columnSec
       }}
     >
       <span className="block truncate">{words}</span>
+      {times !== undefined && times.count > 1 && (
+        <UnitMarks use={use} times={times} mirrored={onChange === null} pxPerSecond={scale.pxPerSecond} />
+      )}
       {says !== '' && (
         <span className="absolute -top-7 left-0 z-40 rounded-md bg-chosen px-2 py-0.5 font-mono text-on-chosen">
           {says}
         </span>
       )}
     </button>
+  );
+}
+
+interface MarksProps {
+  readonly use: MoveUse;
+  readonly times: MoveTimes;
+  /** Whether it is the in backwards, which ends with what the in starts with. */
+  readonly mirrored: boolean;
+  readonly pxPerSecond: number;
+}
+
+/** Along the foot of a bar: how long one unit takes, solid where it has a length of its own, and where the last has come. */
+function UnitMarks({ use, times, mirrored, pxPerSecond }: MarksProps) {
+  const one = times.unitSeconds * pxPerSecond;
+  const all = times.totalSeconds * pxPerSecond;
+  const side = mirrored ? 'right' : 'left';
+  return (
+    <span aria-hidden="true">
+      <span className="absolute bottom-0.5 h-px bg-current opacity-60" style={{ [side]: 0, width: all }} />
+      <span
+        className={classes(
+          'absolute bottom-0 h-[3px] rounded-full',
+          use.unitSeconds == null ? 'border border-current' : 'bg-current',
+        )}
+        style={{ [side]: 0, width: Math.max(3, one) }}
+      />
+    </span>
   );
 }

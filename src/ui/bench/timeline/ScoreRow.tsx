@@ -12,7 +12,7 @@ import { mirrorMove } from '@/core/timeline/motion';
 import type { FrameRate } from '@/core/time/rates';
 import { classes } from '../../shared/classes';
 import { LeafMark } from '../../shared/Leaf';
-import { useApply, useBench, useTemplatePart } from '../state/benchStore';
+import { useApply, useBench, useMoveTimes, useTemplatePart } from '../state/benchStore';
 import { BAR_STEP_PX, BAR_TOP_PX, byUnit, MoveBar } from './MoveBar';
 import type { ScoreScale } from './scoreScale';
 import { SpanBand, spanEnds } from './SpanBand';
@@ -30,6 +30,7 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
   const timing = useTemplatePart((template) => template.timing);
   const { selection, select, setMenuAt } = useBench();
   const apply = useApply();
+  const times = useMoveTimes(layer.id);
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: layer.id,
   });
@@ -103,6 +104,7 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
               scale={ends.inScale}
               rate={rate}
               columnSeconds={timing.inSeconds}
+              times={times.in[lane]}
               onChange={(next) => setMove('in', lane, next)}
             />
           ))}
@@ -117,6 +119,7 @@ export const ScoreRow = memo(function ScoreRow({ layer, scale, rate }: Props) {
               scale={ends.outScale}
               rate={rate}
               columnSeconds={timing.outSeconds}
+              times={times.out[lane]}
               onChange={mirrored ? null : (next) => setMove('out', lane, next)}
             />
           ))}

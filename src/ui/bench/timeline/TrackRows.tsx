@@ -4,10 +4,10 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { updateLayer } from '@/core/edit/editTemplate';
 import { setKey, updateTrack } from '@/core/edit/editTracks';
-import type { Keyframe, Layer, Timing, Track } from '@/core/model/template';
+import type { FieldValue, Keyframe, Layer, Timing, Track } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { designTiming, secondsToMoment } from '@/core/titleTime/moments';
-import { keySeconds } from '@/core/titleTime/moveKeys';
+import { keyNumber, keySeconds } from '@/core/titleTime/moveKeys';
 import { trackValue } from '@/core/titleTime/tracks';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, secondsToNearestFrames } from '@/core/time/rates';
@@ -80,7 +80,8 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
           <Peg
             key={index}
             keyframe={key}
-            label={`${label}, key ${index + 1}`}
+            label={`${label}, key ${keyNumber(track, index, timing)}`}
+            says={keyWords(layer, track, key.value)}
             chosen={
               chosenKey?.layerId === layer.id && chosenKey.path === track.path && chosenKey.index === index
             }
@@ -114,6 +115,8 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
 interface PegProps {
   readonly keyframe: Keyframe;
   readonly label: string;
+  /** What it sets, in words. */
+  readonly says: string;
   readonly chosen: boolean;
   readonly dim: boolean;
   readonly timing: Timing;
@@ -134,7 +137,20 @@ const HEADS: Readonly<Record<Keyframe['way'], string>> = {
 };
 
 /** A keyframe as an upright peg: dragged along, or moved by a frame with the arrow keys. */
-function Peg({ keyframe, label, chosen, dim, timing, scale, rate, onChoose, onMove, onRemove }: PegProps) {
+function Peg(props: PegProps) {
+  const {
+    keyframe,
+    label,
+    says: value,
+    chosen,
+    dim,
+    timing,
+    scale,
+    rate,
+    onChoose,
+    onMove,
+    onRemove,
+  } = props;
   const { store } = useBench();
   const from = useRef<{ readonly x: number; readonly at: number } | null>(null);
   const [says, setSays] = useState('');
@@ -168,7 +184,7 @@ function Peg({ keyframe, label, chosen, dim, timing, scale, rate, onChoose, onMo
       type="button"
       aria-label={`${label} at ${seconds.toFixed(2)} s, ${keyframe.way}`}
       aria-pressed={chosen}
-      title="Drag along; arrow keys move it by a frame; Delete removes it"
+      title={`${label} at ${seconds.toFixed(2)} s: ${value}\nDrag along; arrow keys move it by a frame; Delete removes it`}
       className="absolute top-0 h-7 w-6 -translate-x-1/2 touch-none"
       style={{ left: secondsToX(seconds, timing, scale) }}
       onClick={onChoose}
@@ -206,4 +222,13 @@ function Peg({ keyframe, label, chosen, dim, timing, scale, rate, onChoose, onMo
       )}
     </button>
   );
+}
+
+/** What a key sets, as a tooltip says it. */
+function keyWords(layer: Layer, { path }: Track, value: FieldValue): string {
+  const control = findProperty(layer, path)?.control;
+  if (control?.kind === 'state') return 'as it is attached there';
+  const unit = control?.kind === 'number' && control.unit !== '' ? ` ${control.unit}` : '';
+  const words = typeof value === 'number' ? String(Math.round(value * 100) / 100) : String(value);
+  return `${words.length > 60 ? `${words.slice(0, 59)}…` : words}${unit}`;
 }

@@ -105,6 +105,9 @@ export function Grips({ layer, box, corners, point, scale, toUnits, mirrored }: 
         .map((grip) => {
           const drawn = mirrored ? otherSide(grip) : grip;
           const corner = cornerOf(drawn);
+          // What is flipped is sized by the side where it is seen.
+          const { scaleX, scaleY } = layer.place;
+          const sized = flippedGrip(drawn, scaleX < 0, scaleY < 0);
           return (
             <Knob
               key={`${grip.across} ${grip.down}`}
@@ -114,7 +117,7 @@ export function Grips({ layer, box, corners, point, scale, toUnits, mirrored }: 
               name={nameOf(grip)}
               onPointerDown={(event) => {
                 const pins = corner !== null && (isPinned || event.ctrlKey || event.metaKey);
-                start(event, pins ? { kind: 'pin', corner } : { kind: 'size', grip: drawn });
+                start(event, pins ? { kind: 'pin', corner } : { kind: 'size', grip: sized });
               }}
               {...handlers}
             />
@@ -237,8 +240,8 @@ const UNPINNED: readonly number[] = [0, 0, 0, 0, 0, 0, 0, 0];
 function pinned(layer: Layer, was: Layer, corner: number, by: Point): Layer {
   const { rotateDegrees, scaleX, scaleY, pin } = was.place;
   const angle = (-rotateDegrees * Math.PI) / 180;
-  const along = (by.x * Math.cos(angle) - by.y * Math.sin(angle)) / Math.max(0.01, scaleX);
-  const athwart = (by.x * Math.sin(angle) + by.y * Math.cos(angle)) / Math.max(0.01, scaleY);
+  const along = (by.x * Math.cos(angle) - by.y * Math.sin(angle)) / awayFromNothing(scaleX);
+  const athwart = (by.x * Math.sin(angle) + by.y * Math.cos(angle)) / awayFromNothing(scaleY);
   const pulled = (pin ?? UNPINNED).map((value, i) => {
     const moved = i === corner * 2 ? along : i === corner * 2 + 1 ? athwart : 0;
     return Math.round((value + moved) * 10) / 10;
@@ -246,10 +249,15 @@ function pinned(layer: Layer, was: Layer, corner: number, by: Point): Layer {
   return { ...layer, place: { ...layer.place, pin: pulled } };
 }
 
-const otherSide = ({ across, down }: Grip): Grip => ({
-  across: across === 0 ? 0 : across < 0 ? 1 : -1,
-  down,
+const opposite = (way: Grip['across']): Grip['across'] => (way === 0 ? 0 : way < 0 ? 1 : -1);
+const otherSide = ({ across, down }: Grip): Grip => ({ across: opposite(across), down });
+const flippedGrip = ({ across, down }: Grip, flipX: boolean, flipY: boolean): Grip => ({
+  across: flipX ? opposite(across) : across,
+  down: flipY ? opposite(down) : down,
 });
+/** A scale to divide by: never too near to nothing. */
+const awayFromNothing = (scale: number): number =>
+  scale < 0 ? Math.min(-0.01, scale) : Math.max(0.01, scale);
 
 interface Turn {
   readonly point: Point;

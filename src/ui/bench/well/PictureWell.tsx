@@ -18,7 +18,7 @@ import { PictureCanvas } from '../../picture/PictureCanvas';
 import { useCompiled } from '../../picture/useCompiled';
 import { useElementSize } from '../../picture/useElementSize';
 import { BackdropMenu } from './BackdropMenu';
-import { useBench, useTemplate } from '../state/benchStore';
+import { noteMoveTimes, useBench, useTemplate } from '../state/benchStore';
 import { TypingBox } from './TypingBox';
 import type { WellZoom } from './useWellZoom';
 import { useWellZoom } from './useWellZoom';
@@ -44,7 +44,7 @@ const PIXELS_FROM = 4;
 export function PictureWell(props: Props) {
   const { format, fonts, values, sampleId, seconds, timing, guides, typing, onTyping } = props;
   const template = useTemplate();
-  const { selected, boxes, picking, solo, setSolo } = useBench();
+  const { selected, boxes, moveTimes, picking, solo, setSolo } = useBench();
   const backdrop = useBackdrop(template.backdrop);
   const [area, size] = useElementSize<HTMLDivElement>();
   const { widthU, heightU } = pictureSize(format);
@@ -76,6 +76,7 @@ export function PictureWell(props: Props) {
     const { mirrored } = title;
     boxes.write(boxesAsDrawn(placed, mirrored, safeArea(format, 'frame')), mirrored, placed);
   }, [title, placed, format, boxes]);
+  useEffect(() => void (title && noteMoveTimes(moveTimes, title)), [title, moveTimes]);
   const colourAt = (x: number, y: number): string | null => {
     const canvas = well.current?.querySelector('canvas');
     const context = canvas?.getContext('2d', { willReadFrequently: true });
