@@ -40,7 +40,7 @@ export interface Stage extends Stacking {
 }
 
 /** The stage for a layer whose own time is that of a title divided in another way. */
-export function stageFor(stage: Stage, timing: TitleTiming): Stage {
+function stageFor(stage: Stage, timing: TitleTiming): Stage {
   if (timing === stage.timing) return stage;
   return { ...stage, timing, stageAt: (seconds, other = timing) => stage.stageAt(seconds, other) };
 }

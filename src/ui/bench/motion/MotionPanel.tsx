@@ -32,6 +32,11 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
   const mirrored = motion.out === 'mirror';
   return (
     <>
+      {layer.kind === 'picture' && (
+        <Section title="Framed views">
+          <FramedViewRows layer={layer} />
+        </Section>
+      )}
       <p className="caps pt-1 pb-0.5 text-in">In</p>
       <ColumnRows
         layer={layer}
@@ -71,11 +76,6 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         </div>
       )}
       <div className="mt-2 border-t border-line">
-        {layer.kind === 'picture' && (
-          <Section title="Framed views" says="none">
-            <FramedViewRows layer={layer} />
-          </Section>
-        )}
         <Section title="Keyframes" open={motion.tracks.length > 0} says="none">
           <KeyframeRows layer={layer} />
         </Section>

@@ -55,7 +55,7 @@ export function PaceRows({ of, use, times, onChange }: Props) {
   );
 }
 
-const seconds = (value: number): string => `${(Math.round(value * 1000) / 1000).toString()} s`;
+const seconds = (value: number): string => `${String(Number(value.toFixed(value < 0.1 ? 3 : 2)))} s`;
 
 /** What a move comes to on the units that are there, and why a delay that was typed is not the one that happens. */
 export function paceWords(use: MoveUse, times: MoveTimes): string {

@@ -29,7 +29,7 @@ interface Props {
 /** What of a layer is dragged: a side or corner, a corner that is pinned, or the handle that it is turned by. */
 type Held =
   | { readonly kind: 'size'; readonly grip: Grip }
-  | { readonly kind: 'pin'; readonly corner: number }
+  | { readonly kind: 'pin'; readonly corner: number | 'all' }
   | { readonly kind: 'turn' };
 
 interface Drag {
@@ -123,6 +123,16 @@ export function Grips({ layer, box, corners, point, scale, toUnits, mirrored }: 
             />
           );
         })}
+      {isPinned && (
+        <Knob
+          at={between(between(corners[0], corners[2]), between(corners[1], corners[3]))}
+          scale={scale}
+          cursor="move"
+          name="Move the pin"
+          onPointerDown={(event) => start(event, { kind: 'pin', corner: 'all' })}
+          {...handlers}
+        />
+      )}
       {layer.kind !== 'backdrop' && (
         <>
           <line x1={top.x} y1={top.y} x2={turn.x} y2={turn.y} stroke="#d9b45a" strokeWidth={1 / scale} />
@@ -236,14 +246,15 @@ function hasRoom(corners: readonly Point[], grip: Grip, scale: number): boolean 
 
 const UNPINNED: readonly number[] = [0, 0, 0, 0, 0, 0, 0, 0];
 
-/** A layer with a corner pulled further than it was; along its own sides, since it turns and scales with its corners. */
-function pinned(layer: Layer, was: Layer, corner: number, by: Point): Layer {
+/** A layer with a corner, or all of them, pulled further than it was; along its own sides, since it turns and scales with its corners. */
+function pinned(layer: Layer, was: Layer, corner: number | 'all', by: Point): Layer {
   const { rotateDegrees, scaleX, scaleY, pin } = was.place;
   const angle = (-rotateDegrees * Math.PI) / 180;
   const along = (by.x * Math.cos(angle) - by.y * Math.sin(angle)) / awayFromNothing(scaleX);
   const athwart = (by.x * Math.sin(angle) + by.y * Math.cos(angle)) / awayFromNothing(scaleY);
   const pulled = (pin ?? UNPINNED).map((value, i) => {
-    const moved = i === corner * 2 ? along : i === corner * 2 + 1 ? athwart : 0;
+    const isIts = corner === 'all' || corner === Math.floor(i / 2);
+    const moved = !isIts ? 0 : i % 2 === 0 ? along : athwart;
     return Math.round((value + moved) * 10) / 10;
   });
   return { ...layer, place: { ...layer.place, pin: pulled } };
@@ -288,7 +299,8 @@ function figureOf(held: Held, layer: Layer, box: PlacedBox): string {
       return `${round(layer.place.rotateDegrees)}°`;
     case 'pin': {
       const pin = layer.place.pin ?? UNPINNED;
-      return `${round(pin[held.corner * 2])}, ${round(pin[held.corner * 2 + 1])} u`;
+      const first = held.corner === 'all' ? 0 : held.corner * 2;
+      return `${round(pin[first])}, ${round(pin[first + 1])} u`;
     }
     case 'size':
       if (layer.kind === 'text' && held.grip.down !== 0) return `Size ${round(layer.style.sizeU)} u`;
