@@ -55,6 +55,11 @@ export class OutlineBuilder {
   }
 }
 
+/** An outline moved by an offset. */
+export function moveOutline({ verbs, coords }: Outline, dx: number, dy: number): Outline {
+  return { verbs, coords: coords.map((value, i) => value + (i % 2 === 0 ? dx : dy)) };
+}
+
 /** An outline mirrored in the upright middle of a rectangle; its direction turns round with it. */
 export function mirrorOutline({ verbs, coords }: Outline, { x, width }: Rect): Outline {
   return { verbs, coords: coords.map((value, i) => (i % 2 === 0 ? 2 * x + width - value : value)) };

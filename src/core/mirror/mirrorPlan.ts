@@ -6,7 +6,7 @@ import type { Pose, PoseProperty } from '../moves/pose';
 import { REST } from '../moves/pose';
 
 // What changes its sign in a mirror that swaps left and right; all else of a pose is the same seen from there.
-const ACROSS: ReadonlySet<PoseProperty> = new Set(['xU', 'turnY', 'turnZ', 'skewX']);
+const ACROSS: ReadonlySet<PoseProperty> = new Set(['xU', 'turnY', 'turnZ', 'skewX', 'fringeU']);
 
 const PIVOTS: Readonly<Record<Pivot, Pivot>> = {
   centre: 'centre',

@@ -15,12 +15,14 @@ import { flicker } from './flicker';
 import { flight } from './flight';
 import { fold } from './fold';
 import { focus } from './focus';
+import { fringe } from './fringe';
 import { glint } from './glint';
 import { grow } from './grow';
 import { iris } from './iris';
 import { jitter } from './jitter';
 import { lightStrip } from './lightStrip';
 import { rise } from './rise';
+import { settle } from './settle';
 import { shear } from './shear';
 import { slices } from './slices';
 import { slide } from './slide';
@@ -49,6 +51,7 @@ export const MOVES = createRegistry('move', [
   iris,
   typing,
   caret,
+  settle,
   trackingOpen,
   trackingClose,
   depthBlur,
@@ -73,6 +76,7 @@ export const MOVES = createRegistry('move', [
   bend,
   jitter,
   flicker,
+  fringe,
   colourPass,
   glint,
   spread,

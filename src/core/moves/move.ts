@@ -108,6 +108,10 @@ export interface MovePlan {
   readonly light?: { readonly angleDegrees: number; readonly widthU: number; readonly colour: HexColour };
   /** What `block` moves. */
   readonly block?: MoveBlock;
+  /** How often `settled` changes the unit's shapes, and by which chances (0 to 1). */
+  readonly swap?: { readonly changes: number; readonly chance: (which: number) => number };
+  /** The colours of the fringes on the one and the other side. */
+  readonly fringes?: readonly HexColour[];
   /** The line that `drawn` draws, in design units. */
   readonly lineU?: number;
 }
@@ -138,8 +142,8 @@ export interface Move {
   readonly label: string;
   readonly params: readonly MoveParam[];
   readonly suits: Suggestion;
-  /** What it does nothing without: letters that it moves against their line, or figures that it counts. */
-  readonly needs?: 'letters' | 'figures';
+  /** What it does nothing without: letters that it moves against their line, figures that it counts, outlines to draw. */
+  readonly needs?: 'letters' | 'figures' | 'outlines';
   /** Into how many slices, one above the other, each unit is cut; 1 when left out. */
   readonly slices?: number;
   plan(unit: UnitPlace, params: ParamReader): MovePlan;

@@ -31,6 +31,10 @@ export function restPose() {
     block: 1,
     /** How far the numbers in a text have been counted. */
     counted: 1,
+    /** How far it has settled on its own shapes; before that it shows those of other units. */
+    settled: 1,
+    /** How far to its right and left it shows itself in the two colours of the move's fringes. */
+    fringeU: 0,
   };
 }
 

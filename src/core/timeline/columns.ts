@@ -27,6 +27,8 @@ export interface CompiledColumn {
   readonly window: Rect | null;
   /** Whether numbers count in it. */
   readonly counts: boolean;
+  /** Whether letters change places in it. */
+  readonly swaps: boolean;
   /** The times of each of its moves, in the order in which they are listed. */
   readonly times: readonly MoveTimes[];
 }
@@ -91,6 +93,7 @@ export function compileColumn(
   const plans = movers.flatMap(({ move }) => move.plans[0]?.[0] ?? []);
   const masks = plans.flatMap(({ plan }) => plan.mask ?? []);
   return {
+    swaps: plans.some(({ plan }) => plan.swap !== undefined),
     counts: plans.some(({ parts }) => parts.some(({ property }) => property === 'counted')),
     window: masks.find((mask) => mask.kind === 'window')?.rect ?? null,
     times: uses.flatMap((use) => movers.find((one) => one.use === use)?.move.times ?? []),
@@ -168,6 +171,7 @@ export function compileHold(uses: readonly HoldUse[], layer: ColumnLayer): Compi
   });
   return {
     counts: false,
+    swaps: false,
     window: null,
     times: [],
     at(seconds, lengthSeconds) {

@@ -71,6 +71,8 @@ export interface CompiledLayer {
   readonly pictureSize: PictureSize | undefined;
   /** Whether numbers of it ever count. */
   readonly counts: boolean;
+  /** Whether letters of it ever show others in their place. */
+  readonly swaps: boolean;
   /** The part of a title in which it is there; null for all of it. */
   readonly spanAt: ((title: TitleTiming) => SpanTime) | null;
   /** Only what lies in it is seen, at all times; null for everything. */
@@ -129,6 +131,7 @@ export function compileLayer(
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
     spanAt: spanOf(layer, timing),
     counts: [motion.in, motion.out].some((column) => column?.counts),
+    swaps: [motion.in, motion.out].some((column) => column?.swaps),
     ...motion,
     ...rollOf(layer, { measured, box, toPixels, format, timing, unitsOf, around }),
     ...transforms(layer, box, standsAt, format),

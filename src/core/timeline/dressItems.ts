@@ -215,7 +215,7 @@ function reflectionItems(
 }
 
 /** An item after a map of the pixels; a clip becomes its bounds. */
-function mapItem(item: DisplayItem, map: Matrix): DisplayItem {
+export function mapItem(item: DisplayItem, map: Matrix): DisplayItem {
   const inner = (list: readonly DisplayItem[]): DisplayItem[] => list.map((one) => mapItem(one, map));
   switch (item.kind) {
     case 'fill':

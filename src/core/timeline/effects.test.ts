@@ -393,6 +393,57 @@ describe('a fold', () => {
   });
 });
 
+describe('a colour, a light and fringes', () => {
+  const half = (move: string, params: Record<string, number | string>): Motion =>
+    motionOf([newMoveUse(move, { lengthSeconds: 1, ease: 'even', params })], null);
+  const inner = wide('inner', { motion: motionOf(null, null) });
+  const group = (motion: Motion): readonly Layer[] => [
+    inner,
+    { ...newGroupLayer('group', 'group', ['inner']), motion },
+  ];
+
+  test('of a move colour and light the members of a group, and only those', () => {
+    const tinted = picture(group(half('colour-pass', { colour: '#0000ff', blurU: 0 })), 0.4);
+    expect(tinted(600, 450)[2]).toBeGreaterThan(200);
+    expect(tinted(600, 450)[0]).toBeLessThan(60);
+    expect(tinted(1000, 450)[3]).toBe(0);
+    // A light of 100 u is on its way: bright where it is, the group's own colour where it is not.
+    const lit = picture(group(half('glint', { colour: '#ffffff', widthU: 100, angleDegrees: 0 })), 0.6);
+    const bright = Array.from({ length: 190 }, (_, k) => lit(315 + k * 3, 450)[1]);
+    expect(Math.max(...bright)).toBeGreaterThan(180);
+    expect(Math.min(...bright)).toBeLessThan(30);
+  });
+
+  test('fringes stand out on both sides and are gone at the end', () => {
+    const motion = half('fringe', { one: '#00ff00', other: '#0000ff', distanceU: 60 });
+    const early = picture([moving(motion)], 0.1);
+    expect(early(930, 450).slice(1, 3)).toEqual([255, 0]);
+    expect(early(270, 450).slice(1, 3)).toEqual([0, 255]);
+    expect(early(600, 450)).toEqual([255, 0, 0, 255]);
+    const late = picture([moving(motion)], 1);
+    expect([late(930, 450)[3], late(270, 450)[3]]).toEqual([0, 0]);
+  });
+});
+
+test('letters that have not settled show others of the same words, the same ones each time', () => {
+  const words = testText('words', 'Osier', {
+    motion: motionOf([newMoveUse('settle', { unit: 'letter', lengthSeconds: 1, overlap: 1 })], null),
+  });
+  const title = compile(testTemplate([words], { timing: TIMING }), {}, SMALL, fonts);
+  const forms = (seconds: number): string[] =>
+    title.frame(seconds, LENGTH).items.flatMap((item) => (item.kind === 'fill' ? [item.outline.verbs] : []));
+  const own = forms(1.5);
+  const early = [0.15, 0.35, 0.55, 0.75].map(forms);
+  for (const list of early) {
+    expect(list).toHaveLength(5);
+    // At rest all letters are one shape.
+    for (const form of list) expect(own[0]).toContain(form);
+  }
+  expect(early.some((list) => list.join('') !== own[0])).toBe(true);
+  expect(forms(0.35)).toEqual(early[1]);
+  expect(new Set(early.map((list) => list.join())).size).toBeGreaterThan(1);
+});
+
 describe('a negative scale', () => {
   const left = testBox('left', {
     fill: '#ff0000',

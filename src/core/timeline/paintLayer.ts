@@ -25,6 +25,7 @@ import { shaded } from './shaded';
 import type { Exposed } from './shutter';
 import { openShutter } from './shutter';
 import type { Stacking } from './stacking';
+import { swapUnits } from './swapUnits';
 import type { TitleTiming } from '../titleTime/stretch';
 
 /** What painting a layer needs to know of the title it is in. */
@@ -218,13 +219,14 @@ export function poseUnits(layer: CompiledLayer, seconds: number, title: TitleTim
 
 function poseWithin(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   const posed = columnUnits(layer, seconds, timing);
-  const { animate, counts } = layer;
+  const { animate, counts, swaps } = layer;
   if (animate !== null) {
     // A layer whose content moves by itself has one unit, with the shapes that it has now.
     const shapes = animate(seconds);
     return posed.map(({ unit, acts }) => ({ unit: { ...unit, shapes }, acts }));
   }
-  return counts ? countUnits(layer, posed) : posed;
+  const counted = counts ? countUnits(layer, posed) : posed;
+  return swaps ? swapUnits(counted) : counted;
 }
 
 const countedTo = ({ acts }: PosedUnit): number => Math.min(1, ...acts.map(({ pose }) => pose.counted));

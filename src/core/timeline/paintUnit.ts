@@ -1,18 +1,19 @@
 import { mixColours } from '../colour/mixStops';
 import type { Homography } from '../display/homography';
 import { affineOf, invertMap, mapOf, multiplyMaps, projectOutline, projectRect } from '../display/homography';
+import { listBounds } from '../display/bounds';
 import type { DisplayItem, Paint } from '../display/list';
 import { rectOutline } from '../display/shapes';
 import { trimOutline } from '../display/trim';
 import type { Matrix } from '../kit/matrix';
-import { mapRect, multiply, scaleOf } from '../kit/matrix';
+import { IDENTITY, mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { growRect, unionRects } from '../kit/rect';
 import type { UnitShape } from '../display/unitShape';
 import { pathShape, solid } from '../display/unitShape';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
-import { innerShadow, widestEdge } from './dressItems';
+import { innerShadow, mapItem, widestEdge } from './dressItems';
 import type { MappedUnit } from './mapUnit';
 import { STILL } from './mapUnit';
 import { maskPaint } from './maskPaint';
@@ -77,16 +78,23 @@ export function paintUnit(
     const lit = bevelEdges(depth).map((edge) => innerShadow(edge, front, matrix));
     return [...sides(matrix, map), ...front, ...lit];
   };
+  // What has no paint of its own to change is coloured and lit from above.
+  const isOpaque = nested !== null || unit.shapes.some(({ kind }) => kind === 'image');
+  const colours = isOpaque ? coloursOver(layer, posed) : [];
   let items: DisplayItem[];
   if (flat !== null) {
     const matrix = posed.map === STILL ? toPixels : multiply(toPixels, flat);
-    items = nested === null ? paintShapes(matrix, null) : nested(matrix);
+    items = laidOver(nested === null ? paintShapes(matrix, null) : nested(matrix), colours, matrix);
     if (unit.cut !== undefined) items = [clippedTo(unit.cut, items, matrix)];
-  } else if (nested === null && unit.cut === undefined) {
+  } else if (nested === null && unit.cut === undefined && colours.length === 0) {
     items = paintShapes(toPixels, posed.map);
   } else {
     // What is cut or made of other layers is painted flat, then seen in perspective.
-    const inner = nested === null ? paintShapes(toPixels, null) : nested(toPixels);
+    const inner = laidOver(
+      nested === null ? paintShapes(toPixels, null) : nested(toPixels),
+      colours,
+      toPixels,
+    );
     const kept = unit.cut === undefined ? inner : [clippedTo(unit.cut, inner, toPixels)];
     items = warped(kept, posed.map, toPixels, 1);
   }
@@ -94,7 +102,7 @@ export function paintUnit(
   if (grouped) items = [{ kind: 'group', opacity, items }];
   const edgeU = widestEdge(outlines) + (depth?.depthU ?? 0);
   const light = acts.reduce((product, { pose }) => product * (1 - Math.min(1, pose.shade)), 1);
-  const dark = shaded(items, 1 - light);
+  const dark = fringed(posed, shaded(items, 1 - light), toPixels);
   return withBlocks(posed, masked(posed, blurred(posed, dark, toPixels), edgeU, toPixels), toPixels);
 }
 
@@ -119,6 +127,69 @@ function warped(
   const back = invertMap(pixels);
   if (back === null || items.length === 0) return [];
   return [{ kind: 'warp', map: multiplyMaps(pixels, multiplyMaps(map, back)), opacity, items }];
+}
+
+/** Items over themselves in the colours of their fringes, moved to one side and to the other. */
+function fringed({ acts }: PosedUnit, items: DisplayItem[], toPixels: Matrix): DisplayItem[] {
+  const act = acts.find(({ pose, plan }) => pose.fringeU !== 0 && plan.fringes !== undefined);
+  const bounds = act === undefined ? null : listBounds(items);
+  if (act?.plan.fringes === undefined || bounds === null) return items;
+  const byPx = act.pose.fringeU * toPixels[0];
+  const ghosts = act.plan.fringes.map((colour, i): DisplayItem => {
+    const across = i === 0 ? byPx : -byPx;
+    const own = items.map((item) => mapItem(item, [1, 0, 0, 1, across, 0]));
+    const area = { ...bounds, x: bounds.x + across };
+    const flat: DisplayItem = {
+      kind: 'fill',
+      outline: rectOutline(area),
+      paint: solid(colour),
+      matrix: IDENTITY,
+      opacity: 1,
+    };
+    return { kind: 'mask', mode: 'in', items: [flat], mask: own };
+  });
+  return [...ghosts, ...items];
+}
+
+/** A colour or a light that lies over what is painted of a unit. */
+interface Over {
+  readonly paint: Paint;
+  readonly opacity: number;
+  readonly area: Rect;
+}
+
+/** The colours and lights of a unit's acts, for what is not made of shapes: pictures, and the members of a group. */
+function coloursOver({ box }: CompiledLayer, { unit: painted, acts }: PosedUnit): Over[] {
+  const whole = unionRects([box, painted.box, painted.ink]) ?? box;
+  return acts.flatMap(({ pose, plan }): Over[] => {
+    const tint = Math.min(1, pose.tint);
+    const colour: Over[] =
+      tint > 0 && plan.colour !== undefined
+        ? [{ paint: solid(plan.colour), opacity: tint, area: growRect(whole, OVER_U) }]
+        : [];
+    const isLit = pose.light > 0 && pose.light < 1 && plan.light !== undefined;
+    return isLit && plan.light
+      ? [
+          ...colour,
+          { paint: lightPaint(plan.light, pose.light, box), opacity: 1, area: growRect(whole, OVER_U) },
+        ]
+      : colour;
+  });
+}
+
+// Outlines and shadows of members reach beyond their boxes.
+const OVER_U = 200;
+
+function laidOver(items: DisplayItem[], colours: readonly Over[], matrix: Matrix): DisplayItem[] {
+  if (colours.length === 0 || items.length === 0) return items;
+  const over = colours.map(({ paint, opacity, area }): DisplayItem => ({
+    kind: 'fill',
+    outline: rectOutline(area),
+    paint,
+    matrix,
+    opacity,
+  }));
+  return [{ kind: 'group', opacity: 1, items: [...items, { kind: 'atop', items: over }] }];
 }
 
 /** A unit's shapes in the colours of its acts, with a light over them, and drawn as far as they are. */

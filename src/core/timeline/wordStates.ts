@@ -79,7 +79,7 @@ function stateOf(layer: CompiledLayer, unit: PosedUnit, within: Within): Within 
 const OUT_OF_BOX = 0.05;
 
 function isCovered({ pose, plan, unit }: PosedUnit['acts'][number]): boolean {
-  if (pose.drawn < 1 || pose.counted < 1 || pose.block < 1) return true;
+  if (pose.drawn < 1 || pose.counted < 1 || pose.settled < 1 || pose.block < 1) return true;
   if (plan.mask === undefined || plan.mask.kind === 'window') return false;
   if (plan.mask.kind !== 'box') return pose.shown < 1;
   const { width, height } = unit.box;

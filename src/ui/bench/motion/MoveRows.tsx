@@ -6,6 +6,7 @@ import type { Layer, MoveUse, UnitKind } from '@/core/model/template';
 import { EASES } from '@/core/eases';
 import { bindLayer } from '@/core/layers';
 import { MOVES } from '@/core/moves';
+import type { Move } from '@/core/moves/move';
 import type { MoveTimes } from '@/core/timeline/stagger';
 import { NumberBox } from '../../shared/NumberBox';
 import { Segmented } from '../../shared/Segmented';
@@ -126,9 +127,10 @@ function paced(use: MoveUse, unitSeconds: number | null | undefined): MoveUse {
 }
 
 /** The kinds of layer that have what some moves need. */
-const HAVE: Readonly<Record<'letters' | 'figures', readonly Layer['kind'][]>> = {
+const HAVE: Readonly<Record<NonNullable<Move['needs']>, readonly Layer['kind'][]>> = {
   letters: ['text'],
   figures: ['text', 'rows'],
+  outlines: ['text', 'rows', 'box'],
 };
 
 /** All moves as a menu offers them for a layer. */
