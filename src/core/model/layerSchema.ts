@@ -184,6 +184,9 @@ const keyframe = exactly({
     ),
   way: word(['smooth', 'straight', 'round', 'stepped', 'spring'] as const),
   curve: yup.array().of(number(-10, 10)).required().length(4),
+  spring: exactly({ overshoot: number(0, 0.95), reach: number(0.02, 1) })
+    .default(undefined)
+    .optional(),
 });
 
 const track = exactly({ path: yup.string().required().max(80), on: flag, keys: listOf(keyframe, 1000) });

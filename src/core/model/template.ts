@@ -1,4 +1,5 @@
 import type { FoldEdge } from '../moves/fold';
+import type { Spring } from '../eases/springBy';
 import type { Pivot } from '../moves/move';
 import type { CreditRow, RollWish } from './credits';
 import type { HexColour } from '../display/list';
@@ -135,6 +136,8 @@ export interface Keyframe {
   readonly way: 'smooth' | 'straight' | 'round' | 'stepped' | 'spring';
   /** The handles of a smooth way: x1, y1, x2, y2 between (0, 0) and (1, 1). */
   readonly curve: readonly [number, number, number, number];
+  /** How a spring swings; left out for the usual one. */
+  readonly spring?: Spring;
 }
 
 /** The keyframes of one property of a layer, by the property's path. */

@@ -414,6 +414,21 @@ describe('a colour, a light and fringes', () => {
     expect(Math.min(...bright)).toBeLessThan(30);
   });
 
+  test('a light is seen on white too, which darkens around it and is white again after it', () => {
+    const white = {
+      ...wide('white', { motion: half('glint', { colour: '#ffffff', widthU: 100, angleDegrees: 0 }) }),
+      fill: '#ffffff',
+    } as Layer;
+    const row = (seconds: number): number[] => {
+      const seen = picture([white], seconds);
+      return Array.from({ length: 190 }, (_, k) => seen(315 + k * 3, 450)[1]);
+    };
+    const passing = row(0.6);
+    expect(Math.max(...passing)).toBeGreaterThan(235);
+    expect(Math.min(...passing)).toBeLessThan(170);
+    expect(Math.min(...row(1))).toBe(255);
+  });
+
   test('fringes stand out on both sides and are gone at the end', () => {
     const motion = half('fringe', { one: '#00ff00', other: '#0000ff', distanceU: 60 });
     const early = picture([moving(motion)], 0.1);

@@ -1,4 +1,5 @@
 import { mixColours } from '../colour/mixStops';
+import { hexToOklch } from '../colour/oklch';
 import type { Homography } from '../display/homography';
 import { affineOf, invertMap, mapOf, multiplyMaps, projectOutline, projectRect } from '../display/homography';
 import { listBounds } from '../display/bounds';
@@ -206,14 +207,17 @@ function changedShapes(
   );
   const lights = acts.flatMap(({ pose, plan }) => {
     const inside = pose.light > 0 && pose.light < 1 && plan.light !== undefined;
-    return inside && plan.light ? [lightPaint(plan.light, pose.light, layer.box)] : [];
+    if (!inside || plan.light === undefined) return [];
+    const { colour } = plan.light;
+    return [{ paint: lightPaint(plan.light, pose.light, layer.box), colour, through: pose.light }];
   });
   const lineU = acts.find(({ pose }) => pose.drawn < 1)?.plan.lineU ?? 2;
   return shapes.flatMap((shape): UnitShape[] => {
     if (shape.kind === 'image') return [shape];
     const paint = tints.reduce((mixed, { colour, share }) => tinted(mixed, colour, share), shape.paint);
-    const own: UnitShape = { ...shape, paint };
-    const lit = lights.map((light) => pathShape(shape.outline, light, shape.opacity));
+    const around = lights.reduce((done, light) => tinted(done, '#000000', dimmedBy(paint, light)), paint);
+    const own: UnitShape = { ...shape, paint: around };
+    const lit = lights.map((light) => pathShape(shape.outline, light.paint, shape.opacity));
     if (drawn >= 1) return [own, ...lit];
     // The line is drawn in the first part of the way; then the shape fills and the line goes into it.
     const line: UnitShape = {
@@ -226,6 +230,22 @@ function changedShapes(
     const fill = Math.max(0, (drawn - FILLS_FROM) / (1 - FILLS_FROM));
     return fill > 0 ? [{ ...own, opacity: shape.opacity * fill }, line] : [line];
   });
+}
+
+// What is as light as a light on it is darkened by so much around that, or it would not be seen.
+const MOST_DIMMED = 0.4;
+// Lightness in OKLab from which on the two are told apart well.
+const TOLD_APART = 0.25;
+
+/** How much darker a paint is to be (0 to 1) while a light goes over it; not at its beginning and its end. */
+function dimmedBy(
+  paint: Paint,
+  { colour, through }: { readonly colour: string; readonly through: number },
+): number {
+  const own = paint.kind === 'solid' ? [paint.colour] : paint.stops.map((stop) => stop.colour);
+  const light = hexToOklch(colour).l;
+  const alike = own.map((one) => 1 - Math.abs(hexToOklch(one).l - light) / TOLD_APART);
+  return MOST_DIMMED * Math.max(0, ...alike) * Math.sin(Math.PI * through);
 }
 
 const FILLS_FROM = 0.72;

@@ -19,6 +19,7 @@ import { changeAtMoment } from './changeAtMoment';
 import { momentToSeconds, secondsToMoment, snapMoment } from '../titleTime/moments';
 import { keySeconds, reverseKeys, shiftKeys, snapKeys, stretchKeys } from '../titleTime/moveKeys';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
+import { springBy } from '../eases/springBy';
 import { mixValues, trackValue } from '../titleTime/tracks';
 import { templateAt } from '../resolve/settings';
 
@@ -385,5 +386,35 @@ describe('figures that have one key for all', () => {
     });
     const [{ place: shown }] = templateAt(testTemplate([box]), 1, WHOLE).layers;
     expect(shown.pin).toEqual([0, 0, 25, 0, 0, 0, 0, 0]);
+  });
+});
+
+describe('a spring by its overshoot and time', () => {
+  test('goes exactly as far past its end as it says, when it says, and ends where it is to end', () => {
+    for (const overshoot of [0.05, 0.2, 0.5]) {
+      for (const reach of [0.1, 0.25]) {
+        const at = springBy({ overshoot, reach });
+        const all = Array.from({ length: 1001 }, (_, i) => at(i / 1000));
+        expect(all[0]).toBeCloseTo(0, 9);
+        expect(all[1000]).toBeCloseTo(1, 9);
+        const most = Math.max(...all);
+        // What the swing has left at the end is spread over the way; at these times that is little.
+        expect(Math.abs(most - 1 - overshoot)).toBeLessThan(0.05);
+        expect(Math.abs(all.indexOf(most) / 1000 - reach)).toBeLessThan(0.02);
+      }
+    }
+  });
+
+  test('without overshoot never goes past its end', () => {
+    const at = springBy({ overshoot: 0, reach: 0.6 });
+    for (let i = 0; i <= 100; i++) expect(at(i / 100)).toBeLessThanOrEqual(1 + 1e-9);
+    expect(at(0.6)).toBeGreaterThan(0.98);
+  });
+
+  test('is what a key with it follows', () => {
+    const spring = { overshoot: 0.3, reach: 0.2 };
+    const sprung = track({ ...key(at('start'), 0, 'spring'), spring }, key(at('start', 1), 100));
+    const value = trackValue(sprung, 0.2, DESIGN, WHOLE);
+    expect(value).toBeCloseTo(100 * springBy(spring)(0.2), 6);
   });
 });

@@ -10,6 +10,8 @@ import type {
   Track,
 } from '../model/template';
 import { EASES } from '../eases';
+import type { Spring } from '../eases/springBy';
+import { springBy } from '../eases/springBy';
 import { assertNever } from '../kit/assertNever';
 import { curveOf } from './curve';
 import { momentToSeconds } from './moments';
@@ -148,12 +150,20 @@ export function keyShare(key: Keyframe, share: number): number {
     case 'stepped':
       return 0;
     case 'spring':
-      return EASES.get('spring').at(share);
+      return key.spring === undefined ? EASES.get('spring').at(share) : springOf(key.spring)(share);
     case 'smooth':
       return curveOf(key.curve)(share);
     default:
       return assertNever(key.way, 'way between keys');
   }
+}
+
+const springs = new WeakMap<Spring, (share: number) => number>();
+
+function springOf(spring: Spring): (share: number) => number {
+  const made = springs.get(spring) ?? springBy(spring);
+  springs.set(spring, made);
+  return made;
 }
 
 const COLOUR = /^#[0-9a-f]{6}$/;

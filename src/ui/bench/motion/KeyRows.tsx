@@ -1,5 +1,6 @@
 'use client';
 import { TrashIcon } from '@heroicons/react/24/outline';
+import type { Spring } from '@/core/eases/springBy';
 import type { FieldValue, Keyframe, Layer, Track } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { POINT_LABELS } from '@/core/frame/points';
@@ -87,9 +88,39 @@ export function KeyRows({ layer, track, index, onChange }: Props) {
           onChange={(way) => set({ way })}
         />
       </Row>
+      {key.way === 'spring' && <SpringRows spring={key.spring} onChange={(spring) => set({ spring })} />}
       {key.way === 'smooth' && <CurveBox curve={key.curve} onChange={(curve) => set({ curve })} />}
     </div>
   );
+}
+
+// What the usual spring comes to.
+const USUAL: Spring = { overshoot: 0.2, reach: 0.3 };
+
+interface SpringProps {
+  readonly spring: Spring | undefined;
+  readonly onChange: (spring: Spring) => void;
+}
+
+/** How far a spring goes past its end, and when it is furthest past it. */
+function SpringRows({ spring = USUAL, onChange }: SpringProps) {
+  const rows = [
+    { part: 'overshoot', row: 'Overshoot', label: 'Overshoot of the spring', min: 0, max: 95 },
+    { part: 'reach', row: 'Furthest at', label: 'When the spring is furthest', min: 2, max: 100 },
+  ] as const;
+  return rows.map(({ part, row, label, min, max }) => (
+    <Row key={part} label={row}>
+      <NumberBox
+        label={label}
+        unit="%"
+        min={min}
+        max={max}
+        step={5}
+        value={spring[part] * 100}
+        onChange={(percent) => onChange({ ...spring, [part]: percent / 100 })}
+      />
+    </Row>
+  ));
 }
 
 interface ValueProps {

@@ -1,4 +1,5 @@
 'use client';
+import { pickMove } from '@/core/edit/pickMove';
 import { newMoveUse } from '@/core/model/newMove';
 import { fitMove, updateLayer } from '@/core/edit/editTemplate';
 import { fitWaiting } from '@/core/edit/marks';
@@ -15,7 +16,7 @@ import { KeyframeRows } from './KeyframeRows';
 import { KeepMoveRows } from './KeepMoveRows';
 import { MatteRows } from './MatteRows';
 import { MoveMenu } from './MoveMenu';
-import { MoveRows, pickMove, useMoveOffers } from './MoveRows';
+import { MoveRows, useMoveOffers } from './MoveRows';
 import { RetimeRows } from './RetimeRows';
 import { SpanRows } from './SpanRows';
 

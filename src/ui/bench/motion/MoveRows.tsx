@@ -1,12 +1,12 @@
 'use client';
 import { useMemo } from 'react';
 import { fitMove } from '@/core/edit/editTemplate';
-import { newMoveUse, UNIT_SECONDS } from '@/core/model/newMove';
+import { movesFor, pacedMove, pickMove } from '@/core/edit/pickMove';
+import { newMoveUse } from '@/core/model/newMove';
 import type { Layer, MoveUse, UnitKind } from '@/core/model/template';
 import { EASES } from '@/core/eases';
 import { bindLayer } from '@/core/layers';
 import { MOVES } from '@/core/moves';
-import type { Move } from '@/core/moves/move';
 import type { MoveTimes } from '@/core/timeline/stagger';
 import { NumberBox } from '../../shared/NumberBox';
 import { Segmented } from '../../shared/Segmented';
@@ -59,7 +59,7 @@ export function MoveRows(props: Props) {
             label={`Animate by, ${of}`}
             units={kinds}
             value={use.unit}
-            onChange={(unit) => set(paced({ ...use, unit }, use.unitSeconds))}
+            onChange={(unit) => set(pacedMove({ ...use, unit }, use.unitSeconds))}
           />
         </Row>
       )}
@@ -106,44 +106,15 @@ export function MoveRows(props: Props) {
   );
 }
 
-/** Another move with its own settings, on the units that suit it where this layer has them. */
-export function pickMove(layer: Layer, use: MoveUse, id: string): MoveUse {
-  const { suits } = MOVES.get(id);
-  const units = bindLayer(layer).unitKinds;
-  // Rows that came one by one go on doing so.
-  const other = use.unit === 'row' && units.includes('row') ? 'row' : 'layer';
-  const unit = suits.unit !== undefined && units.includes(suits.unit) ? suits.unit : other;
-  const { startSeconds, lengthSeconds, seed } = use;
-  return paced(newMoveUse(id, { startSeconds, lengthSeconds, seed, ...suits, unit }), suits.unitSeconds);
-}
-
-/**
- * A move at a pace that suits its units where none was chosen; null shares the length among them. What moves all together
- * has no pace to keep.
- */
-function paced(use: MoveUse, unitSeconds: number | null | undefined): MoveUse {
-  const own = use.unit === 'layer' || use.overlap >= 1 ? undefined : UNIT_SECONDS[use.unit];
-  return { ...use, unitSeconds: unitSeconds === undefined ? (own ?? null) : unitSeconds };
-}
-
-/** The kinds of layer that have what some moves need. */
-const HAVE: Readonly<Record<NonNullable<Move['needs']>, readonly Layer['kind'][]>> = {
-  letters: ['text'],
-  figures: ['text', 'rows'],
-  outlines: ['text', 'rows', 'box'],
-};
-
-/** All moves as a menu offers them for a layer. */
+/** The moves that do something, as a menu offers them for a layer. */
 export function useMoveOffers(layer: Layer, column: 'in' | 'out', use: MoveUse | null) {
   return useMemo(
     () =>
-      MOVES.list
-        .filter(({ needs }) => needs === undefined || HAVE[needs].includes(layer.kind))
-        .map(({ id, label }) => ({
-          id,
-          label,
-          previewed: { kind: column, use: pickMove(layer, use ?? newMoveUse(id), id) },
-        })),
+      movesFor(layer).map(({ id, label }) => ({
+        id,
+        label,
+        previewed: { kind: column, use: pickMove(layer, use ?? newMoveUse(id), id) },
+      })),
     [layer, column, use],
   );
 }
