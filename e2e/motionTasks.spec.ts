@@ -189,3 +189,42 @@ test('a fold and a looped hold, each in a few clicks', async ({ page }) => {
   await expect(page.getByLabel('What has its own time')).toHaveValue('hold');
   await expect(page.getByText('As many whole rounds as fit best')).toBeVisible();
 });
+
+test('keys of two layers are moved and scaled together, and marks are typed and named', async ({ page }) => {
+  await openCopy(page);
+  await page.getByRole('tab', { name: 'Motion' }).click();
+  for (const name of ['Panel', 'Name line']) {
+    await layer(page, name).click();
+    await seek(page, 0.1);
+    await page.getByRole('button', { name: /^Keyframes/ }).click();
+    await page.getByLabel('Animate a property').selectOption({ label: 'Opacity' });
+  }
+  const panel = page.getByRole('button', { name: /^Opacity, key 1 at/ }).first();
+  const words = page.getByRole('button', { name: /^Opacity, key 1 at/ }).last();
+  const timeOf = async (peg: Locator): Promise<number> =>
+    Number(/at ([\d.]+) s/.exec((await peg.getAttribute('aria-label')) ?? '')?.[1]);
+  const before = [await timeOf(panel), await timeOf(words)];
+  await panel.click();
+  await words.click({ modifiers: ['Shift'] });
+  await expect(panel).toHaveAttribute('aria-pressed', 'true');
+  await expect(words).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('2 keys are chosen')).toBeVisible();
+  await drag(page, await middle(words), { x: 60, y: 0 });
+  const after = [await timeOf(panel), await timeOf(words)];
+  expect(after[0] - before[0]).toBeGreaterThan(0.1);
+  expect(after[1] - before[1]).toBeCloseTo(after[0] - before[0], 2);
+  await page.keyboard.press('Control+z');
+  await expect(async () => expect([await timeOf(panel), await timeOf(words)]).toEqual(before)).toPass();
+
+  await page.getByRole('button', { name: /^Marks \d/ }).click();
+  await page.getByRole('button', { name: 'Add a mark at the playhead' }).click();
+  await page.getByRole('textbox', { name: 'Time of mark 1' }).fill('0.8');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Name of mark 1').fill('First word');
+  await expect(page.getByText('nothing waits for it')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Mark 1, “First word” at 0.80 s' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Mark 1, “First word” at 0.80 s' })).toBeVisible();
+});

@@ -1,4 +1,4 @@
-import type { Template } from '../model/template';
+import type { Template, UnitKind } from '../model/template';
 import { setTiming } from './editTemplate';
 
 // Marks nearer than this are one.
@@ -6,21 +6,64 @@ const APART_SECONDS = 0.02;
 // After the last mark the in goes on for as long as what waited for it needs.
 const AFTER_LAST_SECONDS = 0.5;
 
+/** A mark with what it is called; nothing for one without a name. */
+export interface NamedMark {
+  readonly seconds: number;
+  readonly name: string;
+}
+
+/** The marks of a template with their names, in order. */
+export function namedMarks({ marks, markNames = [] }: Template): readonly NamedMark[] {
+  return marks.map((seconds, i) => ({ seconds, name: markNames[i] ?? '' }));
+}
+
+function withMarks(template: Template, marks: readonly NamedMark[]): Template {
+  const sorted = marks.toSorted((a, b) => a.seconds - b.seconds);
+  const { markNames: _, ...rest } = template;
+  const named = sorted.some(({ name }) => name !== '');
+  return fitWaiting({
+    ...rest,
+    marks: sorted.map(({ seconds }) => seconds),
+    ...(named && { markNames: sorted.map(({ name }) => name) }),
+  });
+}
+
 /** The template with a mark more, at a time of the design in seconds; one that is there already is not set twice. */
 export function addMark(template: Template, seconds: number): Template {
   if (template.marks.some((mark) => Math.abs(mark - seconds) < APART_SECONDS)) return template;
-  return fitWaiting({ ...template, marks: [...template.marks, seconds].toSorted((a, b) => a - b) });
+  return withMarks(template, [...namedMarks(template), { seconds, name: '' }]);
 }
 
-/** The template with a mark at another time. */
+/** The template with a mark at another time; its name goes with it. */
 export function moveMark(template: Template, index: number, seconds: number): Template {
-  const marks = template.marks.with(index, Math.max(0, seconds)).toSorted((a, b) => a - b);
-  return fitWaiting({ ...template, marks });
+  const marks = namedMarks(template);
+  return withMarks(template, marks.with(index, { ...marks[index], seconds: Math.max(0, seconds) }));
+}
+
+/** The template with another name for a mark. */
+export function nameMark(template: Template, index: number, name: string): Template {
+  const marks = namedMarks(template);
+  return withMarks(template, marks.with(index, { ...marks[index], name }));
 }
 
 /** The template without a mark. */
 export function removeMark(template: Template, index: number): Template {
-  return fitWaiting({ ...template, marks: template.marks.toSpliced(index, 1) });
+  return withMarks(template, namedMarks(template).toSpliced(index, 1));
+}
+
+/** A layer that waits for a mark: the whole of it, or a part of it of its own for each mark. */
+export interface Waiting {
+  readonly layerName: string;
+  readonly unit: UnitKind;
+}
+
+/** What waits for a mark. */
+export function waitingFor({ layers }: Template, index: number): readonly Waiting[] {
+  return layers.flatMap(({ name, motion }) =>
+    motion.in
+      .filter(({ waits, unit, ranks }) => waits && (unit !== 'layer' || (ranks[0] ?? 0) === index))
+      .map(({ unit }) => ({ layerName: name, unit })),
+  );
 }
 
 /**

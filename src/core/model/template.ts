@@ -672,6 +672,8 @@ export interface Template {
   readonly guides: readonly GuideLine[];
   /** Moments (seconds from the start, in order) that units of moves can wait for. */
   readonly marks: readonly number[];
+  /** What marks are called, in their order; left out where none has a name. */
+  readonly markNames?: readonly string[];
   /** Left out for one that is never mirrored. */
   readonly mirroring?: Mirroring;
 }

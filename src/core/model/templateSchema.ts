@@ -135,6 +135,7 @@ export const templateSchema = exactly({
   ),
   areas: areasSchema,
   marks: listOf(number(0, 600), 400),
+  markNames: yup.array().of(text(60)).max(400).default(undefined).optional(),
   guides: listOf(exactly({ axis: word(['x', 'y']), atU: number(-10000, 10000) }), 100),
   mirroring: exactly({ when: word(MIRROR_WHEN), places: flag, forms: flag, rows: flag, moves: flag })
     .default(undefined)

@@ -31,7 +31,7 @@ let copied: Track | null = null;
 export function KeyframeRows({ layer }: { readonly layer: Layer }) {
   const { template } = useEditing();
   const apply = useApply();
-  const { playhead, chosenKey } = useBench();
+  const { playhead, chosenKey, chosenKeys } = useBench();
   const [, redraw] = useState(0);
   const { tracks } = layer.motion;
   const free = animatable(layer).filter(({ value }) => tracks.every(({ path }) => path !== value));
@@ -63,6 +63,12 @@ export function KeyframeRows({ layer }: { readonly layer: Layer }) {
           index={Math.min(chosenKey.index, chosen.keys.length - 1)}
           onChange={(next) => change(chosen.path, next)}
         />
+      )}
+      {chosenKeys.length > 1 && (
+        <p className="pb-1 text-[12px] text-soft">
+          {chosenKeys.length} keys are chosen: a drag in the timeline moves them together, with Alt it scales
+          them, Delete removes them.
+        </p>
       )}
       {chosen !== undefined && (
         <div className="grid grid-cols-3 gap-1 py-1">

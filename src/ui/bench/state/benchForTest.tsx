@@ -3,7 +3,8 @@ import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Layer, Template } from '@/core/model/template';
 import type { Rect } from '@/core/kit/rect';
-import type { BenchStore, ChosenKey } from './benchStore';
+import type { KeyRef } from '@/core/edit/manyKeys';
+import type { BenchStore } from './benchStore';
 import {
   BenchProvider,
   createBenchStore,
@@ -11,6 +12,7 @@ import {
   createMoveTimesNote,
   createPlayhead,
   createSeek,
+  withKey,
 } from './benchStore';
 import { EditingProvider } from './EditingProvider';
 import { useEditing } from './useEditing';
@@ -54,7 +56,7 @@ interface Props {
 
 /** What parts of the bench need round them; keys are chosen by themselves. */
 export function BenchAround({ bench, selection, onSelect = () => undefined, children }: Props) {
-  const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
+  const [chosenKeys, setChosenKeys] = useState<readonly KeyRef[]>([]);
   const view = {
     templateId: 'test',
     store: bench.store,
@@ -74,8 +76,9 @@ export function BenchAround({ bench, selection, onSelect = () => undefined, chil
     seek: bench.seek,
     boxes: bench.boxes,
     playhead: bench.playhead,
-    chosenKey,
-    chooseKey,
+    chosenKey: chosenKeys[0] ?? null,
+    chosenKeys,
+    chooseKey: (key: KeyRef | null, add = false) => setChosenKeys((now) => withKey(now, key, add)),
     picking: null,
     pickColour: () => undefined,
   };

@@ -5,6 +5,7 @@ import type { StoreApi } from 'zustand';
 import type { Added } from '@/core/edit/addLayer';
 import { addedAbove } from '@/core/edit/addLayer';
 import type { OverrideScope } from '@/core/edit/editOverrides';
+import type { KeyRef } from '@/core/edit/manyKeys';
 import type { Template, Timing } from '@/core/model/template';
 import type { PlacedBox } from '@/core/frame/points';
 import type { Point } from '@/core/kit/rect';
@@ -36,13 +37,6 @@ export interface Playhead {
 }
 
 export type BenchStore = StoreApi<BenchState> & UndoHistory<Template>;
-
-/** A keyframe of a layer that is chosen in the timeline. */
-export interface ChosenKey {
-  readonly layerId: string;
-  readonly path: string;
-  readonly index: number;
-}
 
 /** A template on the bench, with its undo history. */
 export function createBenchStore(template: Template, playhead: StoreApi<Playhead>): BenchStore {
@@ -183,8 +177,12 @@ export interface BenchView {
   readonly moveTimes: MoveTimesNote;
   readonly playhead: StoreApi<Playhead>;
   readonly seek: Seek;
-  readonly chosenKey: ChosenKey | null;
-  chooseKey(key: ChosenKey | null): void;
+  /** The key whose settings are shown; null for none. */
+  readonly chosenKey: KeyRef | null;
+  /** All keys that are chosen in the timeline, that one first. */
+  readonly chosenKeys: readonly KeyRef[];
+  /** Chooses a key; `add` adds it to those that are chosen, or takes it out of them. */
+  chooseKey(key: KeyRef | null, add?: boolean): void;
   readonly picking: ColourPick | null;
   pickColour(pick: ColourPick | null): void;
 }
@@ -202,6 +200,14 @@ export function useBench(): BenchView {
 /** The template as it is now. */
 export function useTemplate(): Template {
   return useStore(useBench().store, (state) => state.template);
+}
+
+/** Chosen keys after one was chosen; `add` adds it in front of them, or takes it out. */
+export function withKey(chosen: readonly KeyRef[], key: KeyRef | null, add: boolean): readonly KeyRef[] {
+  if (key === null) return [];
+  if (!add) return [key];
+  const others = chosen.filter((one) => !sameValue(one, key));
+  return others.length < chosen.length ? others : [key, ...chosen];
 }
 
 /** A part of the template; what asks for it is drawn again only when that part changes. */

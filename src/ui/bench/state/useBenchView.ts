@@ -3,13 +3,15 @@ import { useCallback, useMemo, useState } from 'react';
 import type { OverrideScope } from '@/core/edit/editOverrides';
 import type { Point } from '@/core/kit/rect';
 import type { TemplateRecord } from '@/contract/templates';
-import type { BenchView, ChosenKey, ColourPick } from './benchStore';
+import type { KeyRef } from '@/core/edit/manyKeys';
+import type { BenchView, ColourPick } from './benchStore';
 import {
   createBenchStore,
   createBoxesNote,
   createMoveTimesNote,
   createPlayhead,
   createSeek,
+  withKey,
 } from './benchStore';
 
 /** The state that the parts of the bench share, for a template that is opened on it. */
@@ -19,7 +21,7 @@ export function useBenchView({
 }: Pick<TemplateRecord, 'id' | 'document'>): BenchView {
   const [playhead] = useState(() => createPlayhead(document));
   const [store] = useState(() => createBenchStore(document, playhead));
-  const [chosenKey, chooseKey] = useState<ChosenKey | null>(null);
+  const [chosenKeys, setChosenKeys] = useState<readonly KeyRef[]>([]);
   const [selection, setSelection] = useState<readonly string[]>(
     document.layers.slice(0, 1).map((layer) => layer.id),
   );
@@ -38,6 +40,10 @@ export function useBenchView({
       return now.includes(layerId) ? now.filter((id) => id !== layerId) : [layerId, ...now];
     });
   }, []);
+  const chooseKey = useCallback(
+    (key: KeyRef | null, add = false) => setChosenKeys((now) => withKey(now, key, add)),
+    [],
+  );
   const choose = useCallback((ids: readonly string[]) => setSelection(ids), []);
   const chooseFormat = useCallback((id: string) => {
     setFormatId(id);
@@ -64,7 +70,8 @@ export function useBenchView({
       moveTimes,
       playhead,
       seek,
-      chosenKey,
+      chosenKey: chosenKeys[0] ?? null,
+      chosenKeys,
       chooseKey,
       picking: pick?.run ?? null,
       pickColour: (run) => setPick(run === null ? null : { run }),
@@ -84,7 +91,8 @@ export function useBenchView({
       moveTimes,
       playhead,
       seek,
-      chosenKey,
+      chosenKeys,
+      chooseKey,
       pick,
     ],
   );

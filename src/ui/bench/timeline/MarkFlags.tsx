@@ -26,7 +26,9 @@ export function MarkFlags({ scale, rate }: Props) {
   const { store } = useBench();
   const apply = useApply();
   const marks = useTemplatePart((template) => template.marks);
+  const names = useTemplatePart((template) => template.markNames);
   const timing = useTemplatePart((template) => template.timing);
+  const named = (index: number): string => (names?.[index] ? `, “${names[index]}”` : '');
   const drag = useRef<Drag | null>(null);
   const [says, setSays] = useState<{ readonly index: number; readonly words: string } | null>(null);
   const toFrame = (seconds: number): number => frameToSeconds(secondsToNearestFrames(seconds, rate), rate);
@@ -58,8 +60,8 @@ export function MarkFlags({ scale, rate }: Props) {
     <button
       key={index}
       type="button"
-      aria-label={`Mark ${index + 1} at ${mark.toFixed(2)} s`}
-      title="Drag along; Delete removes it"
+      aria-label={`Mark ${index + 1}${named(index)} at ${mark.toFixed(2)} s`}
+      title={`Mark ${index + 1}${named(index)} at ${mark.toFixed(2)} s\nDrag along; Delete removes it`}
       className="absolute top-0 h-6 w-6 -translate-x-1/2 cursor-ew-resize touch-none text-[11px] leading-6 font-semibold text-leaf-ink"
       style={{ left: secondsToX(mark, timing, scale) }}
       onPointerDown={(event) => {

@@ -12,6 +12,7 @@ import { NumberBox } from '../../shared/NumberBox';
 import { SelectBox } from '../../shared/SelectBox';
 import { TimecodeBox } from '../../shared/TimecodeBox';
 import { AddLayer } from './AddLayer';
+import { MarkList } from './MarkList';
 import { SoundMenu } from './SoundMenu';
 import type { TitleTime } from './useTitleTime';
 import { chooseLoop, loopChoices } from './useTitleTime';
@@ -82,6 +83,7 @@ export const ScoreHead = memo(function ScoreHead({ time, zoom, zooms, onZoom }: 
         >
           {needed !== null && `Too short: in and out need ${needed.toFixed(1)} s`}
         </span>
+        <MarkList />
         <AddLayer />
       </div>
       <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-4 text-[12px]">

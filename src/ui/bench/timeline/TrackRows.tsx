@@ -4,7 +4,10 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { updateLayer } from '@/core/edit/editTemplate';
 import { setKey, updateTrack } from '@/core/edit/editTracks';
-import type { FieldValue, Keyframe, Layer, Timing, Track } from '@/core/model/template';
+import type { KeyRef } from '@/core/edit/manyKeys';
+import { keyTimes, moveKeys, removeKeys, scaleKeys } from '@/core/edit/manyKeys';
+import { sameValue } from '@/core/kit/sameValue';
+import type { FieldValue, Keyframe, Layer, Template, Timing, Track } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { designTiming, secondsToMoment } from '@/core/titleTime/moments';
 import { keyNumber, keySeconds } from '@/core/titleTime/moveKeys';
@@ -32,7 +35,7 @@ export function TrackRows({ layer, timing, scale, rate }: Props) {
 
 function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly track: Track }) {
   const apply = useApply();
-  const { playhead, chosenKey, chooseKey } = useBench();
+  const { playhead, chooseKey } = useBench();
   const label = findProperty(layer, track.path)?.label ?? track.path;
   const addKey = (): void => {
     const seconds = designSeconds(playhead, timing);
@@ -79,32 +82,14 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
         {track.keys.map((key, index) => (
           <Peg
             key={index}
+            of={{ layerId: layer.id, path: track.path, index }}
             keyframe={key}
             label={`${label}, key ${keyNumber(track, index, timing)}`}
             says={keyWords(layer, track, key.value)}
-            chosen={
-              chosenKey?.layerId === layer.id && chosenKey.path === track.path && chosenKey.index === index
-            }
             dim={!track.on}
             timing={timing}
             scale={scale}
             rate={rate}
-            onChoose={() => chooseKey({ layerId: layer.id, path: track.path, index })}
-            onMove={(moment) =>
-              apply((now) =>
-                updateTrack(now, layer.id, track.path, (one) => ({
-                  ...one,
-                  keys: one.keys.with(index, { ...one.keys[index], moment }),
-                })),
-              )
-            }
-            onRemove={() =>
-              apply((now) =>
-                updateTrack(now, layer.id, track.path, (one) =>
-                  one.keys.length === 1 ? null : { ...one, keys: one.keys.toSpliced(index, 1) },
-                ),
-              )
-            }
           />
         ))}
       </div>
@@ -113,18 +98,15 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
 }
 
 interface PegProps {
+  readonly of: KeyRef;
   readonly keyframe: Keyframe;
   readonly label: string;
   /** What it sets, in words. */
   readonly says: string;
-  readonly chosen: boolean;
   readonly dim: boolean;
   readonly timing: Timing;
   readonly scale: ScoreScale;
   readonly rate: FrameRate;
-  readonly onChoose: () => void;
-  readonly onMove: (moment: Keyframe['moment']) => void;
-  readonly onRemove: () => void;
 }
 
 const HEADS: Readonly<Record<Keyframe['way'], string>> = {
@@ -136,39 +118,54 @@ const HEADS: Readonly<Record<Keyframe['way'], string>> = {
   spring: 'rounded-t-full',
 };
 
-/** A keyframe as an upright peg: dragged along, or moved by a frame with the arrow keys. */
-function Peg(props: PegProps) {
-  const {
-    keyframe,
-    label,
-    says: value,
-    chosen,
-    dim,
-    timing,
-    scale,
-    rate,
-    onChoose,
-    onMove,
-    onRemove,
-  } = props;
-  const { store } = useBench();
-  const from = useRef<{ readonly x: number; readonly at: number } | null>(null);
+interface PegDrag {
+  readonly x: number;
+  /** Where the peg was, in CSS pixels and in seconds of the design. */
+  readonly at: number;
+  readonly seconds: number;
+  readonly template: Template;
+  readonly keys: readonly KeyRef[];
+}
+
+/**
+ * A keyframe as an upright peg: dragged along with all that are chosen, with Alt scaled about the furthest of them, or moved
+ * by a frame with the arrow keys.
+ */
+function Peg({ of, keyframe, label, says: value, dim, timing, scale, rate }: PegProps) {
+  const { store, chosenKeys, chooseKey } = useBench();
+  const apply = useApply();
+  const from = useRef<PegDrag | null>(null);
   const [says, setSays] = useState('');
   const seconds = keySeconds(keyframe, timing);
   const { totalSeconds } = designTiming(timing);
-  const toFrame = (value: number): number =>
-    Math.max(0, Math.min(totalSeconds, frameToSeconds(secondsToNearestFrames(value, rate), rate)));
+  const chosen = chosenKeys.some((one) => sameValue(one, of));
+  const together = chosen ? chosenKeys : [of];
+  const toFrame = (time: number): number =>
+    Math.max(0, Math.min(totalSeconds, frameToSeconds(secondsToNearestFrames(time, rate), rate)));
   const onPointerMove = (event: PointerEvent): void => {
-    if (from.current === null) return;
-    const at = toFrame(xToSeconds(from.current.at + event.clientX - from.current.x, timing, scale));
-    setSays(`${at.toFixed(2)} s · ${secondsToNearestFrames(at, rate)} f`);
-    onMove(secondsToMoment(at, timing));
+    const start = from.current;
+    if (start === null) return;
+    const at = toFrame(xToSeconds(start.at + event.clientX - start.x, timing, scale));
+    const frames = `${at.toFixed(2)} s · ${secondsToNearestFrames(at, rate)} f`;
+    setSays(start.keys.length > 1 ? `${frames} · ${start.keys.length} keys` : frames);
+    store
+      .getState()
+      .applyTo(start.template, (now) =>
+        event.altKey && start.keys.length > 1
+          ? scaledTo(now, start, at)
+          : moveKeys(now, start.keys, at - start.seconds),
+      );
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const steps: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1 };
     const step = steps[event.key];
-    if (step !== undefined) onMove(secondsToMoment(toFrame(seconds + frameToSeconds(step, rate)), timing));
-    else if (event.key === 'Delete' || event.key === 'Backspace') onRemove();
+    if (step !== undefined) {
+      const by = toFrame(seconds + frameToSeconds(step, rate)) - seconds;
+      apply((now) => moveKeys(now, together, by));
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      apply((now) => removeKeys(now, together));
+      chooseKey(null);
+    } else if (event.key === 'Escape' && chosenKeys.length > 1) chooseKey(of);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -184,16 +181,23 @@ function Peg(props: PegProps) {
       type="button"
       aria-label={`${label} at ${seconds.toFixed(2)} s, ${keyframe.way}`}
       aria-pressed={chosen}
-      title={`${label} at ${seconds.toFixed(2)} s: ${value}\nDrag along; arrow keys move it by a frame; Delete removes it`}
+      title={`${label} at ${seconds.toFixed(2)} s: ${value}\nDrag along; Shift chooses several, Alt and a drag scale them; arrow keys move by a frame; Delete removes`}
       className="absolute top-0 h-7 w-6 -translate-x-1/2 touch-none"
       style={{ left: secondsToX(seconds, timing, scale) }}
-      onClick={onChoose}
+      onClick={(event) => {
+        // With the keyboard; the pointer has chosen when it went down.
+        if (event.detail === 0) chooseKey(of, event.shiftKey);
+      }}
       onPointerDown={(event) => {
         event.stopPropagation();
+        const adds = event.shiftKey || event.ctrlKey || event.metaKey;
+        if (adds) return chooseKey(of, true);
+        if (!chosen) chooseKey(of);
         event.currentTarget.setPointerCapture(event.pointerId);
         store.grouping.begin();
-        from.current = { x: event.clientX, at: secondsToX(seconds, timing, scale) };
-        onChoose();
+        const { template } = store.getState();
+        const at = secondsToX(seconds, timing, scale);
+        from.current = { x: event.clientX, at, seconds, template, keys: together };
       }}
       onPointerMove={onPointerMove}
       onPointerUp={end}
@@ -222,6 +226,14 @@ function Peg(props: PegProps) {
       )}
     </button>
   );
+}
+
+/** Keys scaled so that the dragged one is at a time; the one that is furthest from it stays. */
+function scaledTo(now: Template, { template, keys, seconds }: PegDrag, at: number): Template {
+  const times = keyTimes(template, keys);
+  const [first, last] = [times[0], times[times.length - 1]];
+  const about = Math.abs(seconds - first) > Math.abs(seconds - last) ? first : last;
+  return seconds === about ? now : scaleKeys(now, keys, about, (at - about) / (seconds - about));
 }
 
 /** What a key sets, as a tooltip says it. */
