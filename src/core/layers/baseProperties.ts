@@ -1,5 +1,5 @@
 import type { Fold, Layer, PlaceTarget } from '../model/template';
-import type { EdgeLine, Look, Shadow, Solid } from '../model/look';
+import type { EdgeLine, Look, Reflection, Shadow, Solid } from '../model/look';
 import { ATTACHMENT_PATH, readAttachment, writeAttachment } from '../model/attachment';
 import type { Property } from './layerKind';
 import { POINT_LABELS, POINT_NAMES } from '../frame/points';
@@ -115,6 +115,7 @@ const PIN_FIGURES = ['Top left', 'Top right', 'Bottom right', 'Bottom left'].fla
     step: 1,
   })),
 );
+type Glow = NonNullable<Look['glow']>;
 const LAYER_PREFIX = 'layer:';
 
 /** What a layer is attached to, as one word: an area's name, or `layer:` and a layer's id. */
@@ -158,6 +159,10 @@ function lookProperties(layer: Layer): Property[] {
     ...look.shadows.flatMap((shadow, i) =>
       shadowProperties(shadow, i, (next) => dressed({ shadows: look.shadows.with(i, next) })),
     ),
+    ...(look.glow === null ? [] : glowProperties(look.glow, (glow) => dressed({ glow }))),
+    ...(look.reflection === null
+      ? []
+      : reflectionProperties(look.reflection, (reflection) => dressed({ reflection }))),
     ...(look.gradient?.stops ?? []).map((stop, i) =>
       colourProperty(`look.gradient.${i}`, `Gradient ${i + 1}`, stop.colour, (colour) =>
         look.gradient === null
@@ -166,6 +171,40 @@ function lookProperties(layer: Layer): Property[] {
               gradient: { ...look.gradient, stops: look.gradient.stops.with(i, { ...stop, colour }) },
             }),
       ),
+    ),
+  ];
+}
+
+function glowProperties(glow: Glow, write: (glow: Glow) => Layer): Property[] {
+  return [
+    numberProperty('look.glow.sizeU', 'Glow', ['u', 0, 600, 1], glow.sizeU, (sizeU) =>
+      write({ ...glow, sizeU }),
+    ),
+    numberProperty('look.glow.opacity', 'Glow strength', ['%', 0, 100, 5], glow.opacity * 100, (v) =>
+      write({ ...glow, opacity: v / 100 }),
+    ),
+    colourProperty('look.glow.colour', 'Glow colour', glow.colour, (colour) => write({ ...glow, colour })),
+  ];
+}
+
+function reflectionProperties(one: Reflection, write: (one: Reflection) => Layer): Property[] {
+  return [
+    numberProperty(
+      'look.reflection.distanceU',
+      'Reflection distance',
+      ['u', -500, 1000, 1],
+      one.distanceU,
+      (v) => write({ ...one, distanceU: v }),
+    ),
+    numberProperty(
+      'look.reflection.opacity',
+      'Reflection strength',
+      ['%', 0, 100, 5],
+      one.opacity * 100,
+      (v) => write({ ...one, opacity: v / 100 }),
+    ),
+    numberProperty('look.reflection.fade', 'Reflection fades over', ['%', 1, 100, 5], one.fade * 100, (v) =>
+      write({ ...one, fade: v / 100 }),
     ),
   ];
 }
@@ -205,6 +244,27 @@ function outlineProperties(
 function shadowProperties(shadow: Shadow, index: number, write: (shadow: Shadow) => Layer): Property[] {
   const path = `look.shadows.${index}`;
   return [
+    numberProperty(
+      `${path}.distanceU`,
+      `Shadow ${index + 1} distance`,
+      ['u', 0, 1000, 1],
+      shadow.distanceU,
+      (distanceU) => write({ ...shadow, distanceU }),
+    ),
+    numberProperty(
+      `${path}.angleDegrees`,
+      `Shadow ${index + 1} angle`,
+      ['°', -3600, 3600, 1],
+      shadow.angleDegrees,
+      (angleDegrees) => write({ ...shadow, angleDegrees }),
+    ),
+    numberProperty(
+      `${path}.softnessU`,
+      `Shadow ${index + 1} softness`,
+      ['u', 0, 600, 1],
+      shadow.softnessU,
+      (softnessU) => write({ ...shadow, softnessU }),
+    ),
     colourProperty(`${path}.colour`, `Shadow ${index + 1} colour`, shadow.colour, (colour) =>
       write({ ...shadow, colour }),
     ),

@@ -56,7 +56,27 @@ function edges(items: readonly DisplayItem[]): { readonly left: number; readonly
 
 describe('keys of what only paints or moves', () => {
   const name = testText('name', 'Ilse Marrow');
-  const leaning: Layer = { ...name, motion: { ...name.motion, turnY: 20 } };
+  const leaning: Layer = {
+    ...name,
+    place: { ...name.place, pin: [0, 0, 0, 0, 0, 0, 0, 0] },
+    motion: { ...name.motion, turnY: 20, fold: { edge: 'left', degrees: 45, shade: 0.5 } },
+    look: {
+      ...name.look,
+      glow: { sizeU: 10, colour: '#ffffff', opacity: 0.5 },
+      reflection: { distanceU: 4, opacity: 0.5, fade: 0.5 },
+      shadows: [
+        {
+          kind: 'drop',
+          angleDegrees: 45,
+          distanceU: 8,
+          softnessU: 4,
+          spreadU: 0,
+          colour: '#000000',
+          opacity: 0.5,
+        },
+      ],
+    },
+  };
 
   test.each([
     ['place.dxU', 0, 300],
@@ -68,6 +88,14 @@ describe('keys of what only paints or moves', () => {
     ['look.blurAcrossU', 0, 30],
     ['motion.turnX', 0, 60],
     ['motion.perspectiveU', 400, 2000],
+    ['motion.fold.degrees', 0, 80],
+    ['motion.fold.shade', 0, 100],
+    ['look.glow.sizeU', 0, 60],
+    ['look.reflection.distanceU', 0, 40],
+    ['look.reflection.fade', 10, 100],
+    ['look.shadows.0.distanceU', 0, 300],
+    ['look.shadows.0.softnessU', 0, 60],
+    ['place.pin', '0 0 0 0 0 0 0 0', '90 0 -90 30 60 60 0 90'],
   ])('%s never sets a text again', (path, from, to) => {
     const title = titleOf(
       keyed(leaning, path, [
