@@ -11,7 +11,7 @@ export interface KeyRef {
 }
 
 /** When a key is in the design, in seconds; null for one that is not there. */
-export function keyTime({ layers, timing }: Template, { layerId, path, index }: KeyRef): number | null {
+function keyTime({ layers, timing }: Template, { layerId, path, index }: KeyRef): number | null {
   const layer = layers.find(({ id }) => id === layerId);
   const key = layer?.motion.tracks.find((track) => track.path === path)?.keys[index];
   return key === undefined ? null : keySeconds(key, timing);

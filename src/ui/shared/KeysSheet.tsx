@@ -33,6 +33,7 @@ const KEYS: readonly KeysOf[] = [
       ['Alt + ↑ ↓', 'The chosen layers a step forward or backward; with Shift to the front or back'],
       ['L, H and S', 'Lock, hide, show only the chosen layers'],
       ['+, − and 0', 'Zoom in, out, and back to the room there is; Ctrl and arrows scroll'],
+      ['Shift + click on keys', 'Several keys at once: drag moves them, with Alt scales them'],
       ['M', 'Set a mark at the playhead; tap along while it plays'],
       ['G', 'Show or hide the safe lines'],
       ['F', 'To the next format'],
