@@ -12,6 +12,8 @@ import { HOLD_MOVES } from '../holdMoves';
 import { mirrorRect } from '../kit/rect';
 import { MIRRORS_WITH_WORDS } from '../model/mirroring';
 import type { Mirroring } from '../model/mirroring';
+import { ATTACHMENT_PATH, writeAttachment } from '../model/attachment';
+import { FOLD_EDGES } from '../moves/fold';
 import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
 import { PLAIN_LOOK } from '../model/look';
 import { newGroupLayer } from '../model/newLayers';
@@ -117,6 +119,13 @@ describe('a mirrored panel is the flipped picture of the one that was drawn', ()
     expectFlipped(testTemplate([panel({ place: { ...at, rotateDegrees: 14 } })], { mirroring: ALWAYS }));
     expectFlipped(testTemplate([panel({ place: { ...at, pin } })], { mirroring: ALWAYS }));
     expectFlipped(testTemplate([panel({ motion })], { mirroring: ALWAYS }));
+    expectFlipped(testTemplate([panel({ place: { ...at, scaleX: -0.8 } })], { mirroring: ALWAYS }));
+    for (const edge of FOLD_EDGES) {
+      const fold = { edge, degrees: 50, shade: 0.4 };
+      expectFlipped(
+        testTemplate([panel({ motion: { ...motionOf(null, null), fold } })], { mirroring: ALWAYS }),
+      );
+    }
   });
 
   test('with keyframes of its place, its rotation, its pin and its padding', () => {
@@ -138,6 +147,27 @@ describe('a mirrored panel is the flipped picture of the one that was drawn', ()
     const pinned = { ...at, pin: [0, 0, 0, 0, 0, 0, 0, 0] };
     const pulls = moving([track('place.pin.0', 90), track('place.pin.5', 120), track('place.pin.2', -50)]);
     expectFlipped(testTemplate([panel({ place: pinned, motion: pulls })], { mirroring: ALWAYS }));
+    const states = (path: string, from: string, to: string) => ({
+      path,
+      on: true,
+      keys: [from, to].map((value, share): Keyframe => ({ ...key(0, share), value })),
+    });
+    const whole = moving([states('place.pin', '0 0 0 0 0 0 0 0', '90 0 -50 20 0 120 40 -30')]);
+    expectFlipped(testTemplate([panel({ place: pinned, motion: whole })], { mirroring: ALWAYS }));
+    const ways = moving([
+      states(
+        ATTACHMENT_PATH,
+        writeAttachment({ ...at, dxU: 100 }),
+        writeAttachment({
+          ...at,
+          point: 'topLeft',
+          target: { kind: 'titleSafe' },
+          targetPoint: 'left',
+          dxU: 40,
+        }),
+      ),
+    ]);
+    expectFlipped(testTemplate([panel({ motion: ways })], { mirroring: ALWAYS }));
     const around = testBox('around', {
       encloses: ['panel'],
       width: { kind: 'encloses' },

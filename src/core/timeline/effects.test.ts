@@ -387,6 +387,21 @@ describe('a fold', () => {
     expect(half(290, 450)[3]).toBe(0);
     expect(half(700, 450)[3]).toBe(0);
     expect(half(400, 450)[0]).toBeCloseTo(255 * (1 - 0.5 * Math.sin(Math.PI / 3)), -0.5);
+    // Moved, it is seen from where the eye is: as one that was drawn there.
+    const key = {
+      moment: { from: 'start' as const, offsetSeconds: 0, share: 0 },
+      value: 900,
+      way: 'straight' as const,
+      curve: [0, 0, 1, 1] as const,
+    };
+    const fold = { edge: 'left', degrees: 60, shade: 0 } as const;
+    const away = motionOf(null, null, { fold, tracks: [{ path: 'place.dxU', on: true, keys: [key] }] });
+    const drawn = wide('box', {
+      motion: motionOf(null, null, { fold }),
+      place: place({ dxU: 900, dyU: 300 }),
+    });
+    const [moved, there] = [picture([moving(away)], 1.5), picture([drawn], 1.5)];
+    for (let x = 880; x < 1400; x += 9) expect([x, moved(x, 450)]).toEqual([x, there(x, 450)]);
     const right = folded({ edge: 'right', degrees: 60, shade: 0 });
     expect(right(890, 450)).toEqual([255, 0, 0, 255]);
     expect(right(400, 450)[3]).toBe(0);
@@ -438,6 +453,22 @@ describe('a colour, a light and fringes', () => {
     const late = picture([moving(motion)], 1);
     expect([late(930, 450)[3], late(270, 450)[3]]).toEqual([0, 0]);
   });
+});
+
+test('a letter in another’s place stands on that one’s line', () => {
+  const two = testText('words', 'ooooo\nooooo', {
+    motion: motionOf([newMoveUse('settle', { unit: 'letter', lengthSeconds: 1, overlap: 1 })], null),
+  });
+  const title = compile(testTemplate([two], { timing: TIMING }), {}, SMALL, fonts);
+  const tops = title
+    .frame(0.5, LENGTH)
+    .items.flatMap((item) =>
+      item.kind === 'fill' ? [Math.min(...item.outline.coords.filter((_, i) => i % 2 === 1))] : [],
+    );
+  expect(tops).toHaveLength(10);
+  // Whichever letters are shown, half of them stand on the one line and half on the other.
+  const first = tops.filter((top) => Math.abs(top - tops[0]) < 1);
+  expect(first).toHaveLength(5);
 });
 
 test('letters that have not settled show others of the same words, the same ones each time', () => {

@@ -340,13 +340,20 @@ test('the mirrored out shows at each moment what the in shows at the mirrored mo
 });
 
 test('the reverse of the reverse is the move', () => {
-  const use = newMoveUse('rise', { startSeconds: 0.15, lengthSeconds: 0.6, gapSeconds: 0.1 });
+  const use = newMoveUse('rise', {
+    startSeconds: 0.15,
+    lengthSeconds: 0.6,
+    gapSeconds: 0.1,
+    unitSeconds: 0.3,
+  });
   const timing = { inSeconds: 1, holdSeconds: 2, outSeconds: 0.5 };
   const back = { inSeconds: 0.5, holdSeconds: 2, outSeconds: 1 };
   const twice = mirrorMove(mirrorMove(use, timing), back);
   expect(twice.startSeconds).toBeCloseTo(use.startSeconds, 9);
   expect(twice.lengthSeconds).toBeCloseTo(use.lengthSeconds, 9);
   expect(twice.gapSeconds).toBeCloseTo(0.1, 9);
+  expect(mirrorMove(use, timing).unitSeconds).toBeCloseTo(0.15, 9);
+  expect(twice.unitSeconds).toBeCloseTo(0.3, 9);
   const windows = unitWindows([0, 1, 2], {
     overlap: 0.4,
     gapShare: null,

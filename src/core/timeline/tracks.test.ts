@@ -7,7 +7,9 @@ import { newCopyLayer } from '../model/newLayers';
 import { motionOf } from '../model/newMove';
 import { setKey, updateTrack } from '../edit/editTracks';
 import { trackOf } from '../model/track';
+import { nudgeIn } from '../edit/editInFormat';
 import { nudgeLayer, setProperty } from '../edit/editTemplate';
+import { ATTACHMENT_PATH, readAttachment, writeAttachment } from '../model/attachment';
 import { parseTemplate } from '../model/templateSchema';
 import type { FieldValue, FieldValues, Keyframe, Layer, Moment, Template, Track } from '../model/template';
 import { FORMATS } from '../frame/formats';
@@ -417,4 +419,24 @@ describe('a spring by its overshoot and time', () => {
     const value = trackValue(sprung, 0.2, DESIGN, WHOLE);
     expect(value).toBeCloseTo(100 * springBy(spring)(0.2), 6);
   });
+});
+
+test('what a layer is attached by has one key for all: a drag at the playhead sets one, in every format', () => {
+  const track = {
+    path: ATTACHMENT_PATH,
+    on: true,
+    keys: [key(at('inEnd'), writeAttachment(place({ target: { kind: 'frame' }, dxU: 100 })))],
+  };
+  const template = testTemplate([testBox('box', { motion: motionOf(null, null, { tracks: [track] }) })], {
+    timing: DESIGN,
+  });
+  const format = FORMATS.get('wide-1080');
+  const scope = { kind: 'format' as const, id: format.id };
+  const dragged = changeAtMoment(template, { seconds: 3, timing: WHOLE }, (now) =>
+    nudgeIn(now, { format, scope }, 'box', 40, 0),
+  );
+  expect(dragged.overrides).toEqual([]);
+  const keys = dragged.layers[0].motion.tracks[0].keys;
+  expect(keys.map(({ value }) => readAttachment(value)?.dxU)).toEqual([100, 140]);
+  expect(dragged.layers[0].place.dxU).toBe(template.layers[0].place.dxU);
 });
