@@ -223,6 +223,7 @@ const base = {
   visible: flag,
   locked: yup.boolean(),
   keepsSide: yup.boolean(),
+  followsMoves: yup.boolean(),
   opacity,
   place,
   look,

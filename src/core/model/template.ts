@@ -217,6 +217,8 @@ interface LayerBase {
   readonly locked?: boolean;
   /** Whether it stays as it is where the rest of the template is mirrored; left out where it does not. */
   readonly keepsSide?: boolean;
+  /** Whether the moves of the layer that it is attached to move it too; left out where they do not. */
+  readonly followsMoves?: boolean;
   /** What resolving has found to be mirrored of it; never in a document. */
   readonly mirrored?: Mirrored;
   readonly opacity: number;

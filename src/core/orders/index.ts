@@ -47,6 +47,12 @@ export const ORDERS = createRegistry<UnitOrder>('order', [
     ranks: ({ count: n }) => each(n, (i) => Math.min(i, n - 1 - i)),
   },
   {
+    id: 'from-one',
+    label: 'From one of them on',
+    // Its number is the first of the ranks; beyond the last unit it is that one.
+    ranks: ({ count, ranks }) => each(count, (i) => Math.abs(i - Math.min(count - 1, ranks[0] ?? 0))),
+  },
+  {
     id: 'lines-together',
     label: 'All lines at once',
     ranks: ({ lines }) => lines.map((line, i) => i - lines.indexOf(line)),

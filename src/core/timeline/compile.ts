@@ -22,9 +22,10 @@ import { compiledCredits } from './compiledCredits';
 import type { CompiledLayer } from './compileLayer';
 import type { LayerNote } from './layerNotes';
 import { layerNotes } from './layerNotes';
-import { layerMatrix, paintStage, poseUnits } from './paintLayer';
+import { paintStage } from './paintLayer';
 import type { Stage } from './paintLayer';
-import { mapUnit, standingMap } from './mapUnit';
+import { layerMatrix, mapUnit, standingMap } from './mapUnit';
+import { poseUnits } from './poseUnits';
 import { stackingOf } from './stacking';
 import type { MoveTimes } from './stagger';
 import type { LaidOut } from './stages';
@@ -98,6 +99,7 @@ export function compile(
   const stacking = stackingOf(resolved.template.layers);
   const stageAt = (seconds: number, timing: TitleTiming): Stage => ({
     layers: stages.at(seconds, timing).layers,
+    still: stages.still.layers,
     ...stacking,
     timing,
     format,

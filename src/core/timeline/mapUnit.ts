@@ -1,6 +1,7 @@
 import type { Homography } from '../display/homography';
 import { affineOf, multiplyMaps } from '../display/homography';
 import type { Matrix } from '../kit/matrix';
+import { multiply, translated } from '../kit/matrix';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import { foldTurn } from '../moves/fold';
@@ -45,7 +46,7 @@ function folded(map: Homography, layer: CompiledLayer): Homography {
 }
 
 /** The eye in the space that a layer's units were laid out in. */
-function eyeOf({ eye, shift, stands }: CompiledLayer): Eye {
+export function eyeOf({ eye, shift, stands }: CompiledLayer): Eye {
   if (stands !== null || (shift.dxU === 0 && shift.dyU === 0)) return eye;
   return { ...eye, centre: { x: eye.centre.x - shift.dxU, y: eye.centre.y - shift.dyU } };
 }
@@ -63,4 +64,14 @@ export function mapUnit(layer: CompiledLayer, posed: PosedUnit): MappedUnit {
     }
   }
   return { unit: posed.unit, acts: posed.acts, map, flat: affineOf(map), before };
+}
+
+/**
+ * The map from the space that a layer's units lie in to pixels: where it lies now, turned and scaled about its own
+ * point. What is tipped in depth goes along its own plane instead; see `standingMap`.
+ */
+export function layerMatrix({ own, shift, nudge, stands }: CompiledLayer, toPixels: Matrix): Matrix {
+  const [dx, dy] = stands === null ? [shift.dxU + nudge.dxU, shift.dyU + nudge.dyU] : [nudge.dxU, nudge.dyU];
+  const moved = dx === 0 && dy === 0 ? toPixels : translated(toPixels, dx, dy);
+  return own === null ? moved : multiply(moved, own);
 }

@@ -157,6 +157,26 @@ describe('the order of units', () => {
     expect(ORDERS.get('line-after-line').ranks(input)).toEqual([0, 0, 0, 1, 1, 2]);
   });
 
+  test('goes on from one of them to both sides; a number beyond the last is the last', () => {
+    const input = { count: 5, seed: 1, sizes: [], ranks: [1], lines: [] };
+    expect(ORDERS.get('from-one').ranks(input)).toEqual([1, 0, 1, 2, 3]);
+    expect(ORDERS.get('from-one').ranks({ ...input, ranks: [99] })).toEqual([4, 3, 2, 1, 0]);
+    expect(ORDERS.get('from-one').ranks({ ...input, ranks: [] })).toEqual([0, 1, 2, 3, 4]);
+  });
+
+  test('what has no lines goes by the rows that it lies in, from the top', () => {
+    const at = (x: number, y: number): LayerUnit => ({
+      box: { x, y, width: 100, height: 60 },
+      ink: { x, y, width: 100, height: 60 },
+      shapes: [],
+    });
+    // Given in no order: two below, a little apart in height, and two above.
+    const members = [at(0, 205), at(0, 0), at(200, 200), at(200, 10)];
+    const use = newMoveUse('fade', { unit: 'member', order: 'line-after-line', overlap: 0 });
+    const { windows } = compileMove(use, members, AROUND, 1, false);
+    expect(windows.map(({ start }) => start)).toEqual([0.5, 0, 0.5, 0]);
+  });
+
   test('letters of two lines come together where that is asked for', () => {
     const use = newMoveUse('fade', { unit: 'letter', lengthSeconds: 1, order: 'lines-together', overlap: 0 });
     const text = testText('words', 'Ilse\nOde', { motion: motionOf(use, null) });

@@ -72,8 +72,7 @@ export function compileMove(
     seed: use.seed,
     sizes: units.map(({ box }) => box.width * box.height),
     ranks: use.ranks,
-    // What has no lines is one after the other.
-    lines: units.map(({ line }, i) => line ?? i),
+    lines: linesOf(units),
   });
   const windows = use.waits
     ? markWindows(ranks, around.marks, use.startSeconds, lengthSeconds, use.unitSeconds ?? undefined)
@@ -90,6 +89,20 @@ export function compileMove(
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,
   };
+}
+
+/** The line that each unit is on; what has no lines, such as the members of a group, is on the row that it lies in. */
+function linesOf(units: readonly LayerUnit[]): number[] {
+  if (units.every(({ line }) => line !== undefined)) return units.map(({ line = 0 }) => line);
+  const middle = ({ box }: LayerUnit): number => box.y + box.height / 2;
+  const rows: LayerUnit[][] = [];
+  for (const unit of units.toSorted((a, b) => middle(a) - middle(b))) {
+    const row = rows[rows.length - 1];
+    const isIn = row !== undefined && middle(unit) < row[0].box.y + row[0].box.height;
+    if (isIn) row.push(unit);
+    else rows.push([unit]);
+  }
+  return units.map((unit) => rows.findIndex((row) => row.includes(unit)));
 }
 
 /** What a move plans for a unit; from the other side it plans for the unit that a mirror shows. */

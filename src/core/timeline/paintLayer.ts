@@ -13,25 +13,30 @@ import type { Shift } from '../model/project';
 import type { Highlight } from '../model/template';
 import type { FrameFormat } from '../frame/formats';
 import { safeArea } from '../frame/safeAreas';
+import { affineOf } from '../display/homography';
+import type { Carried } from './carried';
+import { carriedBy } from './carried';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import { dressItems } from './dressItems';
 import type { MappedUnit } from './mapUnit';
-import { mapUnit } from './mapUnit';
+import { layerMatrix, mapUnit } from './mapUnit';
+import { poseUnits } from './poseUnits';
 import { clippedTo } from './clippedTo';
-import { blurOf, coveredRect, isSeen, paintUnit } from './paintUnit';
+import { blurOf, coveredRect, isSeen, paintUnit, warped } from './paintUnit';
 import { ownTime } from '../titleTime/retime';
 import { shaded } from './shaded';
 import type { Exposed } from './shutter';
 import { openShutter } from './shutter';
 import type { Stacking } from './stacking';
-import { swapUnits } from './swapUnits';
 import type { TitleTiming } from '../titleTime/stretch';
 
 /** What painting a layer needs to know of the title it is in. */
 export interface Stage extends Stacking {
   /** The layers that are there. */
   readonly layers: Lookup<CompiledLayer>;
+  /** Those that are there where no keyframe and no span holds. */
+  readonly still: Lookup<CompiledLayer>;
   readonly timing: TitleTiming;
   readonly format: FrameFormat;
   /** How far the whole title is moved, in whole pixels; null for not at all. */
@@ -89,10 +94,30 @@ function paintLayer(
     const there = at === titleSeconds ? stage : stage.stageAt(at);
     const then = there.layers.get(layer.layer.id) ?? layer;
     const own = ownTime(then.layer.motion.retime, at, stage.timing);
-    return paintMoment(stageFor(there, own.timing), then, own.seconds, toPixels);
+    return paintCarried(carriedBy(there, then.layer, at), toPixels, (matrix) =>
+      paintMoment(stageFor(there, own.timing), then, own.seconds, matrix),
+    );
   };
   const items = openShutter(exposed, layer, titleSeconds, stage.timing);
   return withMatte ? behindMatte(stage, layer, items, titleSeconds, toPixels) : items;
+}
+
+/** What is painted of a layer that follows the moves of another one. */
+function paintCarried(
+  carried: Carried | null,
+  toPixels: Matrix,
+  paint: (matrix: Matrix) => Exposed,
+): Exposed {
+  if (carried === null) return paint(toPixels);
+  const flat = affineOf(carried.map);
+  const exposed = paint(flat === null ? toPixels : multiply(toPixels, flat));
+  const { items } = exposed;
+  if (items.length === 0 || carried.opacity <= 0) return { ...exposed, items: [] };
+  const seen = flat === null ? warped(items, carried.map, toPixels, 1) : items;
+  return {
+    ...exposed,
+    items: carried.opacity < 1 ? [{ kind: 'group', opacity: carried.opacity, items: seen }] : seen,
+  };
 }
 
 /** The items kept to where the layer's matte is; a matte's own matte does not count. */
@@ -114,16 +139,6 @@ function behindMatte(
       mask: matte === undefined ? [] : paintLayer(stage, matte, seconds, toPixels, false),
     },
   ];
-}
-
-/**
- * The map from the space that a layer's units lie in to pixels: where it lies now, turned and scaled about its own
- * point. What is tipped in depth goes along its own plane instead; see `standingMap`.
- */
-export function layerMatrix({ own, shift, nudge, stands }: CompiledLayer, toPixels: Matrix): Matrix {
-  const [dx, dy] = stands === null ? [shift.dxU + nudge.dxU, shift.dyU + nudge.dyU] : [nudge.dxU, nudge.dyU];
-  const moved = dx === 0 && dy === 0 ? toPixels : translated(toPixels, dx, dy);
-  return own === null ? moved : multiply(moved, own);
 }
 
 /** A layer at one moment: its display items, and what its units cover. */
@@ -202,65 +217,6 @@ function delayed(seconds: number, delaySeconds: number, timing: TitleTiming): nu
   const { outStartSeconds: outStart, totalSeconds: total } = timing;
   if (seconds <= outStart || total <= outStart) return seconds - delaySeconds;
   return total - ((total - seconds) * (total - outStart + delaySeconds)) / (total - outStart);
-}
-
-// A hair before a frame is that frame.
-const DUST_SECONDS = 1e-9;
-
-/** The units of a layer with what is done to them at a time of its own. */
-export function poseUnits(layer: CompiledLayer, seconds: number, title: TitleTiming): readonly PosedUnit[] {
-  const span = layer.spanAt?.(title);
-  if (span === undefined) return poseWithin(layer, seconds, title);
-  const { fromSeconds, timing } = span;
-  const own = seconds - fromSeconds;
-  if (own < -DUST_SECONDS || own >= timing.totalSeconds - DUST_SECONDS) return [];
-  return poseWithin(layer, Math.max(0, own), timing);
-}
-
-function poseWithin(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
-  const posed = columnUnits(layer, seconds, timing);
-  const { animate, counts, swaps } = layer;
-  if (animate !== null) {
-    // A layer whose content moves by itself has one unit, with the shapes that it has now.
-    const shapes = animate(seconds);
-    return posed.map(({ unit, acts }) => ({ unit: { ...unit, shapes }, acts }));
-  }
-  const counted = counts ? countUnits(layer, posed) : posed;
-  return swaps ? swapUnits(counted) : counted;
-}
-
-const countedTo = ({ acts }: PosedUnit): number => Math.min(1, ...acts.map(({ pose }) => pose.counted));
-
-/** Units with their numbers as far as they have counted; where only the whole can count, that takes their place. */
-function countUnits({ resting }: CompiledLayer, posed: readonly PosedUnit[]): readonly PosedUnit[] {
-  if (posed.every((one) => countedTo(one) >= 1)) return posed;
-  if (posed.every(({ unit }) => unit.counted !== undefined))
-    return posed.map((one) => {
-      const { unit, acts } = one;
-      const share = countedTo(one);
-      return share < 1 ? { unit: { ...unit, ...unit.counted?.(share), cut: unit.cut }, acts } : one;
-    });
-  const [whole] = resting;
-  const share = Math.min(...posed.map(countedTo));
-  return whole.unit.counted === undefined
-    ? posed
-    : [{ unit: whole.unit.counted(share), acts: posed[0].acts }];
-}
-
-function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
-  if (layer.chain !== null) return layer.chain.at(seconds, timing);
-  if (layer.pages !== null) return layer.pages.at(seconds, timing);
-  if (layer.roll !== null) return layer.roll.at(seconds, timing);
-  if (seconds >= timing.outStartSeconds) {
-    const share = (seconds - timing.outStartSeconds) / timing.outSeconds;
-    return layer.out?.at(share, timing.outSeconds) ?? layer.resting;
-  }
-  const arriving = layer.arrivals?.at(seconds, timing) ?? null;
-  if (arriving !== null) return arriving;
-  if (layer.arrivals === null && seconds < timing.inSeconds)
-    return layer.in?.at(seconds / timing.inSeconds, timing.inSeconds) ?? layer.resting;
-  const held = timing.outStartSeconds - timing.inSeconds;
-  return layer.hold?.at(seconds - timing.inSeconds, held) ?? layer.resting;
 }
 
 /**

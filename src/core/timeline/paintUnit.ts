@@ -118,7 +118,7 @@ function bent(shape: UnitShape, map: Homography): UnitShape {
 }
 
 /** Items painted flat, seen through a map of the design units. */
-function warped(
+export function warped(
   items: readonly DisplayItem[],
   map: Homography,
   toPixels: Matrix,

@@ -5,8 +5,9 @@ import type { Point } from '../kit/rect';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import type { Stage } from './paintLayer';
-import { layerMatrix, poseUnits } from './paintLayer';
-import { mapUnit } from './mapUnit';
+import { carriedBy } from './carried';
+import { layerMatrix, mapUnit } from './mapUnit';
+import { poseUnits } from './poseUnits';
 import { isSeen } from './paintUnit';
 import { ownTime } from '../titleTime/retime';
 
@@ -45,8 +46,17 @@ function visit(stage: Stage, ids: readonly string[], seconds: number, within: Wi
     if (layer === undefined || !['text', 'rows', 'group'].includes(layer.layer.kind)) return [];
     const own = ownTime(layer.layer.motion.retime, seconds, stage.timing);
     const units = poseUnits(layer, own.seconds, own.timing);
+    const carried = carriedBy(stage, layer.layer, seconds);
+    const around =
+      carried === null
+        ? within
+        : {
+            ...within,
+            map: multiplyMaps(within.map, carried.map),
+            opacity: within.opacity * carried.opacity,
+          };
     return units.flatMap((unit, i): WordState[] => {
-      const seen = stateOf(layer, unit, within);
+      const seen = stateOf(layer, unit, around);
       if (layer.layer.kind !== 'group') {
         const [first, , third] = projectCorners(seen.map, unit.unit.ink);
         const corners = first === undefined || third === undefined ? [] : [first, third];

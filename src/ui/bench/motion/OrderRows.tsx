@@ -89,6 +89,19 @@ export function OrderRows({ of, use, onChange }: PartProps) {
           />
         </Row>
       )}
+      {use.order === 'from-one' && (
+        <Row label="From">
+          <NumberBox
+            label={`From which one, ${of}`}
+            unit=""
+            min={1}
+            max={400}
+            step={1}
+            value={(use.ranks[0] ?? 0) + 1}
+            onChange={(number) => onChange({ ranks: [number - 1] })}
+          />
+        </Row>
+      )}
       {use.gapSeconds === null && !use.waits && (
         <Row label="Overlap">
           <NumberBox

@@ -102,7 +102,7 @@ interface AttachProps {
 }
 
 function AttachRows({ layer, others }: AttachProps) {
-  const { place: where, set } = useEditing();
+  const { place: where, set, change } = useEditing();
   const { boxes, selection } = useBench();
   const apply = useApply();
   const { place } = layer;
@@ -132,7 +132,23 @@ function AttachRows({ layer, others }: AttachProps) {
           }}
         />
       </Row>
-      {place.target.kind === 'layer' && <DockRow />}
+      {place.target.kind === 'layer' && (
+        <>
+          <label className="flex items-center gap-2 py-1">
+            <input
+              type="checkbox"
+              className="accent-leaf"
+              checked={layer.followsMoves === true}
+              onChange={(event) => {
+                const followsMoves = event.target.checked;
+                change((one) => ({ ...one, followsMoves }));
+              }}
+            />
+            Goes along with its moves
+          </label>
+          <DockRow />
+        </>
+      )}
       <div className="grid grid-cols-2 gap-3 py-2">
         <div>
           <p className="pb-1 text-soft">This layer’s</p>
