@@ -123,10 +123,7 @@ export function compile(
       new Map(layersAt(seconds, timing).map((one) => [one.layer.id, cornersOf(one, by, format)])),
     credits: compiledCredits(still),
     mirrored: mirroredPlaces(resolved.template),
-    moveTimes(layerId) {
-      const layer = stages.still.layers.get(layerId);
-      return { in: layer?.in?.times ?? [], out: layer?.out?.times ?? [] };
-    },
+    moveTimes: (layerId) => timesOf(stages.still.layers.get(layerId)),
     holdsStill: !resolved.isKeyed && resolved.template.layers.every(holdsStill),
     wordsAt: (seconds, timing) => wordStates(stageAt(seconds, timing), seconds),
     frame(seconds, timing, only) {
@@ -143,6 +140,11 @@ export function compile(
     },
   };
 }
+
+const timesOf = (layer: CompiledLayer | undefined): ReturnType<CompiledTitle['moveTimes']> => ({
+  in: layer?.in?.times ?? [],
+  out: layer?.out?.times ?? [],
+});
 
 /** Whether a layer neither moves by itself nor has a time of its own. */
 function holdsStill(layer: Layer): boolean {
