@@ -1,5 +1,5 @@
 import type { FoldEdge } from '../moves/fold';
-import type { Spring } from '../eases/springBy';
+import type { Spring } from '../kit/springBy';
 import type { Pivot } from '../moves/move';
 import type { CreditRow, RollWish } from './credits';
 import type { HexColour } from '../display/list';

@@ -21,7 +21,7 @@ import { changeAtMoment } from './changeAtMoment';
 import { momentToSeconds, secondsToMoment, snapMoment } from '../titleTime/moments';
 import { keySeconds, reverseKeys, shiftKeys, snapKeys, stretchKeys } from '../titleTime/moveKeys';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
-import { springBy } from '../eases/springBy';
+import { springBy } from '../kit/springBy';
 import { mixValues, trackValue } from '../titleTime/tracks';
 import { templateAt } from '../resolve/settings';
 

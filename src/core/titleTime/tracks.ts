@@ -10,8 +10,8 @@ import type {
   Track,
 } from '../model/template';
 import { EASES } from '../eases';
-import type { Spring } from '../eases/springBy';
-import { springBy } from '../eases/springBy';
+import type { Spring } from '../kit/springBy';
+import { springBy } from '../kit/springBy';
 import { assertNever } from '../kit/assertNever';
 import { curveOf } from './curve';
 import { momentToSeconds } from './moments';

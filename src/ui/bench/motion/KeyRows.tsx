@@ -1,6 +1,6 @@
 'use client';
 import { TrashIcon } from '@heroicons/react/24/outline';
-import type { Spring } from '@/core/eases/springBy';
+import type { Spring } from '@/core/kit/springBy';
 import type { FieldValue, Keyframe, Layer, Track } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { POINT_LABELS } from '@/core/frame/points';
