@@ -50,7 +50,8 @@ function placeProperties(layer: Layer): Property[] {
     ),
     stateProperty(ATTACHMENT_PATH, 'Attachment', writeAttachment(place), layer, (value) => {
       const attachment = readAttachment(value);
-      return attachment && placed(attachment);
+      const isItself = attachment?.target.kind === 'layer' && attachment.target.layerId === layer.id;
+      return attachment === null || isItself ? null : placed(attachment);
     }),
     figuresProperty('place.pin', 'Corner pin', PIN_FIGURES, place.pin, (pin) => placed({ pin })),
   ];

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { serverFonts } from '../../server/fontFiles';
 import { FORMATS } from '../frame/formats';
+import { findProperty } from '../layers';
 import { removeLayer } from '../edit/removeLayer';
 import type { Attachment } from '../model/attachment';
 import {
@@ -19,6 +20,7 @@ import { place, testBox, testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { RATES } from '../time/rates';
 import { stretchTiming } from '../titleTime/stretch';
+import { trackValue } from '../titleTime/tracks';
 import { compile } from './compile';
 
 const WIDE = FORMATS.get('wide-1080');
@@ -105,6 +107,16 @@ describe('an attachment with keys', () => {
       }),
       { numRuns: 20 },
     );
+  });
+
+  test('has the one of the key before where one value is asked for, whatever figures names have', () => {
+    const named = docked([key(1, to('layer-1')), key(2, to('layer-3'))]);
+    const property = findProperty(named, ATTACHMENT_PATH);
+    const value = trackValue(named.motion.tracks[0], 1.5, DESIGN, TIMING, property);
+    expect(readAttachment(value ?? '')?.target).toEqual({ kind: 'layer', layerId: 'layer-1' });
+    // Pasted onto the layer that it names it stays as it was: nothing is attached to itself.
+    const other = sized('layer-1', 10, 10);
+    expect(findProperty(other, ATTACHMENT_PATH)?.with(to('layer-1'))).toBe(other);
   });
 
   test('in a circle through its keys is refused, by name', () => {

@@ -61,18 +61,26 @@ function trackState(track: Track, seconds: number, design: Timing, timing: Title
   return { keys, next, share: (seconds - before.seconds) / (after.seconds - before.seconds) };
 }
 
+/** How a property behaves between two of its keys. */
+export interface Between {
+  readonly mix?: Mix;
+  /** There is nothing between two of its values: it has the one of the key before. */
+  readonly blends?: boolean;
+}
+
 /** A track's value at a time; its first before the first key, its last after the last. Null without keys. */
 export function trackValue(
   track: Track,
   seconds: number,
   design: Timing,
   timing: TitleTiming,
-  mix: Mix = mixValues,
+  { mix = mixValues, blends = false }: Between = {},
 ): FieldValue | null {
   const state = trackState(track, seconds, design, timing);
   if (state === null || 'value' in state) return state?.value ?? null;
   const { keys, next, share } = state;
   const before = keys[next - 1].key;
+  if (blends) return before.value;
   if (before.way === 'round') return roundValue(keys, next, share) ?? before.value;
   return mix(before.value, keys[next].key.value, keyShare(before, share));
 }
@@ -80,12 +88,6 @@ export function trackValue(
 /** What keyframes set; between two values that have nothing between them also the other one, and how far it is to it. */
 export interface KeyedSetting extends PropertySetting {
   readonly toward?: { readonly value: FieldValue; readonly share: number };
-}
-
-/** How a property behaves between two of its keys. */
-export interface Between {
-  readonly mix?: Mix;
-  readonly blends?: boolean;
 }
 
 function keyedSetting(
@@ -96,7 +98,7 @@ function keyedSetting(
 ): KeyedSetting[] {
   const [layerId, path] = [layer.id, track.path];
   if (between.blends !== true) {
-    const value = trackValue(track, seconds, design, timing, between.mix);
+    const value = trackValue(track, seconds, design, timing, between);
     return value === null ? [] : [{ layerId, path, value }];
   }
   const state = trackState(track, seconds, design, timing);

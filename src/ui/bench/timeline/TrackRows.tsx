@@ -39,7 +39,8 @@ function TrackRow({ layer, track, timing, scale, rate }: Props & { readonly trac
   const label = findProperty(layer, track.path)?.label ?? track.path;
   const addKey = (): void => {
     const seconds = designSeconds(playhead, timing);
-    const value = trackValue(track, seconds, timing, designTiming(timing));
+    const between = findProperty(layer, track.path);
+    const value = trackValue(track, seconds, timing, designTiming(timing), between);
     if (value === null) return;
     apply((now) =>
       updateLayer(now, layer.id, (one) => setKey(one, track.path, secondsToMoment(seconds, timing), value)),
