@@ -4,7 +4,6 @@ import type { PointName } from '@/core/frame/points';
 import type { FieldValue } from '@/core/model/template';
 import { useApply, useBench } from '../state/benchStore';
 import { useEditing } from '../state/useEditing';
-import { Row } from './PropertyRow';
 
 const DOCKS: readonly { readonly label: string; readonly own: PointName; readonly its: PointName }[] = [
   { label: 'Above', own: 'bottomLeft', its: 'topLeft' },
@@ -35,8 +34,9 @@ export function DockRow() {
     );
   };
   return (
-    <Row label="Dock">
-      <span role="group" aria-label="Dock" className="grid grid-cols-5 gap-1">
+    <div className="flex items-center gap-2 py-1">
+      <span className="shrink-0 text-soft">Dock</span>
+      <span role="group" aria-label="Dock" className="grid min-w-0 flex-1 grid-cols-5 gap-1">
         {DOCKS.map(({ label, own, its }) => (
           <button
             key={label}
@@ -49,6 +49,6 @@ export function DockRow() {
           </button>
         ))}
       </span>
-    </Row>
+    </div>
   );
 }
