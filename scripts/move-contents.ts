@@ -6,7 +6,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createCanvas } from '@napi-rs/canvas';
 import type { Canvas } from '@napi-rs/canvas';
-import { EMPTY } from '../demo/layers';
+import { motionSheet } from '../demo/moveTemplate';
 import { movesFor, pickMove } from '../src/core/edit/pickMove';
 import { FORMATS } from '../src/core/frame/formats';
 import { previewFormat } from '../src/core/frame/previewFormat';
@@ -104,19 +104,7 @@ function titleOf(layers: readonly Layer[], move: string): Template | null {
   if (!movesFor(moving).some(({ id }) => id === move)) return null;
   const use = pickMove(moving, newMoveUse(move, { lengthSeconds: 1 }), move);
   const moved = { ...moving, motion: motionOf(use, 'mirror') };
-  return {
-    ...EMPTY,
-    name: move,
-    kind: 'opener',
-    production: '',
-    description: '',
-    formats: ['wide-1080'],
-    rate: '25',
-    backdrop: '#31404a',
-    timing: { inSeconds: 1, holdSeconds: 1, outSeconds: 1 },
-    layers: [...layers.slice(0, -1), moved],
-    fields: [],
-  };
+  return { ...motionSheet(move, moved), layers: [...layers.slice(0, -1), moved] };
 }
 
 const folder = process.argv[2] ?? 'move-contents';

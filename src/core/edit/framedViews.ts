@@ -7,6 +7,7 @@ import { secondsToMoment } from '../titleTime/moments';
 import { keySeconds } from '../titleTime/moveKeys';
 import { updateLayer } from './editTemplate';
 import { setKey, updateTrack } from './editTracks';
+import { removeKeys } from './manyKeys';
 
 /** One of the views that a picture goes through. */
 export interface FramedView {
@@ -53,26 +54,24 @@ export function addView(template: Template, layerId: string, seconds: number, vi
 
 /** A template with one of the views changed. */
 export function changeView(template: Template, layerId: string, index: number, view: PictureView): Template {
-  return updateTrack(template, layerId, VIEW_PATH, (track) => ({
-    ...track,
-    keys: track.keys.with(index, { ...track.keys[index], value: viewFigures(view) }),
-  }));
+  return changeKey(template, layerId, index, { value: viewFigures(view) });
 }
 
 /** A template with one of the views at another time of the design. */
 export function moveView(template: Template, layerId: string, index: number, seconds: number): Template {
-  const moment = secondsToMoment(seconds, template.timing);
+  return changeKey(template, layerId, index, { moment: secondsToMoment(seconds, template.timing) });
+}
+
+function changeKey(template: Template, layerId: string, index: number, change: Partial<Keyframe>): Template {
   return updateTrack(template, layerId, VIEW_PATH, (track) => ({
     ...track,
-    keys: track.keys.with(index, { ...track.keys[index], moment }),
+    keys: track.keys.with(index, { ...track.keys[index], ...change }),
   }));
 }
 
 /** A template without one of the views; without the last of them the picture is seen as a whole again. */
 export function removeView(template: Template, layerId: string, index: number): Template {
-  const without = updateTrack(template, layerId, VIEW_PATH, (track) =>
-    track.keys.length <= 1 ? null : { ...track, keys: track.keys.toSpliced(index, 1) },
-  );
+  const without = removeKeys(template, [{ layerId, path: VIEW_PATH, index }]);
   return updateLayer(without, layerId, (layer) =>
     layer.kind === 'picture' && trackOf(layer, VIEW_PATH) === undefined ? { ...layer, view: null } : layer,
   );
@@ -98,7 +97,7 @@ export function keptInside(view: PictureView, size: PictureSize, box: Rect): Pic
   return { x: (x + width / 2) / size.widthPx, y: (y + height / 2) / size.heightPx, zoom };
 }
 
-/** The part of a picture that all views lie in, and how large one is in it, as shares of the picture's width and height. */
+/** Where a view lies in its picture, as shares of the picture's width and height. */
 export function viewRect(view: PictureView, size: PictureSize, box: Rect): Rect {
   const { x, y, width, height } = viewCrop(size, box, view);
   return {

@@ -23,6 +23,14 @@ function stageOf(path: string): PropertyStage {
   return PAINT.test(path) ? 'paint' : 'layout';
 }
 
+/** What a property is called and where it belongs, which its path decides. */
+const named = (path: string, label: string): Pick<Property, 'path' | 'label' | 'part' | 'stage'> => ({
+  path,
+  label,
+  part: partOf(path),
+  stage: stageOf(path),
+});
+
 type NumberControl = Extract<Control, { kind: 'number' }>;
 
 /** A numeric property; values that are not finite numbers leave it as it was, others are kept in range. */
@@ -34,10 +42,7 @@ export function numberProperty(
   write: (value: number) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'number',
     control: { kind: 'number', unit, min, max, step },
     value,
@@ -70,10 +75,7 @@ export function figuresProperty(
   write: (values: readonly number[] | null) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'text',
     control: { kind: 'figures', figures },
     value: value === null ? '' : writeFigures(value),
@@ -91,10 +93,7 @@ export function stateProperty(
   write: (value: FieldValue) => Layer | null,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'text',
     control: { kind: 'state' },
     value,
@@ -112,10 +111,7 @@ export function colourProperty(
   write: (value: string) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'colour',
     control: { kind: 'colour' },
     value,
@@ -132,10 +128,7 @@ export function choiceProperty<T extends string>(
   write: (value: T) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'choice',
     control: { kind: 'choice', choices },
     value,
@@ -151,10 +144,7 @@ export function textProperty(
   write: (value: string) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'text',
     control: { kind: 'text', lines: 'many' },
     value,
@@ -170,10 +160,7 @@ export function switchProperty(
   write: (value: boolean) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'switch',
     control: { kind: 'switch' },
     value,
@@ -189,10 +176,7 @@ export function pictureProperty(
   write: (value: string | null) => Layer,
 ): Property {
   return {
-    path,
-    label,
-    part: partOf(path),
-    stage: stageOf(path),
+    ...named(path, label),
     fieldKind: 'picture',
     control: { kind: 'picture' },
     value: value ?? '',
