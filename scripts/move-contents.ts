@@ -53,7 +53,7 @@ const box = (id: string, fill: string, dxU: number): Layer => ({
   motion: motionOf(null, null),
 });
 
-/** The contents by name; the last layer of each is the one that moves. A background stands for a picture. */
+/** The contents by name, and one with figures, for what counts them; the last layer of each is the one that moves. A background stands for a picture. */
 const CONTENTS: Readonly<Record<string, readonly Layer[]>> = {
   Latin: [words('Ilse Marrow', 260)],
   'Latin, title of 0.5 s': [words('Ilse Marrow', 260)],
@@ -62,6 +62,7 @@ const CONTENTS: Readonly<Record<string, readonly Layer[]>> = {
   'One letter': [words('O', 300)],
   'Sixty letters': [words('The lanterns are lit along the lower lock from dusk till nine', 66)],
   'Two lines': [words('Ilse Marrow\nLock keeper', 200)],
+  Figures: [words('1,250 lanterns', 220)],
   'A picture': [
     {
       ...newPictureLayer('one', 'One', 'stand-in'),

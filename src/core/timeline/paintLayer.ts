@@ -25,7 +25,7 @@ import { poseUnits } from './poseUnits';
 import { clippedTo } from './clippedTo';
 import { blurOf, coveredRect, isSeen, paintUnit, warped } from './paintUnit';
 import { ownTime } from '../titleTime/retime';
-import { shaded } from './shaded';
+import { shaded } from './atop';
 import type { Exposed } from './shutter';
 import { openShutter } from './shutter';
 import type { Stacking } from './stacking';

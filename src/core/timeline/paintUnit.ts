@@ -1,20 +1,19 @@
-import { mixColours } from '../colour/mixStops';
-import { hexToOklch } from '../colour/oklch';
 import type { Homography } from '../display/homography';
 import { affineOf, invertMap, mapOf, multiplyMaps, projectOutline, projectRect } from '../display/homography';
-import { listBounds } from '../display/bounds';
-import type { DisplayItem, Paint } from '../display/list';
+import type { DisplayItem } from '../display/list';
 import { rectOutline } from '../display/shapes';
 import { trimOutline } from '../display/trim';
 import type { Matrix } from '../kit/matrix';
-import { IDENTITY, mapRect, multiply, scaleOf } from '../kit/matrix';
+import { mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { growRect, unionRects } from '../kit/rect';
 import type { UnitShape } from '../display/unitShape';
-import { pathShape, solid } from '../display/unitShape';
+import { pathShape } from '../display/unitShape';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
-import { innerShadow, mapItem, widestEdge } from './dressItems';
+import { coloursOver, dimmedAround, laidOver, lightPaint, tinted } from './actColours';
+import { innerShadow, widestEdge } from './dressItems';
+import { fringed } from './fringes';
 import type { MappedUnit } from './mapUnit';
 import { STILL } from './mapUnit';
 import { maskPaint } from './maskPaint';
@@ -22,7 +21,7 @@ import type { Act } from './motion';
 import { edgeItems, shapeItem } from './shapeItems';
 import { clippedTo } from './clippedTo';
 import { withBlocks } from './moveBlocks';
-import { shaded } from './shaded';
+import { shaded } from './atop';
 import { bevelEdges, solidItems } from './solidItems';
 
 // A blur's standard deviation is a quarter of the width over which an edge fades.
@@ -130,69 +129,6 @@ export function warped(
   return [{ kind: 'warp', map: multiplyMaps(pixels, multiplyMaps(map, back)), opacity, items }];
 }
 
-/** Items over themselves in the colours of their fringes, moved to one side and to the other. */
-function fringed({ acts }: PosedUnit, items: DisplayItem[], toPixels: Matrix): DisplayItem[] {
-  const act = acts.find(({ pose, plan }) => pose.fringeU !== 0 && plan.fringes !== undefined);
-  const bounds = act === undefined ? null : listBounds(items);
-  if (act?.plan.fringes === undefined || bounds === null) return items;
-  const byPx = act.pose.fringeU * toPixels[0];
-  const ghosts = act.plan.fringes.map((colour, i): DisplayItem => {
-    const across = i === 0 ? byPx : -byPx;
-    const own = items.map((item) => mapItem(item, [1, 0, 0, 1, across, 0]));
-    const area = { ...bounds, x: bounds.x + across };
-    const flat: DisplayItem = {
-      kind: 'fill',
-      outline: rectOutline(area),
-      paint: solid(colour),
-      matrix: IDENTITY,
-      opacity: 1,
-    };
-    return { kind: 'mask', mode: 'in', items: [flat], mask: own };
-  });
-  return [...ghosts, ...items];
-}
-
-/** A colour or a light that lies over what is painted of a unit. */
-interface Over {
-  readonly paint: Paint;
-  readonly opacity: number;
-  readonly area: Rect;
-}
-
-/** The colours and lights of a unit's acts, for what is not made of shapes: pictures, and the members of a group. */
-function coloursOver({ box }: CompiledLayer, { unit: painted, acts }: PosedUnit): Over[] {
-  const whole = unionRects([box, painted.box, painted.ink]) ?? box;
-  return acts.flatMap(({ pose, plan }): Over[] => {
-    const tint = Math.min(1, pose.tint);
-    const colour: Over[] =
-      tint > 0 && plan.colour !== undefined
-        ? [{ paint: solid(plan.colour), opacity: tint, area: growRect(whole, OVER_U) }]
-        : [];
-    const isLit = pose.light > 0 && pose.light < 1 && plan.light !== undefined;
-    return isLit && plan.light
-      ? [
-          ...colour,
-          { paint: lightPaint(plan.light, pose.light, box), opacity: 1, area: growRect(whole, OVER_U) },
-        ]
-      : colour;
-  });
-}
-
-// Outlines and shadows of members reach beyond their boxes.
-const OVER_U = 200;
-
-function laidOver(items: DisplayItem[], colours: readonly Over[], matrix: Matrix): DisplayItem[] {
-  if (colours.length === 0 || items.length === 0) return items;
-  const over = colours.map(({ paint, opacity, area }): DisplayItem => ({
-    kind: 'fill',
-    outline: rectOutline(area),
-    paint,
-    matrix,
-    opacity,
-  }));
-  return [{ kind: 'group', opacity: 1, items: [...items, { kind: 'atop', items: over }] }];
-}
-
 /** A unit's shapes in the colours of its acts, with a light over them, and drawn as far as they are. */
 function changedShapes(
   layer: CompiledLayer,
@@ -215,7 +151,7 @@ function changedShapes(
   return shapes.flatMap((shape): UnitShape[] => {
     if (shape.kind === 'image') return [shape];
     const paint = tints.reduce((mixed, { colour, share }) => tinted(mixed, colour, share), shape.paint);
-    const around = lights.reduce((done, light) => tinted(done, '#000000', dimmedBy(paint, light)), paint);
+    const around = lights.reduce(dimmedAround, paint);
     const own: UnitShape = { ...shape, paint: around };
     const lit = lights.map((light) => pathShape(shape.outline, light.paint, shape.opacity));
     if (drawn >= 1) return [own, ...lit];
@@ -232,57 +168,7 @@ function changedShapes(
   });
 }
 
-// What is as light as a light on it is darkened by so much around that, or it would not be seen.
-const MOST_DIMMED = 0.4;
-// Lightness in OKLab from which on the two are told apart well.
-const TOLD_APART = 0.25;
-
-/** How much darker a paint is to be (0 to 1) while a light goes over it; not at its beginning and its end. */
-function dimmedBy(
-  paint: Paint,
-  { colour, through }: { readonly colour: string; readonly through: number },
-): number {
-  const own = paint.kind === 'solid' ? [paint.colour] : paint.stops.map((stop) => stop.colour);
-  const light = hexToOklch(colour).l;
-  const alike = own.map((one) => 1 - Math.abs(hexToOklch(one).l - light) / TOLD_APART);
-  return MOST_DIMMED * Math.max(0, ...alike) * Math.sin(Math.PI * through);
-}
-
 const FILLS_FROM = 0.72;
-
-function tinted(paint: Paint, colour: string, share: number): Paint {
-  if (paint.kind === 'solid') return solid(mixColours(paint.colour, colour, share));
-  return {
-    ...paint,
-    stops: paint.stops.map((stop) => ({ ...stop, colour: mixColours(stop.colour, colour, share) })),
-  };
-}
-
-/** A band of light at a share of its way over a box. */
-function lightPaint(
-  light: { readonly angleDegrees: number; readonly widthU: number; readonly colour: string },
-  share: number,
-  box: Rect,
-): Paint {
-  const lean = Math.tan((light.angleDegrees * Math.PI) / 180) * box.height;
-  const reach = light.widthU / 2 + Math.abs(lean) / 2;
-  const middle = box.x - reach + (box.width + 2 * reach) * share;
-  const angle = (light.angleDegrees * Math.PI) / 180;
-  const half = light.widthU / 2;
-  const centreY = box.y + box.height / 2;
-  const [dx, dy] = [Math.cos(angle) * half, Math.sin(angle) * half];
-  const stop = (at: number, opacity: number): { at: number; colour: string; opacity: number } => ({
-    at,
-    colour: light.colour,
-    opacity,
-  });
-  return {
-    kind: 'linear',
-    from: { x: middle - dx, y: centreY - dy },
-    to: { x: middle + dx, y: centreY + dy },
-    stops: [stop(0, 0), stop(0.35, 0.35), stop(0.5, 0.95), stop(0.65, 0.35), stop(1, 0)],
-  };
-}
 
 /** How far a unit is blurred along its less blurred axis: a standard deviation in px. */
 export function blurOf({ acts }: PosedUnit, toPixels: Matrix): number {
