@@ -53,7 +53,7 @@ const box = (id: string, fill: string, dxU: number): Layer => ({
   motion: motionOf(null, null),
 });
 
-/** The contents by name, and one with figures, for what counts them; the last layer of each is the one that moves. A background stands for a picture. */
+/** The contents by name, and one with figures, for what counts them; the last layer of each moves. */
 const CONTENTS: Readonly<Record<string, readonly Layer[]>> = {
   Latin: [words('Ilse Marrow', 260)],
   'Latin, title of 0.5 s': [words('Ilse Marrow', 260)],
