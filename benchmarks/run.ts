@@ -10,6 +10,7 @@ import { benchMachines } from './machines';
 import { benchMotion } from './motion';
 import { benchOutputs } from './outputs';
 import { benchPages } from './pages';
+import { benchPlayback } from './playback';
 import { benchDesk } from './desk';
 import { benchTyping } from './typing';
 import { benchBatch, benchExport, benchMemory } from './press';
@@ -29,6 +30,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   pages: benchPages,
   lists: benchLists,
   typing: benchTyping,
+  playback: benchPlayback,
   desk: benchDesk,
 };
 

@@ -23,15 +23,8 @@ export function blurPlane(
   acrossPx: number,
   downPx: number,
 ): void {
-  blurLines(plane, { count: height, stride: width, length: width, step: 1 }, acrossPx);
-  blurLines(plane, { count: width, stride: 1, length: height, step: width }, downPx);
-}
-
-interface Lines {
-  readonly count: number;
-  readonly stride: number;
-  readonly length: number;
-  readonly step: number;
+  for (const [left, size] of windowsOf(acrossPx)) averageAcross(plane, width, height, left, size);
+  for (const [left, size] of windowsOf(downPx)) averageDown(plane, width, height, left, size);
 }
 
 function premultiplied(data: Uint8ClampedArray, pixels: number): Float32Array[] {
@@ -52,36 +45,50 @@ function writeStraight(data: Uint8ClampedArray, planes: readonly Float32Array[])
   }
 }
 
-/** Three moving averages along every line; nothing for a deviation under a fifth of a pixel. */
-function blurLines(plane: Float32Array, lines: Lines, deviation: number): void {
-  if (deviation < 0.2) return;
+/** How far the three moving averages reach to the left, and how wide they are; none for a deviation under a fifth of a pixel. */
+function windowsOf(deviation: number): readonly (readonly [left: number, size: number])[] {
+  if (deviation < 0.2) return [];
   const size = Math.max(1, Math.floor((deviation * 3 * Math.sqrt(2 * Math.PI)) / 4 + 0.5));
+  if (size % 2 === 1) return [0, 1, 2].map(() => [size >> 1, size] as const);
   // An even window is laid once to each side, so that nothing is shifted (as the recommendation says).
-  const lefts = size % 2 === 1 ? [size >> 1, size >> 1, size >> 1] : [size / 2, size / 2 - 1, size / 2];
-  const sizes = size % 2 === 1 ? [size, size, size] : [size, size, size + 1];
-  const scratch = new Float32Array(lines.length);
-  for (let line = 0; line < lines.count; line++) {
-    for (const [pass, left] of lefts.entries()) {
-      average(plane, line * lines.stride, lines.step, scratch, left, sizes[pass]);
+  return [
+    [size / 2, size],
+    [size / 2 - 1, size],
+    [size / 2, size + 1],
+  ];
+}
+
+function averageAcross(plane: Float32Array, width: number, height: number, left: number, size: number): void {
+  const line = new Float32Array(width);
+  for (let row = 0; row < height; row++) {
+    const start = row * width;
+    let sum = 0;
+    for (let x = 0; x < Math.min(width, size - left); x++) sum += plane[start + x];
+    for (let x = 0; x < width; x++) {
+      line[x] = sum / size;
+      const comes = x + size - left;
+      const goes = x - left;
+      sum += (comes < width ? plane[start + comes] : 0) - (goes >= 0 ? plane[start + goes] : 0);
     }
+    plane.set(line, start);
   }
 }
 
-function average(
-  plane: Float32Array,
-  start: number,
-  step: number,
-  scratch: Float32Array,
-  left: number,
-  size: number,
-): void {
-  const { length } = scratch;
-  const at = (i: number): number => (i >= 0 && i < length ? plane[start + i * step] : 0);
-  let sum = 0;
-  for (let i = -left; i < size - left; i++) sum += at(i);
-  for (let i = 0; i < length; i++) {
-    scratch[i] = sum / size;
-    sum += at(i + size - left) - at(i - left);
+/** All columns at once, row by row: memory lies that way. */
+function averageDown(plane: Float32Array, width: number, height: number, left: number, size: number): void {
+  const source = plane.slice();
+  const sums = new Float64Array(width);
+  for (let row = 0; row < Math.min(height, size - left); row++) {
+    for (let x = 0; x < width; x++) sums[x] += source[row * width + x];
   }
-  for (let i = 0; i < length; i++) plane[start + i * step] = scratch[i];
+  for (let row = 0; row < height; row++) {
+    const comes = (row + size - left) * width;
+    const goes = (row - left) * width;
+    const start = row * width;
+    for (let x = 0; x < width; x++) {
+      plane[start + x] = sums[x] / size;
+      const added = comes < source.length ? source[comes + x] : 0;
+      sums[x] += added - (goes >= 0 ? source[goes + x] : 0);
+    }
+  }
 }

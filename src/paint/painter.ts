@@ -1,11 +1,13 @@
 import { growBlur, itemBounds, listBounds, neededWithin } from '@/core/display/bounds';
 import { invertMap } from '@/core/display/homography';
+import { assetsOf } from '@/core/display/assets';
 import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/list';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Rect } from '@/core/kit/rect';
 import { blurAxes } from './blurAxes';
 import { Exposure } from './exposure';
 import { brightnessToAlpha, warpPixels } from './pixels';
+import { KeptSurfaces } from './keptSurfaces';
 import type { Surface, SurfaceContext, SurfaceMaker } from './surface';
 import { SurfacePool } from './surfacePool';
 import { place, visible } from './visible';
@@ -24,15 +26,20 @@ interface Canvas {
 
 /**
  * Paints display lists with one canvas implementation. Paths are made once per outline. What is painted by itself
- * first gets a surface that is no larger than what of it can be seen.
+ * first gets a surface that is no larger than what of it can be seen; what comes again as it was is not painted again.
  */
 export class Painter {
   private readonly paths: OutlinePaths;
   private readonly pool: SurfacePool;
+  private readonly kept: KeptSurfaces;
 
   constructor(private readonly maker: SurfaceMaker) {
     this.paths = new OutlinePaths(maker);
     this.pool = new SurfacePool(maker);
+    this.kept = new KeptSurfaces(
+      (surface) => this.pool.giveBack(surface),
+      (item) => assetsOf([item]).every((asset) => maker.picture(asset) !== null),
+    );
   }
 
   /** Paints a frame over what the context shows, at its top left corner. */
@@ -140,7 +147,9 @@ export class Painter {
 
   private paintGroup(on: Canvas, item: Of<'group'>): void {
     const area = visible(itemBounds(item), on.area);
-    if (area !== null) this.lay(on, this.layer(area, item.items, on.tint), area, item.opacity);
+    if (area === null) return;
+    const own = this.kept.of(item, area, on.tint, () => this.layer(area, item.items, on.tint));
+    this.lay(on, own, area, item.opacity);
   }
 
   private paintAtop(on: Canvas, item: Of<'atop'>): void {
@@ -159,8 +168,10 @@ export class Painter {
     const grown = bounds && growBlur(bounds, item.blurPx, item.blurPx);
     const area = visible(grown, neededWithin(item, on.area));
     if (area === null) return;
-    const shape = this.layer(area, item.items, item.colour);
-    const soft = item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
+    const soft = this.kept.of(item, area, undefined, () => {
+      const shape = this.layer(area, item.items, item.colour);
+      return item.blurPx > 0 ? this.blurred(shape, area, item.blurPx) : shape;
+    });
     const { x, y } = item.offsetPx;
     this.lay(on, soft, { ...area, x: area.x + x, y: area.y + y }, item.opacity);
   }
@@ -168,28 +179,30 @@ export class Painter {
   private paintMask(on: Canvas, item: Of<'mask'>): void {
     const area = visible(itemBounds(item), on.area);
     if (area === null) return;
-    const layer = this.layer(area, item.items, on.tint);
-    const mask = this.layer(area, item.mask);
-    if (item.by === 'brightness') mask.changePixels(area.width, area.height, brightnessToAlpha);
-    layer.context.globalCompositeOperation = item.mode === 'in' ? 'destination-in' : 'destination-out';
-    this.lay({ context: layer.context, area }, mask, area, 1);
-    layer.context.globalCompositeOperation = 'source-over';
-    this.lay(on, layer, area, 1);
+    const own = this.kept.of(item, area, on.tint, () => {
+      const layer = this.layer(area, item.items, on.tint);
+      const mask = this.layer(area, item.mask);
+      if (item.by === 'brightness') mask.changePixels(area.width, area.height, brightnessToAlpha);
+      layer.context.globalCompositeOperation = item.mode === 'in' ? 'destination-in' : 'destination-out';
+      this.lay({ context: layer.context, area }, mask, area, 1);
+      layer.context.globalCompositeOperation = 'source-over';
+      return layer;
+    });
+    this.lay(on, own, area, 1);
   }
 
   private paintBlur(on: Canvas, item: Of<'blur'>): void {
     const { acrossPx, downPx } = item;
     const area = visible(itemBounds(item), neededWithin(item, on.area));
     if (area === null) return;
-    const sharp = this.layer(area, item.items, on.tint);
-    const even = Math.abs(acrossPx - downPx) < 0.01;
-    const soft = even ? this.blurred(sharp, area, acrossPx) : sharp;
-    if (!even) {
-      sharp.changePixels(area.width, area.height, (data) =>
-        blurAxes(data, area.width, area.height, acrossPx, downPx),
-      );
-    }
-    this.lay(on, soft, area, 1);
+    const { width, height } = area;
+    const own = this.kept.of(item, area, on.tint, () => {
+      const sharp = this.layer(area, item.items, on.tint);
+      if (Math.abs(acrossPx - downPx) < 0.01) return this.blurred(sharp, area, acrossPx);
+      sharp.changePixels(width, height, (data) => blurAxes(data, width, height, acrossPx, downPx));
+      return sharp;
+    });
+    this.lay(on, own, area, 1);
   }
 
   private paintWarp(on: Canvas, item: Of<'warp'>): void {
@@ -197,26 +210,32 @@ export class Painter {
     const flat = visible(listBounds(item.items), neededWithin(item, on.area));
     const toFlat = invertMap(item.map);
     if (area === null || flat === null || toFlat === null) return;
-    const flatLayer = this.layer(flat, item.items, on.tint);
-    const source = flatLayer.readPixels(flat.width, flat.height);
-    this.pool.giveBack(flatLayer);
-    const target = this.pool.take(area.width, area.height);
-    target.changePixels(area.width, area.height, (data) => warpPixels(source, flat, data, area, toFlat));
-    this.lay(on, target, area, item.opacity);
+    const own = this.kept.of(item, area, on.tint, () => {
+      const flatLayer = this.layer(flat, item.items, on.tint);
+      const source = flatLayer.readPixels(flat.width, flat.height);
+      this.pool.giveBack(flatLayer);
+      const target = this.pool.take(area.width, area.height);
+      target.changePixels(area.width, area.height, (data) => warpPixels(source, flat, data, area, toFlat));
+      return target;
+    });
+    this.lay(on, own, area, item.opacity);
   }
 
   private paintAverage(on: Canvas, item: Of<'average'>): void {
     const area = visible(itemBounds(item), on.area);
     if (area === null) return;
-    const sum = new Exposure(area.width * area.height);
-    for (const items of item.exposures) {
-      const layer = this.layer(area, items, on.tint);
-      sum.add(layer.readPixels(area.width, area.height));
-      this.pool.giveBack(layer);
-    }
-    const target = this.pool.take(area.width, area.height);
-    target.changePixels(area.width, area.height, (data) => sum.write(data));
-    this.lay(on, target, area, 1);
+    const own = this.kept.of(item, area, on.tint, () => {
+      const sum = new Exposure(area.width * area.height);
+      for (const items of item.exposures) {
+        const layer = this.layer(area, items, on.tint);
+        sum.add(layer.readPixels(area.width, area.height));
+        this.pool.giveBack(layer);
+      }
+      const target = this.pool.take(area.width, area.height);
+      target.changePixels(area.width, area.height, (data) => sum.write(data));
+      return target;
+    });
+    this.lay(on, own, area, 1);
   }
 
   // Blurring between two small canvases costs a quarter of blurring straight onto a full frame.
@@ -235,14 +254,14 @@ export class Painter {
     return surface;
   }
 
-  /** Lays a surface that shows `area` down, and gives it back. */
+  /** Lays a surface that shows `area` down, and gives it back unless it is kept. */
   private lay({ context, area: of }: Canvas, surface: Surface, area: Rect, opacity: number): void {
     const { x, y, width, height } = area;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.globalAlpha = opacity;
     context.drawImage(surface.image, 0, 0, width, height, x - of.x, y - of.y, width, height);
     context.globalAlpha = 1;
-    this.pool.giveBack(surface);
+    if (!this.kept.holds(surface)) this.pool.giveBack(surface);
   }
 }
 

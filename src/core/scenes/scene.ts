@@ -104,6 +104,14 @@ export function scatter(index: number): number {
   return x - Math.floor(x);
 }
 
+// Stand-in pictures move as often as most recorded ones.
+const PER_SECOND = 25;
+
+/** The time (s) of the picture that a scene shows at a time: it has so many a second, whatever is laid over it. */
+export function sceneFrame(seconds: number): number {
+  return Math.floor(seconds * PER_SECOND + 1e-6) / PER_SECOND;
+}
+
 /** The shapes of a scene at a time, filling the whole picture of a format. */
 export function sceneItems(scene: Scene, seconds: number, format: FrameFormat): DisplayItem[] {
   const { widthU, heightU } = pictureSize(format);

@@ -12,11 +12,12 @@ export const weir = defineScene({
     );
     sheet.rect(0, 320, 1920, 110, downward(320, 430, '#3e6a68', '#27514f'));
     sheet.rect(0, 420, 1920, 300, downward(420, 720, '#7fb0a8', '#d7ebe6'));
+    sheet.rect(0, 690, 1920, 390, downward(690, 1080, '#4d837c', '#173a3a'));
     for (let i = 0; i < 90; i++) {
       const fall = (scatter(i) + t * (0.5 + scatter(i + 7) * 0.5)) % 1;
       sheet.bar(
         scatter(i + 31) * 1920,
-        410 + fall * 270,
+        410 + fall * 240,
         5 + scatter(i + 3) * 9,
         50,
         4,
@@ -24,7 +25,6 @@ export const weir = defineScene({
         0.5 * (1 - fall) + 0.15,
       );
     }
-    sheet.rect(0, 690, 1920, 390, downward(690, 1080, '#4d837c', '#173a3a'));
     for (let i = 0; i < 40; i++) {
       const pulse = Math.sin(t * 2 + i * 1.7) * 12;
       sheet.disc(

@@ -3,7 +3,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { TemplateRecord } from '@/contract/templates';
 import { sampleValues } from '@/core/edit/sampleTexts';
 import type { FieldValue, FieldValues, Template } from '@/core/model/template';
-import { secondsToNearestFrames } from '@/core/time/rates';
+import type { FrameRate } from '@/core/time/rates';
+import { frameToSeconds, secondsToFrame, secondsToNearestFrames } from '@/core/time/rates';
 import { fromDesignSeconds } from '@/core/titleTime/moments';
 import { useFonts } from '../picture/useFonts';
 import { EyedropContext } from '../shared/ColourBox';
@@ -42,8 +43,9 @@ export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
 function BenchLayout({ record, view }: { readonly record: TemplateRecord; readonly view: BenchView }) {
   const template = useTemplate();
   const fonts = useFonts();
-  const time = useTitleTime(template);
-  const { rate, timing, player, seconds } = time;
+  const played = useTitleTime(template);
+  const { player, seconds } = played;
+  const { rate, timing } = played.time;
   const [sampleId, setSampleId] = useState('usual');
   const [tried, setTried] = useState<FieldValues>({});
   const [guides, setGuides] = useState(true);
@@ -74,10 +76,10 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     setTyping(on);
   }, []);
   useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping: () => type(true) });
-  const pickSample = (id: string): void => {
+  const pickSample = useCallback((id: string): void => {
     setTried({});
     setSampleId(id);
-  };
+  }, []);
   const tryValue = useCallback(
     (fieldId: string, value: FieldValue): void => setTried((now) => ({ ...now, [fieldId]: value })),
     [],
@@ -97,7 +99,7 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
         <FormatWall
           values={values}
           valuesOf={valuesOf}
-          seconds={seconds}
+          seconds={wallSeconds(seconds, player.playing, rate)}
           timing={timing}
           sampleId={sampleId}
           onSample={pickSample}
@@ -108,13 +110,12 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
             fonts={fonts}
             values={values}
             sampleId={sampleId}
-            seconds={seconds}
-            timing={timing}
+            played={played}
             guides={guides}
             typing={typing}
             onTyping={type}
           />
-          <Score time={time} />
+          <Score {...played} />
         </div>
         <Settings valuesOf={valuesOf} onTry={tryValue} />
       </main>
@@ -122,4 +123,15 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
       <LayerMenu />
     </div>
   );
+}
+
+// Its pictures share the machine with the large one; so many a second are enough to see what moves.
+const WALL_PER_SECOND = 12;
+
+/** The time that the wall shows: while it plays, that of every few frames. */
+function wallSeconds(seconds: number, playing: boolean, rate: FrameRate): number {
+  const every = Math.max(1, Math.floor(rate.nominal / WALL_PER_SECOND));
+  if (!playing || every === 1) return seconds;
+  const frame = secondsToFrame(seconds, rate);
+  return frameToSeconds(frame - (frame % every), rate);
 }

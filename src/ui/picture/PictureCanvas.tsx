@@ -13,6 +13,8 @@ interface Props {
   readonly backdropSeconds: number;
   /** The titles over it, furthest back first. */
   readonly lists: readonly DisplayList[];
+  /** Paints what is kept of titles, in their stead. */
+  readonly kept?: (context: CanvasRenderingContext2D) => void;
   /** The captions over those. */
   readonly captions?: readonly DisplayList[];
   readonly label: string;
@@ -29,6 +31,7 @@ export function PictureCanvas({
   backdrop,
   backdropSeconds,
   lists,
+  kept,
   captions = NONE,
   label,
   className,
@@ -46,11 +49,12 @@ export function PictureCanvas({
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.clearRect(0, 0, format.widthPx, format.heightPx);
     below.paint(context, backdrop, backdropSeconds, format);
+    kept?.(context);
     for (const list of [...lists, ...captions]) painter.paint(context, list);
     // Said on the element, so that what waits for a picture need not guess.
     const { dataset } = context.canvas;
     dataset.painted = String(Number(dataset.painted ?? 0) + 1);
-  }, [painter, below, format, backdrop, backdropSeconds, lists, captions]);
+  }, [painter, below, format, backdrop, backdropSeconds, lists, kept, captions]);
   return (
     <canvas
       ref={canvas}

@@ -9,6 +9,7 @@ import {
   BenchProvider,
   createBenchStore,
   createBoxesNote,
+  createFramesNote,
   createMoveTimesNote,
   createPlayhead,
   createSeek,
@@ -73,6 +74,7 @@ export function BenchAround({ bench, selection, onSelect = () => undefined, chil
     scope: null,
     setScope: () => undefined,
     moveTimes: bench.moveTimes,
+    frames: NO_FRAMES,
     seek: bench.seek,
     boxes: bench.boxes,
     playhead: bench.playhead,
@@ -88,6 +90,8 @@ export function BenchAround({ bench, selection, onSelect = () => undefined, chil
     </BenchProvider>
   );
 }
+
+const NO_FRAMES = createFramesNote();
 
 /** Draws a part of the bench that is about the chosen layer. */
 export function renderForLayer(

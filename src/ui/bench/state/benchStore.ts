@@ -15,6 +15,7 @@ import type { CompiledTitle } from '@/core/timeline/compile';
 import { designTiming, toDesignSeconds } from '@/core/titleTime/moments';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import { hasTracks } from '@/core/titleTime/tracks';
+import type { PaintedFrames } from '../../picture/titleFrames';
 import type { UndoHistory } from '../../shared/undoHistory';
 import { createUndoHistory } from '../../shared/undoHistory';
 
@@ -106,6 +107,14 @@ type TimesOfLayer = ReturnType<CompiledTitle['moveTimes']>;
 /** What the moves of layers come to in the format that is looked at, by layer id. */
 export type MoveTimesNote = StoreApi<ReadonlyMap<string, TimesOfLayer>>;
 
+/** Which frames are kept as they were painted. */
+export type FramesNote = StoreApi<{ readonly painted: StoreApi<PaintedFrames> } | null>;
+
+/** A note of no frames. */
+export function createFramesNote(): FramesNote {
+  return createStore<{ readonly painted: StoreApi<PaintedFrames> } | null>(() => null);
+}
+
 /** An empty note. */
 export function createMoveTimesNote(): MoveTimesNote {
   return createStore<ReadonlyMap<string, TimesOfLayer>>(() => new Map());
@@ -175,6 +184,8 @@ export interface BenchView {
   /** Where layers lie in the format that is looked at; written when the picture is laid out, read when something is done. */
   readonly boxes: BoxesNote;
   readonly moveTimes: MoveTimesNote;
+  /** The painted frames of the title in the format that is looked at; null while there are none. */
+  readonly frames: FramesNote;
   readonly playhead: StoreApi<Playhead>;
   readonly seek: Seek;
   /** The key whose settings are shown; null for none. */

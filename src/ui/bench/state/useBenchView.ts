@@ -8,6 +8,7 @@ import type { BenchView, ColourPick } from './benchStore';
 import {
   createBenchStore,
   createBoxesNote,
+  createFramesNote,
   createMoveTimesNote,
   createPlayhead,
   createSeek,
@@ -29,6 +30,7 @@ export function useBenchView({
   const [scope, setScope] = useState<OverrideScope | null>(null);
   const [boxes] = useState(createBoxesNote);
   const [moveTimes] = useState(createMoveTimesNote);
+  const [frames] = useState(createFramesNote);
   const [seek] = useState(createSeek);
   const [solo, setSolo] = useState<readonly string[] | null>(null);
   const [menuAt, setMenuAt] = useState<Point | null>(null);
@@ -68,6 +70,7 @@ export function useBenchView({
       setScope,
       boxes,
       moveTimes,
+      frames,
       playhead,
       seek,
       chosenKey: chosenKeys[0] ?? null,
@@ -89,6 +92,7 @@ export function useBenchView({
       scope,
       boxes,
       moveTimes,
+      frames,
       playhead,
       seek,
       chosenKeys,

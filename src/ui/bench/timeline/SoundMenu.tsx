@@ -2,10 +2,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { FilePicker } from '../../shared/FilePicker';
 import { SelectBox } from '../../shared/SelectBox';
+import { useBench } from '../state/benchStore';
 
 interface Props {
   readonly playing: boolean;
-  readonly seconds: number;
   /** How fast it plays, against its own pace. */
   readonly speed: number;
 }
@@ -26,7 +26,8 @@ function speechUrl(): Promise<string> {
 const DRIFT_SECONDS = 0.15;
 
 /** A sound that plays with the title, to tap marks along with: the talking stand-in, or a file of one's own. */
-export function SoundMenu({ playing, seconds, speed }: Props) {
+export function SoundMenu({ playing, speed }: Props) {
+  const { playhead } = useBench();
   const audio = useRef<HTMLAudioElement>(null);
   const file = useRef<HTMLInputElement>(null);
   const [sound, setSound] = useState<{ readonly name: string; readonly url: string } | null>(null);
@@ -35,13 +36,21 @@ export function SoundMenu({ playing, seconds, speed }: Props) {
     const element = audio.current;
     if (element === null || sound === null) return;
     element.playbackRate = speed;
-    if (!playing) element.pause();
-    else if (element.paused || Math.abs(element.currentTime - seconds) > DRIFT_SECONDS * Math.max(1, speed)) {
+    if (!playing) {
+      element.pause();
+      return;
+    }
+    const follow = (): void => {
+      const { seconds } = playhead.getState();
+      const drift = Math.abs(element.currentTime - seconds);
+      if (!element.paused && drift <= DRIFT_SECONDS * Math.max(1, speed)) return;
       element.currentTime = seconds;
       // Where nothing can be heard the picture plays on without it.
       element.play().catch(() => undefined);
-    }
-  }, [playing, seconds, sound, speed]);
+    };
+    follow();
+    return playhead.subscribe(follow);
+  }, [playing, playhead, sound, speed]);
   const choose = (value: string): void => {
     if (value === 'file') file.current?.click();
     else if (value === 'none') setSound(null);

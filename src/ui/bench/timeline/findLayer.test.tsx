@@ -8,7 +8,7 @@ import { Score } from './Score';
 import { useTitleTime } from './useTitleTime';
 
 function Timeline() {
-  return <Score time={useTitleTime(useTemplate())} />;
+  return <Score {...useTitleTime(useTemplate())} />;
 }
 
 const chosen: (string | null)[] = [];

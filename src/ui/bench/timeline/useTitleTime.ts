@@ -24,7 +24,7 @@ export interface FrameRange {
 /** What loops: a part of the title, or a range of its own. */
 export type Loop = (typeof LOOPS)[number]['value'] | FrameRange;
 
-/** The time of the title on the bench: how long it is tried, which part of it loops, and its player. */
+/** The time of the title on the bench: how long it is tried and which part of it loops. The same while it plays. */
 export interface TitleTime {
   readonly rate: FrameRate;
   readonly timing: TitleTiming;
@@ -38,12 +38,17 @@ export interface TitleTime {
   /** How fast it plays, against its own pace. */
   readonly speed: number;
   setSpeed(speed: number): void;
+}
+
+/** Where the title on the bench is. */
+export interface PlayedTitle {
+  readonly time: TitleTime;
   readonly player: Player;
   readonly seconds: number;
 }
 
-/** Keeps the time of a template that is on the bench. */
-export function useTitleTime(template: Template): TitleTime {
+/** Keeps the time of a template that is on the bench, and plays it. */
+export function useTitleTime(template: Template): PlayedTitle {
   const rate = RATES.get(template.rate);
   const ownFrames = designFrames(template.timing, rate);
   const [tried, tryLength] = useState<number | null>(null);
@@ -56,22 +61,11 @@ export function useTitleTime(template: Template): TitleTime {
   );
   const player = usePlayer(rate, loopFrames(loop, timing), timing.inFrames, speed);
   const seconds = frameToSeconds(Math.min(player.frame, totalFrames), rate);
-  return useMemo(
-    () => ({
-      rate,
-      timing,
-      totalFrames,
-      ownFrames,
-      tryLength,
-      loop,
-      setLoop,
-      speed,
-      setSpeed,
-      player,
-      seconds,
-    }),
-    [rate, timing, totalFrames, ownFrames, loop, speed, player, seconds],
+  const time = useMemo(
+    () => ({ rate, timing, totalFrames, ownFrames, tryLength, loop, setLoop, speed, setSpeed }),
+    [rate, timing, totalFrames, ownFrames, loop, speed],
   );
+  return { time, player, seconds };
 }
 
 /** The frames that a loop goes round, at least one and within the title. */

@@ -2,7 +2,7 @@
 import { XMarkIcon } from '@heroicons/react/24/outline';
 import { SAMPLE_TEXTS, sampleTemplate } from '@/core/edit/sampleTexts';
 import type { FieldValues, Template } from '@/core/model/template';
-import { useCallback } from 'react';
+import { memo, useCallback } from 'react';
 import { FORMATS, pictureSize } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { TitleTiming } from '@/core/titleTime/stretch';
@@ -25,7 +25,8 @@ interface Props {
 }
 
 /** The same moment of the design in every format it is made for, and sample texts to try it with. */
-export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSample }: Props) {
+export const FormatWall = memo(function FormatWall(props: Props) {
+  const { values, valuesOf, seconds, timing, sampleId, onSample } = props;
   const template = useTemplate();
   const shown = useCallback((of: Template): Template => sampleTemplate(of, sampleId), [sampleId]);
   useWallFollows(shown, valuesOf);
@@ -74,7 +75,7 @@ export function FormatWall({ values, valuesOf, seconds, timing, sampleId, onSamp
       </div>
     </SideDrawer>
   );
-}
+});
 
 interface PictureProps {
   readonly template: Template;

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import type { AssetFacts } from '@/contract/assets';
 import { SCENES } from '@/core/scenes';
 import { FilePicker } from '../../shared/FilePicker';
@@ -22,7 +22,7 @@ const PLAIN_COLOURS = [
 ] as const;
 
 /** Which picture lies under the design, a stand-in clip, a still or a plain colour; and whether it plays. */
-export function BackdropMenu({ frozen, onFrozen }: Props) {
+export const BackdropMenu = memo(function BackdropMenu({ frozen, onFrozen }: Props) {
   const template = useTemplate();
   const apply = useApply();
   const file = useRef<HTMLInputElement>(null);
@@ -95,4 +95,4 @@ export function BackdropMenu({ frozen, onFrozen }: Props) {
       </label>
     </span>
   );
-}
+});

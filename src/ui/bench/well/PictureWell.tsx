@@ -10,7 +10,6 @@ import { pictureSize } from '@/core/frame/formats';
 import { safeArea } from '@/core/frame/safeAreas';
 import { boxesAsDrawn } from '@/core/mirror/mirrorTemplate';
 import { previewFormat } from '@/core/frame/previewFormat';
-import type { TitleTiming } from '@/core/titleTime/stretch';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { sayNote } from '@/core/timeline/layerNotes';
 import { useBackdrop } from '../../picture/backdrop';
@@ -21,7 +20,10 @@ import { BackdropMenu } from './BackdropMenu';
 import { noteMoveTimes, useBench, useTemplate } from '../state/benchStore';
 import { TypingBox } from './TypingBox';
 import type { WellZoom } from './useWellZoom';
+import { useTitleFrames } from './useTitleFrames';
 import { useWellZoom } from './useWellZoom';
+import type { PlayedTitle } from '../timeline/useTitleTime';
+import { loopFrames } from '../timeline/useTitleTime';
 import { WellOverlay } from './WellOverlay';
 
 interface Props {
@@ -29,8 +31,7 @@ interface Props {
   readonly fonts: FontLibrary | null;
   readonly values: FieldValues;
   readonly sampleId: string;
-  readonly seconds: number;
-  readonly timing: TitleTiming;
+  readonly played: PlayedTitle;
   readonly guides: boolean;
   readonly typing: boolean;
   readonly onTyping: (typing: boolean) => void;
@@ -42,9 +43,12 @@ const PIXELS_FROM = 4;
 
 /** The picture on the bench: the design over a stand-in picture, where layers are picked, dragged and typed into. */
 export function PictureWell(props: Props) {
-  const { format, fonts, values, sampleId, seconds, timing, guides, typing, onTyping } = props;
+  const { format, fonts, values, sampleId, played, guides, typing, onTyping } = props;
+  const { time, player, seconds } = played;
+  const { timing } = time;
   const template = useTemplate();
-  const { selected, boxes, moveTimes, picking, solo, setSolo } = useBench();
+  const view = useBench();
+  const { selected, boxes, moveTimes, picking, solo, setSolo } = view;
   const backdrop = useBackdrop(template.backdrop);
   const [area, size] = useElementSize<HTMLDivElement>();
   const { widthU, heightU } = pictureSize(format);
@@ -63,9 +67,22 @@ export function PictureWell(props: Props) {
   const shown = useMemo(() => previewFormat(format, widthPx), [format, widthPx]);
   const { title, problem } = useCompiled(sampleTemplate(template, sampleId), values, shown, fonts);
   const only = useMemo(() => (solo === null ? undefined : shownAlone(template, solo)), [template, solo]);
+  const { playing, frame } = player;
+  const frames = useTitleFrames({
+    ...{ title, timing, only, playing, rate: time.rate },
+    ...loopFrames(time.loop, timing),
+  });
+  useEffect(() => view.frames.setState(frames, true), [view.frames, frames]);
+  const kept = useMemo(
+    () =>
+      playing && frames !== null
+        ? (context: CanvasRenderingContext2D) => frames.paint(context, frame)
+        : undefined,
+    [playing, frames, frame],
+  );
   const lists = useMemo(
-    () => (title === null ? [] : [title.frame(seconds, timing, only)]),
-    [title, seconds, timing, only],
+    () => (title === null || playing ? [] : [title.frame(seconds, timing, only)]),
+    [title, playing, seconds, timing, only],
   );
   const layer = template.layers.find((one) => one.id === selected);
   const placed = useMemo(() => title?.boxesAt(seconds, timing) ?? null, [title, seconds, timing]);
@@ -103,6 +120,7 @@ export function PictureWell(props: Props) {
               backdrop={backdrop}
               backdropSeconds={(frozen ? 0 : seconds) + 1}
               lists={lists}
+              kept={kept}
               label={`${template.name} over the picture`}
               className={`block h-full w-full ${zoom.scale >= PIXELS_FROM ? '[image-rendering:pixelated]' : ''}`}
             />

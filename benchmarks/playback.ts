@@ -1,0 +1,98 @@
+import { chromium } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import type { TemplateRecord } from '@/contract/templates';
+import type { Template } from '@/core/model/template';
+import { RATES, secondsToFrame } from '@/core/time/rates';
+import { DEMO_TEMPLATES } from '../demo/templates';
+import { report } from './measure';
+import { CHROMIUM, start, withFolder } from './server';
+
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 1920, height: 1080 },
+];
+const SECONDS = 4;
+
+/** What was shown while a title played: pictures that differ in time, of the picture itself and of each of the wall. */
+interface Shown {
+  readonly seconds: number;
+  readonly picture: number;
+  readonly wall: readonly number[];
+}
+
+/** How many of the wanted pictures are shown while each demo template plays on the bench, at two sizes and two rates. */
+export async function benchPlayback(): Promise<void> {
+  console.log(
+    '\nPlaying on the bench: shown ÷ wanted pictures (and pictures a second of the slowest on the wall)',
+  );
+  await withFolder(async (folder) => {
+    const server = await start(folder);
+    const browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+    });
+    try {
+      for (const rate of ['25', '50'] as const) await measureAll(browser, server.url, rate);
+    } finally {
+      await browser.close();
+      await server.stop();
+    }
+  });
+}
+
+async function measureAll(browser: Browser, baseURL: string, rate: '25' | '50'): Promise<void> {
+  for (const viewport of SIZES) {
+    const page = await browser.newPage({ viewport, baseURL });
+    // What runs this file names functions by a helper that a page does not have.
+    await page.addInitScript('globalThis.__name = (named) => named');
+    for (const template of DEMO_TEMPLATES) await measure(page, template, rate);
+    await page.close();
+  }
+}
+
+async function measure(page: Page, { name }: Template, rate: '25' | '50'): Promise<void> {
+  const id = name.toLowerCase().replaceAll(' ', '-');
+  await giveRate(page, id, rate);
+  await page.goto(`/bench/${id}`);
+  await page.locator('section[aria-label="Picture"] canvas[data-painted]').waitFor();
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  // Once round: faces come, outlines are made, the browser compiles what runs often.
+  await page.evaluate(countShown, SECONDS / 2);
+  const { picture, wall, seconds } = await page.evaluate(countShown, SECONDS);
+  const share = picture / secondsToFrame(seconds, RATES.get(rate));
+  const slowest = wall.length === 0 ? '' : ` · ${(Math.min(...wall) / seconds).toFixed(1)}`;
+  const size = page.viewportSize();
+  report(
+    `${name}, ${rate} a second, ${size?.width} × ${size?.height}`,
+    `${share.toFixed(2)}${slowest}`,
+    '≥ 0.98 · ≥ 10',
+  );
+}
+
+async function giveRate(page: Page, id: string, rate: '25' | '50'): Promise<void> {
+  const answer = await page.request.get(`/api/templates/${id}`);
+  const { document, revision }: TemplateRecord = await answer.json();
+  if (document.rate === rate) return;
+  await page.request.put(`/api/templates/${id}`, { data: { revision, document: { ...document, rate } } });
+}
+
+/** In the page: how often each picture was another one when the screen was about to be drawn. */
+function countShown(seconds: number): Promise<Shown> {
+  const painted = (canvas: Element | null): string => canvas?.getAttribute('data-painted') ?? '';
+  const picture = document.querySelector('section[aria-label="Picture"] canvas');
+  const wall = [...document.querySelectorAll('[aria-label="Format wall"] canvas')];
+  const all = [picture, ...wall];
+  const counts = all.map(() => 0);
+  let before = all.map(painted);
+  const from = performance.now();
+  return new Promise((resolve) => {
+    requestAnimationFrame(function look() {
+      const now = all.map(painted);
+      for (const [i, count] of now.entries()) if (count !== before[i]) counts[i]++;
+      before = now;
+      const passed = (performance.now() - from) / 1000;
+      if (passed < seconds) requestAnimationFrame(look);
+      else resolve({ seconds: passed, picture: counts[0], wall: counts.slice(1) });
+    });
+  });
+}
