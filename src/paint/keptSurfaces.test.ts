@@ -64,6 +64,34 @@ describe('what comes again', () => {
     expect(paintings()).toBe(3);
   });
 
+  const mask: OwnSurfaceItem = { kind: 'mask', mode: 'in', by: 'alpha', items: [fill(1)], mask: [fill(2)] };
+  const warp: OwnSurfaceItem = {
+    kind: 'warp',
+    map: [1, 0, 0, 0, 1, 0, 0, 0, 1],
+    opacity: 1,
+    items: [fill(1)],
+  };
+  const blur: OwnSurfaceItem = { kind: 'blur', acrossPx: 2, downPx: 2, items: [fill(1)] };
+  test.each<[string, OwnSurfaceItem, OwnSurfaceItem]>([
+    ['mask turned round', mask, { ...mask, mode: 'out' }],
+    ['mask by another measure', mask, { ...mask, by: 'brightness' }],
+    ['mask of another shape', mask, { ...mask, mask: [fill(3)] }],
+    ['mask of something else', mask, { ...mask, items: [fill(3)] }],
+    ['perspective', warp, { ...warp, map: [1, 0, 0, 0, 1, 0, 0.001, 0, 1] }],
+    ['blur across', blur, { ...blur, acrossPx: 3 }],
+    ['blur down', blur, { ...blur, downPx: 3 }],
+    [
+      'shutter',
+      { kind: 'average', exposures: [[fill(1)], [fill(2)]] },
+      { kind: 'average', exposures: [[fill(1)], [fill(3)]] },
+    ],
+  ])('is painted where it is another %s', (_how, one, other) => {
+    const { ask, paintings } = noted();
+    for (let i = 0; i < 3; i++) ask(one);
+    ask(other);
+    expect(paintings()).toBe(3);
+  });
+
   test('serves however it is laid down', () => {
     const { ask, paintings } = noted();
     const group = (opacity: number): OwnSurfaceItem => ({ kind: 'group', opacity, items: [fill(1)] });

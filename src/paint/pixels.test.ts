@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { blurAxes } from './blurAxes';
+import { blurAxes, blurPlane } from './blurAxes';
 import { Exposure } from './exposure';
 import { brightnessToAlpha, warpPixels } from './pixels';
 
@@ -87,6 +87,30 @@ describe('a blur along each axis', () => {
     const light = alphas(data).reduce((sum, one) => sum + one, 0);
     expect(light / (25 * 255)).toBeCloseTo(1, 1);
     expect(pixel(data, 20 * size + 20).slice(0, 3)).toEqual([255, 0, 0]);
+  });
+
+  test('is three moving averages along the axis, with nothing beyond the edges, however wide they are', () => {
+    const [width, height] = [5, 9];
+    for (const deviation of [0.6, 1.5, 3, 8]) {
+      const plane = Float32Array.from({ length: width * height }, (_, i) => (i * 37) % 101);
+      const wanted = Float32Array.from(plane);
+      const size = Math.floor((deviation * 3 * Math.sqrt(2 * Math.PI)) / 4 + 0.5);
+      const even = size % 2 === 0;
+      for (const [left, span] of [0, 1, 2].map((pass) =>
+        even ? [size / 2 - (pass === 1 ? 1 : 0), pass === 2 ? size + 1 : size] : [(size - 1) / 2, size],
+      )) {
+        const before = wanted.slice();
+        for (let x = 0; x < width; x++)
+          for (let y = 0; y < height; y++) {
+            let sum = 0;
+            for (let at = y - left; at < y - left + span; at++)
+              sum += at >= 0 && at < height ? before[at * width + x] : 0;
+            wanted[y * width + x] = sum / span;
+          }
+      }
+      blurPlane(plane, width, height, 0, deviation);
+      plane.forEach((value, i) => expect(value).toBeCloseTo(wanted[i], 3));
+    }
   });
 
   test('of nothing changes nothing', () => {
