@@ -34,6 +34,8 @@ export type UnitShape =
       readonly sourcePx: Rect;
       readonly rect: Rect;
       readonly opacity: number;
+      /** Turned about its middle, clockwise. */
+      readonly turnRadians?: number;
     };
 
 /** A plain colour as a paint. */

@@ -59,3 +59,9 @@ export function isUpright(matrix: Matrix): boolean {
 export function scaleOf(matrix: Matrix): number {
   return Math.sqrt(Math.abs(matrix[0] * matrix[3] - matrix[1] * matrix[2]));
 }
+
+/** The matrix that turns clockwise about a point, as y goes down. */
+export function turnedAbout({ x, y }: Point, radians: number): Matrix {
+  const [cos, sin] = [Math.cos(radians), Math.sin(radians)];
+  return [cos, sin, -sin, cos, x - x * cos + y * sin, y - x * sin - y * cos];
+}

@@ -61,3 +61,8 @@ export function intersectRects(a: Rect, b: Rect): Rect {
 export function mirrorRect<Box extends Rect>(rect: Box, frame: Rect): Box {
   return { ...rect, x: 2 * frame.x + frame.width - rect.x - rect.width };
 }
+
+/** The middle of a rectangle. */
+export function middleOf({ x, y, width, height }: Rect): Point {
+  return { x: x + width / 2, y: y + height / 2 };
+}

@@ -1,6 +1,8 @@
 import type { BackdropLayer } from '../model/template';
 import { rectOutline } from '../display/shapes';
 import { PATTERNS } from '../patterns';
+import type { Pattern } from '../patterns/pattern';
+import type { UnitShape } from '../display/unitShape';
 import type { LayerBinding, MeasureContext, Measured, Property } from './layerKind';
 import { NO_TEXT } from './layerKind';
 import { pathShape } from '../display/unitShape';
@@ -68,6 +70,26 @@ function measureBackdrop(layer: BackdropLayer, { frame }: MeasureContext): Measu
   return {
     ...base,
     units: () => [{ box: frame, ink: frame, shapes: [] }],
-    animate: (seconds) => pattern.draw({ rect: frame, seconds: seconds * layer.speed, seed, colours, grain }),
+    animate: stepped(
+      pattern,
+      (seconds) => pattern.draw({ rect: frame, seconds, seed, colours, grain }),
+      layer.speed,
+    ),
+  };
+}
+
+/** What a pattern shows at a time; one that changes in steps is drawn once for each of them. */
+function stepped(
+  { steps }: Pattern,
+  draw: (seconds: number) => UnitShape[],
+  speed: number,
+): (seconds: number) => UnitShape[] {
+  if (steps === undefined) return (seconds) => draw(seconds * speed);
+  const known = new Map<number, UnitShape[]>();
+  return (seconds) => {
+    const step = Math.floor(seconds * speed * steps.perSecond + 1e-6) % steps.count;
+    const shapes = known.get(step) ?? draw(step / steps.perSecond);
+    known.set(step, shapes);
+    return shapes;
   };
 }

@@ -1,5 +1,6 @@
 import type { Fold, Layer, PlaceTarget } from '../model/template';
 import type { EdgeLine, Look, Reflection, Shadow, Solid } from '../model/look';
+import { bendProperties } from './bendProperties';
 import { ATTACHMENT_PATH, readAttachment, writeAttachment } from '../model/attachment';
 import type { Property } from './layerKind';
 import { POINT_LABELS, POINT_NAMES } from '../frame/points';
@@ -73,7 +74,7 @@ function depthProperties(layer: Layer): Property[] {
     ...layer,
     motion: { ...layer.motion, ...change },
   });
-  const { turnX, turnY, perspectiveU, retime, fold } = layer.motion;
+  const { turnX, turnY, perspectiveU, retime, fold, bend } = layer.motion;
   return [
     numberProperty('motion.turnX', 'Tip in depth', ['°', -3600, 3600, 1], turnX, (v) => moved({ turnX: v })),
     numberProperty('motion.turnY', 'Turn in depth', ['°', -3600, 3600, 1], turnY, (v) => moved({ turnY: v })),
@@ -81,6 +82,7 @@ function depthProperties(layer: Layer): Property[] {
       moved({ perspectiveU: v }),
     ),
     ...(fold == null ? [] : foldProperties(fold, (next) => moved({ fold: next }))),
+    ...(bend == null ? [] : bendProperties(bend, (next) => moved({ bend: next }))),
     ...(retime === null
       ? []
       : [

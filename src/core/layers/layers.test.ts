@@ -231,6 +231,19 @@ describe('content that moves by itself', () => {
     },
   );
 
+  test('grain changes twelve times a second and is drawn once for each change', () => {
+    const layer = { ...newBackdropLayer('grain', 'Grain'), pattern: 'grain', motion: motionOf(null, null) };
+    const title = compile(testTemplate([layer]), {}, WIDE, fonts);
+    const outlineAt = (seconds: number): unknown => {
+      const [, specks] = title.frame(seconds, timing).items;
+      return specks.kind === 'fill' ? specks.outline : null;
+    };
+    expect(outlineAt(2.01)).toBe(outlineAt(2.05));
+    expect(outlineAt(2.01)).not.toEqual(outlineAt(2.09));
+    // Two seconds later it begins again.
+    expect(outlineAt(4.01)).toBe(outlineAt(2.01));
+  });
+
   test('particles repeat for a seed and differ between seeds', () => {
     const at = (seed: number, seconds: number): string => {
       const layer = { ...newParticlesLayer('p', 'P'), seed, motion: motionOf(null, null) };

@@ -34,6 +34,7 @@ function withMirroredPlace(layer: Layer): Layer {
       ...layer.motion,
       turnY: negative(layer.motion.turnY),
       ...(layer.motion.fold != null && { fold: mirrorFold(layer.motion.fold) }),
+      ...(layer.motion.bend != null && { bend: { ...layer.motion.bend, mirrored: true } }),
       tracks: layer.motion.tracks.map((track) => PLACE_TRACKS[track.path]?.(track) ?? mirrorPinTrack(track)),
     },
   };

@@ -13,6 +13,7 @@ import { mirrorRect } from '../kit/rect';
 import { MIRRORS_WITH_WORDS } from '../model/mirroring';
 import type { Mirroring } from '../model/mirroring';
 import { ATTACHMENT_PATH, writeAttachment } from '../model/attachment';
+import { FIRST_BEND } from '../model/bend';
 import { FOLD_EDGES } from '../moves/fold';
 import { motionOf, newHoldUse, newMoveUse } from '../model/newMove';
 import { PLAIN_LOOK } from '../model/look';
@@ -120,6 +121,10 @@ describe('a mirrored panel is the flipped picture of the one that was drawn', ()
     expectFlipped(testTemplate([panel({ place: { ...at, pin } })], { mirroring: ALWAYS }));
     expectFlipped(testTemplate([panel({ motion })], { mirroring: ALWAYS }));
     expectFlipped(testTemplate([panel({ place: { ...at, scaleX: -0.8 } })], { mirroring: ALWAYS }));
+    const bend = { ...FIRST_BEND, arcDegrees: 50, leanDegrees: 12, waveU: 14, waveLengthU: 130 };
+    expectFlipped(
+      testTemplate([panel({ motion: { ...motionOf(null, null), bend } })], { mirroring: ALWAYS }),
+    );
     for (const edge of FOLD_EDGES) {
       const fold = { edge, degrees: 50, shade: 0.4 };
       expectFlipped(

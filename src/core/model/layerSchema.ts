@@ -26,7 +26,7 @@ import {
   variant,
   word,
 } from './schemaParts';
-import { CHAIN_RHYTHMS, CREDIT_PAIRS, ROLL_WAYS, SPREADS, UNIT_KINDS } from './template';
+import { CHAIN_RHYTHMS, CREDIT_PAIRS, PARTICLE_FORMS, ROLL_WAYS, SPREADS, UNIT_KINDS } from './template';
 
 const style = {
   face: yup.string().min(1).max(64),
@@ -148,6 +148,7 @@ const moveUse = exactly({
   overlap: opacity,
   gapSeconds: numberOrNull(0, 600),
   waits: flag,
+  seenAtOnce: flag.default(undefined).optional(),
   spread: word(SPREADS),
   pivot: pivot,
   ease: idOf(EASES),
@@ -201,6 +202,20 @@ export const motionSchema = exactly({
   turnX: number(-3600, 3600),
   turnY: number(-3600, 3600),
   fold: exactly({ edge: word(FOLD_EDGES), degrees: number(-3600, 3600), shade: opacity })
+    .nullable()
+    .default(undefined)
+    .optional(),
+  bend: exactly({
+    leanDegrees: number(-80, 80),
+    arcDegrees: number(-360, 360),
+    waveU: number(-1000, 1000),
+    waveLengthU: number(8, 8000),
+    waveShift: number(-1000, 1000),
+    noiseU: number(0, 1000),
+    noiseSizeU: number(8, 8000),
+    noiseShift: number(-1000, 1000),
+    seed: number(0, 9999),
+  })
     .nullable()
     .default(undefined)
     .optional(),
@@ -330,6 +345,11 @@ const kinds = {
     style: word(['drift', 'burst']),
     count: number(1, 600).integer(),
     colour,
+    endColour: colour.default(undefined).optional(),
+    form: word(PARTICLE_FORMS).default(undefined).optional(),
+    picture: idOrNull.default(undefined).optional(),
+    spinDegrees: number(0, 1440).default(undefined).optional(),
+    turbulence: number(0, 1).default(undefined).optional(),
     sizeU: number(0.5, 200),
     speed: number(0, 8),
     seed: number(0, 9999),

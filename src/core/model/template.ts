@@ -1,4 +1,5 @@
 import type { FoldEdge } from '../moves/fold';
+import type { Bend } from './bend';
 import type { Spring } from '../kit/springBy';
 import type { Pivot } from '../moves/move';
 import type { CreditRow, RollWish } from './credits';
@@ -100,6 +101,8 @@ export interface MoveUse {
   readonly lengthSeconds: number;
   /** How long each unit takes, whatever their number; left out, or null, where they share the whole length. */
   readonly unitSeconds?: number | null;
+  /** In the in: its first frame shows something already, as it is a frame later otherwise; not when left out. */
+  readonly seenAtOnce?: boolean;
   readonly params: Readonly<Record<string, number | string | boolean>>;
 }
 
@@ -192,6 +195,8 @@ export interface Motion {
   readonly turnY: number;
   /** Left out, or null, for a layer that is not folded. */
   readonly fold?: Fold | null;
+  /** Left out, or null, for a layer that is straight. */
+  readonly bend?: Bend | null;
   readonly tracks: readonly Track[];
   /** null for a layer that keeps the title's time. */
   readonly retime: Retime | null;
@@ -351,11 +356,25 @@ export interface BackdropLayer extends LayerBase {
 }
 
 /** Specks that drift or burst; a function of the seed and the time. */
+/** What particles can look like. */
+export const PARTICLE_FORMS = ['disc', 'square', 'triangle', 'star', 'ring', 'streak'] as const;
+export type ParticleForm = (typeof PARTICLE_FORMS)[number];
+
 export interface ParticlesLayer extends LayerBase {
   readonly kind: 'particles';
   readonly style: 'drift' | 'burst';
   readonly count: number;
   readonly colour: HexColour;
+  /** The colour that each has at its end; `colour` throughout when left out. */
+  readonly endColour?: HexColour;
+  /** What each looks like; a disc when left out. */
+  readonly form?: ParticleForm;
+  /** The picture (asset id) that each is instead; null or left out for none. */
+  readonly picture?: string | null;
+  /** How far each turns in a second at most, one way or the other. */
+  readonly spinDegrees?: number;
+  /** How far each strays from its way, as a share of what the layer covers. */
+  readonly turbulence?: number;
   readonly sizeU: number;
   readonly speed: number;
   readonly seed: number;

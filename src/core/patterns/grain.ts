@@ -5,7 +5,8 @@ import { colourAt, definePattern } from './pattern';
 import { ground } from './plain';
 
 const SPECKS = 2400;
-const CHANGES_A_SECOND = 12;
+// Two seconds, in which no eye finds what comes again.
+const STEPS = { perSecond: 12, count: 24 };
 
 /** Fine specks that change twelve times a second, like film. */
 export const grain = definePattern({
@@ -13,8 +14,9 @@ export const grain = definePattern({
   label: 'Grain',
   colours: ['#17242a', '#33474f', '#0b1317'],
   still: false,
+  steps: STEPS,
   draw({ rect, seconds, seed, colours, grain: size }) {
-    const step = Math.floor(seconds * CHANGES_A_SECOND);
+    const step = Math.floor(seconds * STEPS.perSecond + 1e-6);
     const speck = (first: number, colour: string): ReturnType<typeof pathShape> => {
       const b = new OutlineBuilder();
       for (let i = first; i < first + SPECKS; i++) {

@@ -20,6 +20,8 @@ export interface Pattern {
   readonly colours: readonly HexColour[];
   /** Whether it looks the same at any time. */
   readonly still: boolean;
+  /** It changes so many times a second only, and begins again after `count` of those; left out where it moves evenly. */
+  readonly steps?: { readonly perSecond: number; readonly count: number };
   draw(input: PatternInput): UnitShape[];
 }
 

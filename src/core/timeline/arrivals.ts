@@ -5,7 +5,7 @@ import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import { restPose } from '../moves/pose';
 import type { Act, CompiledMove } from './motion';
-import { actAt, actThrough, compileMove } from './motion';
+import { actAt, actThrough, aheadSeconds, compileMove } from './motion';
 import type { RowTimesOf } from './rowTimes';
 import { rowTimes } from './rowTimes';
 import { shareOf } from './stagger';
@@ -47,10 +47,11 @@ export function compileArrivals(source: RowsLayer, layer: ColumnLayer, of: RowTi
         const moment = starts[i];
         const acts = movers.flatMap(({ move, own, of: holder, lengths, delay }): Act[] => {
           const index = holder[i];
+          const now = seconds + aheadSeconds(move, title);
           const act =
             delay === null
-              ? actAt(move, own[index], index, 0, inSeconds > 0 ? Math.min(1, seconds / inSeconds) : 1)
-              : actThrough(move, own[index], index, 0, shareOf(seconds - moment - delay, lengths[index]));
+              ? actAt(move, own[index], index, 0, inSeconds > 0 ? Math.min(1, now / inSeconds) : 1)
+              : actThrough(move, own[index], index, 0, shareOf(now - moment - delay, lengths[index]));
           return act === null ? [] : [act];
         });
         const lit = earlierOpacity < 1 ? litAt(seconds, moment, starts, outStartSeconds) : 1;

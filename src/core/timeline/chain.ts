@@ -5,7 +5,7 @@ import { chainMoves, linksOf } from './chainTimes';
 import type { ColumnLayer, PosedUnit } from './columns';
 import { inUnits } from './columns';
 import type { Act, CompiledMove } from './motion';
-import { actThrough, compileMove } from './motion';
+import { actThrough, aheadSeconds, compileMove } from './motion';
 import { shareOf } from './stagger';
 import { compileWhole } from './wholeMoves';
 
@@ -71,8 +71,8 @@ export function compileChain(
         unit: units[row],
         acts: [
           ...whole,
-          ...comes.flatMap((mover) => rowAct(mover, row, seconds - from)),
-          ...(seconds < to ? [] : leavingOf(to).flatMap((mover) => rowAct(mover, row, seconds - to))),
+          ...comes.flatMap((mover) => rowAct(mover, row, seconds - from, title)),
+          ...(seconds < to ? [] : leavingOf(to).flatMap((mover) => rowAct(mover, row, seconds - to, title))),
         ],
       }));
     },
@@ -93,8 +93,14 @@ function rowMovers(
   });
 }
 
-function rowAct({ move, own, of, lengths, delay }: RowMover, row: number, since: number): Act[] {
+function rowAct(
+  { move, own, of, lengths, delay }: RowMover,
+  row: number,
+  since: number,
+  title: TitleTiming,
+): Act[] {
   const index = of[row];
-  const act = actThrough(move, own[index], index, 0, shareOf(since - delay, lengths[index]));
+  const now = since + aheadSeconds(move, title);
+  const act = actThrough(move, own[index], index, 0, shareOf(now - delay, lengths[index]));
   return act === null ? [] : [act];
 }

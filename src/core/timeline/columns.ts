@@ -21,8 +21,11 @@ export interface PosedUnit {
 
 /** The moves of a column that act together, made ready. */
 export interface CompiledColumn {
-  /** The units at a share (0 to 1) of the in or the out, or at seconds of a hold; null when all are at rest. */
-  at(time: number, lengthSeconds: number): readonly PosedUnit[] | null;
+  /**
+   * The units at a share (0 to 1) of the in or the out, where a frame takes `frameShare` of it, or at seconds of a hold;
+   * null when all are at rest.
+   */
+  at(time: number, lengthSeconds: number, frameShare?: number): readonly PosedUnit[] | null;
   /** Only what lies in it is seen, also while all are at rest; null for everything. */
   readonly window: Rect | null;
   /** Whether numbers count in it. */
@@ -97,14 +100,15 @@ export function compileColumn(
     counts: plans.some(({ parts }) => parts.some(({ property }) => property === 'counted')),
     window: masks.find((mask) => mask.kind === 'window')?.rect ?? null,
     times: uses.flatMap((use) => movers.find((one) => one.use === use)?.move.times ?? []),
-    at(share) {
+    at(share, _lengthSeconds, frameShare = 0) {
       let moving = false;
       const posed = cut.map((unit, i): PosedUnit => {
         const acts: Act[] = [];
         const whole = Math.floor(i / slices);
         for (let k = 0; k < movers.length; k++) {
           const { move, own, of } = movers[k];
-          const act = actAt(move, own[of[whole]], of[whole], i % slices, share);
+          const now = move.ahead ? share + frameShare : share;
+          const act = actAt(move, own[of[whole]], of[whole], i % slices, now);
           if (act !== null) acts.push(act);
         }
         moving ||= acts.length > 0;

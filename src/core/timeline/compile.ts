@@ -17,6 +17,7 @@ import { safeArea } from '../frame/safeAreas';
 import { mirroredPlaces } from '../mirror/mirrorTemplate';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
+import { bentUnits } from './bentUnits';
 import type { CompiledCredits } from './compiledCredits';
 import { compiledCredits } from './compiledCredits';
 import type { CompiledLayer } from './compileLayer';
@@ -217,7 +218,7 @@ function inkOf(
   const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
   const matrix = own === null ? placed : multiply(placed, own);
   const goes = layer.roll !== null || layer.chain !== null || layer.pages !== null || layer.spanAt !== null;
-  const units = goes ? poseUnits(layer, seconds, timing) : resting;
+  const units = goes ? poseUnits(layer, seconds, timing) : bentUnits(layer, resting);
   return units.flatMap((posed) => {
     const { flat } = goes ? mapUnit(layer, posed) : { flat: null };
     const there = flat === null ? matrix : multiply(matrix, flat);

@@ -11,6 +11,7 @@ import { compilePart } from '../moves/part';
 import type { Pose, PoseProperty } from '../moves/pose';
 import { restPose } from '../moves/pose';
 import { ORDERS } from '../orders';
+import type { TitleTiming } from '../titleTime/stretch';
 import type { MoveTimes, Window } from './stagger';
 import { markWindows, moveTimes, windowProgress, windowsOfUse } from './stagger';
 
@@ -52,6 +53,8 @@ export interface CompiledMove {
   readonly lengthShare: number;
   /** Played backwards: the unit is at rest at the start and gone at the end. */
   readonly leaving: boolean;
+  /** A frame ahead, so that its first one shows something; what leaves shows something in its last one anyway. */
+  readonly ahead: boolean;
 }
 
 /** Makes a move ready. Throws for an unknown move, ease or order: documents are checked before. */
@@ -88,7 +91,13 @@ export function compileMove(
     startShare: Math.min(1, use.startSeconds / column),
     lengthShare: Math.min(1, use.lengthSeconds / column),
     leaving,
+    ahead: !leaving && use.seenAtOnce === true,
   };
+}
+
+/** How far ahead of its time a move is in a title: a frame, where its first one is to show something. */
+export function aheadSeconds({ ahead }: CompiledMove, { totalSeconds, totalFrames }: TitleTiming): number {
+  return ahead ? totalSeconds / totalFrames : 0;
 }
 
 /** The line that each unit is on; what has no lines, such as the members of a group, is on the row that it lies in. */

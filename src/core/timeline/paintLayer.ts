@@ -14,6 +14,7 @@ import type { Highlight } from '../model/template';
 import type { FrameFormat } from '../frame/formats';
 import { safeArea } from '../frame/safeAreas';
 import { affineOf } from '../display/homography';
+import { bentLike } from './bentUnits';
 import type { Carried } from './carried';
 import { carriedBy } from './carried';
 import type { PosedUnit } from './columns';
@@ -237,7 +238,7 @@ function highlightItems(layer: CompiledLayer, posed: readonly MappedUnit[], matr
     const strength = Math.max(
       ...parts.map((own) => own.reduce((product, { pose }) => product * Math.min(1, pose.opacity), 1)),
     );
-    const unit = highlightUnit(line, seen, highlight, strength);
+    const unit = bentLike(layer, highlightUnit(line, seen, highlight, strength));
     const slices = seen.filter(({ unit: { cut } }) => cut !== undefined);
     if (slices.length === 0) return paintUnit(plain, mapUnit(plain, { unit, acts }), matrix, null);
     // A text that is cut apart takes its highlight along in the same pieces.

@@ -8,7 +8,8 @@ import { mapRect, multiply, scaleOf } from '../kit/matrix';
 import type { Rect } from '../kit/rect';
 import { growRect, unionRects } from '../kit/rect';
 import type { UnitShape } from '../display/unitShape';
-import { pathShape } from '../display/unitShape';
+import { pathShape, solid } from '../display/unitShape';
+import { bentArea } from './bentUnits';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import { coloursOver, dimmedAround, laidOver, lightPaint, tinted } from './actColours';
@@ -103,7 +104,7 @@ export function paintUnit(
   const edgeU = widestEdge(outlines) + (depth?.depthU ?? 0);
   const light = acts.reduce((product, { pose }) => product * (1 - Math.min(1, pose.shade)), 1);
   const dark = fringed(posed, shaded(items, 1 - light), toPixels);
-  return withBlocks(posed, masked(posed, blurred(posed, dark, toPixels), edgeU, toPixels), toPixels);
+  return withBlocks(posed, masked(layer, posed, blurred(posed, dark, toPixels), edgeU, toPixels), toPixels);
 }
 
 /** A shape in the paint that its layer has now. */
@@ -192,6 +193,7 @@ function blurred({ acts }: MappedUnit, items: DisplayItem[], toPixels: Matrix): 
  * all that is painted of it, edges of `edgeU` included.
  */
 function masked(
+  layer: CompiledLayer,
   { acts, before, unit: painted }: MappedUnit,
   items: DisplayItem[],
   edgeU: number,
@@ -202,7 +204,7 @@ function masked(
     if (mask === undefined || mask.kind === 'window') return inner;
     const flat = affineOf(before[i]);
     const matrix = flat === null ? toPixels : multiply(toPixels, flat);
-    if (mask.kind === 'box') return [clippedTo(unit.box, inner, matrix)];
+    if (mask.kind === 'box') return [boxedIn(layer, unit.box, inner, matrix)];
     if (pose.shown >= 1) return inner;
     const area = growRect(unionRects([unit.box, unit.ink, painted.ink]) ?? unit.box, edgeU);
     const veil: DisplayItem = {
@@ -214,4 +216,12 @@ function masked(
     };
     return [{ kind: 'mask', mode: 'in', items: inner, mask: [veil] }];
   }, items);
+}
+
+/** Items kept to a box; of a layer that is bent to what the box is bent to. */
+function boxedIn(layer: CompiledLayer, box: Rect, items: DisplayItem[], matrix: Matrix): DisplayItem {
+  const outline = bentArea(layer, box);
+  if (outline === null) return clippedTo(box, items, matrix);
+  const area: DisplayItem = { kind: 'fill', outline, paint: solid('#000000'), matrix, opacity: 1 };
+  return { kind: 'mask', mode: 'in', items, mask: [area] };
 }

@@ -1,4 +1,5 @@
 import type { TitleTiming } from '../titleTime/stretch';
+import { bentUnits } from './bentUnits';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
 import { swapUnits } from './swapUnits';
@@ -17,6 +18,10 @@ export function poseUnits(layer: CompiledLayer, seconds: number, title: TitleTim
 }
 
 function poseWithin(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
+  return bentUnits(layer, straightUnits(layer, seconds, timing));
+}
+
+function straightUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming): readonly PosedUnit[] {
   const posed = columnUnits(layer, seconds, timing);
   const { animate, counts, swaps } = layer;
   if (animate !== null) {
@@ -56,8 +61,11 @@ function columnUnits(layer: CompiledLayer, seconds: number, timing: TitleTiming)
   }
   const arriving = layer.arrivals?.at(seconds, timing) ?? null;
   if (arriving !== null) return arriving;
-  if (layer.arrivals === null && seconds < timing.inSeconds)
-    return layer.in?.at(seconds / timing.inSeconds, timing.inSeconds) ?? layer.resting;
+  if (layer.arrivals === null && seconds < timing.inSeconds) {
+    const { inSeconds, totalSeconds, totalFrames } = timing;
+    const frameSeconds = totalSeconds / totalFrames;
+    return layer.in?.at(seconds / inSeconds, inSeconds, frameSeconds / inSeconds) ?? layer.resting;
+  }
   const held = timing.outStartSeconds - timing.inSeconds;
   return layer.hold?.at(seconds - timing.inSeconds, held) ?? layer.resting;
 }

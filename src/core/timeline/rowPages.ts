@@ -3,7 +3,7 @@ import type { TitleTiming } from '../titleTime/stretch';
 import { chainMoves } from './chainTimes';
 import type { ColumnLayer, PosedUnit } from './columns';
 import type { Act, CompiledMove } from './motion';
-import { actThrough, compileMove } from './motion';
+import { actThrough, aheadSeconds, compileMove } from './motion';
 import type { RowTime, RowTimesOf } from './rowTimes';
 import { rowTimes } from './rowTimes';
 import { shareOf } from './stagger';
@@ -33,10 +33,13 @@ export function compilePages(source: RowsLayer, layer: ColumnLayer, of: RowTimes
     by: RowTime['comesBy'],
     row: number,
     since: number,
+    title: TitleTiming,
   ): Act[] =>
     moves.flatMap((move, k) => {
       const { delay, lasts } = by[k];
-      return actThrough(move, units[row], row, 0, shareOf(since - delay, lasts)) ?? [];
+      return (
+        actThrough(move, units[row], row, 0, shareOf(since + aheadSeconds(move, title) - delay, lasts)) ?? []
+      );
     });
   return {
     at(seconds, title) {
@@ -45,8 +48,8 @@ export function compilePages(source: RowsLayer, layer: ColumnLayer, of: RowTimes
         if (seconds < from || seconds >= to + goesFor) return [];
         const acts = [
           ...wholeActs,
-          ...actsOf(arriving, comesBy, row, seconds - from),
-          ...(seconds < to ? [] : actsOf(leaving, goesBy, row, seconds - to)),
+          ...actsOf(arriving, comesBy, row, seconds - from, title),
+          ...(seconds < to ? [] : actsOf(leaving, goesBy, row, seconds - to, title)),
         ];
         return [{ unit: units[row], acts }];
       });

@@ -1,14 +1,17 @@
 import type { EdgeLine } from '../model/look';
 import type { DisplayItem } from '../display/list';
 import type { Matrix } from '../kit/matrix';
+import { multiply, turnedAbout } from '../kit/matrix';
+import { middleOf } from '../kit/rect';
 import type { UnitShape } from '../display/unitShape';
 import { solid } from '../display/unitShape';
 
 /** A unit's shape as a display item. */
 export function shapeItem(shape: UnitShape, matrix: Matrix, opacity: number): DisplayItem {
   if (shape.kind === 'image') {
-    const { asset, sourcePx, rect } = shape;
-    return { kind: 'image', asset, sourcePx, rect, matrix, opacity: shape.opacity * opacity };
+    const { asset, sourcePx, rect, turnRadians = 0 } = shape;
+    const turned = turnRadians === 0 ? matrix : multiply(matrix, turnedAbout(middleOf(rect), turnRadians));
+    return { kind: 'image', asset, sourcePx, rect, matrix: turned, opacity: shape.opacity * opacity };
   }
   const { outline, paint, lineU } = shape;
   if (lineU !== undefined)

@@ -2,7 +2,7 @@ import type { Motion, MoveUse, Timing } from '../model/template';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { ColumnLayer } from './columns';
 import type { Act, CompiledMove } from './motion';
-import { actAt, compileMove } from './motion';
+import { actAt, aheadSeconds, compileMove } from './motion';
 
 /** What moves a layer as a whole while its parts go their own ways: its acts at a time (seconds from the title's start). */
 export type WholeMoves = (seconds: number, title: TitleTiming) => Act[];
@@ -17,13 +17,16 @@ export function compileWhole(motion: Motion, layer: ColumnLayer, timing: Timing)
   const outUses = motion.out === 'mirror' ? motion.in : motion.out;
   const comes = moversOf(motion.in, layer, timing.inSeconds, false);
   const goes = moversOf(outUses, layer, timing.outSeconds, true);
-  const acts = (movers: readonly Mover[], share: number): Act[] =>
-    movers.flatMap(({ move, own }) => actAt(move, own[0], 0, 0, share) ?? []);
+  const acts = (movers: readonly Mover[], since: number, lasts: number, title: TitleTiming): Act[] =>
+    movers.flatMap(({ move, own }) => {
+      const now = since + aheadSeconds(move, title);
+      return actAt(move, own[0], 0, 0, lasts > 0 ? Math.min(1, now / lasts) : 1) ?? [];
+    });
   return (seconds, title) => {
     const since = seconds - title.outStartSeconds;
     return [
-      ...acts(comes, title.inSeconds > 0 ? Math.min(1, seconds / title.inSeconds) : 1),
-      ...(since < 0 ? [] : acts(goes, since / title.outSeconds)),
+      ...acts(comes, seconds, title.inSeconds, title),
+      ...(since < 0 ? [] : acts(goes, since, title.outSeconds, title)),
     ];
   };
 }

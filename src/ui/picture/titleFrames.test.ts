@@ -30,10 +30,7 @@ function framesOf(source: (frame: number) => DisplayList = list) {
   const frames = new TitleFrames(new Painter(serverSurfaces), { surface }, made);
   const shown = (frame: number): Buffer => {
     const context = createCanvas(SIZE.widthPx, SIZE.heightPx).getContext('2d');
-    frames.paint(
-      { drawImage: (image, x, y) => context.drawImage(image as unknown as HTMLCanvasElement as never, x, y) },
-      frame,
-    );
+    frames.paint(context, frame);
     return Buffer.from(context.getImageData(0, 0, SIZE.widthPx, SIZE.heightPx).data);
   };
   return { frames, surface, made, shown };
@@ -78,12 +75,15 @@ test('says which frames are kept when it is told to', () => {
 
 test('paints what there is no room for each time', () => {
   const large = { widthPx: 8000, heightPx: 4000 };
-  const { frames, made } = framesOf((frame) => ({ ...large, items: [box(frame, 7900, 3900)] }));
+  const { frames, made, surface } = framesOf((frame) => ({ ...large, items: [box(frame, 7900, 3900)] }));
   for (let frame = 0; frame < 5; frame++) frames.keep(frame);
   expect(frames.hasRoom).toBe(false);
   expect([0, 1, 2, 3, 4].map((frame) => frames.has(frame))).toEqual([true, true, true, false, false]);
-  frames.keep(4);
+  const context = createCanvas(10, 10).getContext('2d');
+  frames.paint(context, 4);
+  frames.paint(context, 1);
   expect(made).toHaveBeenCalledTimes(6);
+  expect(surface).toHaveBeenCalledTimes(3);
 }, 60_000);
 
 test('frames that follow one another are one run', () => {

@@ -5,7 +5,7 @@ import { listBounds } from '@/core/display/bounds';
 import type { Rect } from '@/core/kit/rect';
 import { intersectRects } from '@/core/kit/rect';
 import type { Painter } from '@/paint/painter';
-import type { Surface, SurfaceMaker } from '@/paint/surface';
+import type { Surface, SurfaceContext, SurfaceMaker } from '@/paint/surface';
 
 // What painted frames take at most: 256 MB of main memory.
 const MOST_PIXELS = 64 * 1024 * 1024;
@@ -48,23 +48,17 @@ export class TitleFrames {
   }
 
   /** Paints a frame and keeps it, where there is room. */
-  keep(frame: number): PaintedFrame {
-    const known = this.frames.get(frame);
-    if (known !== undefined) return known;
-    const list = this.source(frame);
-    const before = this.frames.get(frame - 1) ?? this.frames.get(frame + 1);
-    const made = before !== undefined && sameDisplayList(before.list, list) ? before : this.paintFrame(list);
-    if (made === before || this.hasRoom) {
-      if (made !== before) this.pixels += made.area.width * made.area.height;
-      this.frames.set(frame, made);
-    }
-    return made;
+  keep(frame: number): void {
+    if (!this.frames.has(frame)) this.keepList(frame, this.source(frame));
   }
 
   /** Lays a frame over what the context shows: as it is kept, or painted now. */
-  paint(context: { drawImage(image: CanvasImageSource, x: number, y: number): void }, frame: number): void {
-    const { surface, area } = this.keep(frame);
-    if (surface !== null) context.drawImage(surface.image as CanvasImageSource, area.x, area.y);
+  paint(context: SurfaceContext, frame: number): void {
+    const known = this.frames.get(frame);
+    const list = known?.list ?? this.source(frame);
+    const kept = known ?? this.keepList(frame, list);
+    if (kept === null) this.painter.paint(context, list);
+    else if (kept.surface !== null) context.drawImage(kept.surface.image, kept.area.x, kept.area.y);
   }
 
   /** Says which frames there are now. */
@@ -74,6 +68,16 @@ export class TitleFrames {
 
   private told(): PaintedFrames {
     return new Set(this.frames.keys());
+  }
+
+  private keepList(frame: number, list: DisplayList): PaintedFrame | null {
+    const near = this.frames.get(frame - 1) ?? this.frames.get(frame + 1);
+    const same = near !== undefined && sameDisplayList(near.list, list) ? near : null;
+    if (same === null && !this.hasRoom) return null;
+    const kept = same ?? this.paintFrame(list);
+    if (same === null) this.pixels += kept.area.width * kept.area.height;
+    this.frames.set(frame, kept);
+    return kept;
   }
 
   private paintFrame(list: DisplayList): PaintedFrame {

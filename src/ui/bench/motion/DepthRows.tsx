@@ -21,7 +21,7 @@ export function DepthRows({ layer, onChange }: Props) {
   const apply = useApply();
   const { shutterDegrees, fold = null } = layer.motion;
   const depth = bindLayer(layer).properties.filter(
-    ({ part, path }) => part === 'motion' && !path.startsWith('motion.retime.'),
+    ({ part, path }) => part === 'motion' && !/^motion\.(retime|bend)\./.test(path),
   );
   return (
     <>

@@ -9,6 +9,7 @@ import { Segmented } from '../../shared/Segmented';
 import { useApply, useMoveTimes } from '../state/benchStore';
 import { Section } from '../settings/Section';
 import { useEditing } from '../state/useEditing';
+import { BendRows } from './BendRows';
 import { DepthRows } from './DepthRows';
 import { FramedViewRows } from './FramedViewRows';
 import { HoldRows } from './HoldRows';
@@ -21,6 +22,8 @@ import { RetimeRows } from './RetimeRows';
 import { SpanRows } from './SpanRows';
 
 const MOST_MOVES = 8;
+// What is made of shapes.
+const BENDABLE: ReadonlySet<Layer['kind']> = new Set(['text', 'box', 'rows', 'credits', 'particles']);
 
 /** How a layer comes in, what it does while the title holds, and how it goes out. */
 export function MotionPanel({ layer }: { readonly layer: Layer }) {
@@ -83,6 +86,11 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         <Section title="Depth and motion blur" open={false}>
           <DepthRows layer={layer} onChange={set} />
         </Section>
+        {BENDABLE.has(layer.kind) && (
+          <Section title="Bend" open={motion.bend != null} says="straight">
+            <BendRows layer={layer} onChange={set} />
+          </Section>
+        )}
         <Section title="Own time" open={motion.retime !== null} says="the title’s">
           <RetimeRows retime={motion.retime} onChange={(retime) => set({ retime })} />
         </Section>

@@ -14,7 +14,7 @@ import { SelectBox } from '../../shared/SelectBox';
 import { Row } from '../settings/PropertyRow';
 import { Section } from '../settings/Section';
 import { MoveHead } from './MoveHead';
-import { FineRows, OrderRows, useTimeUnits, WaitRow } from './OrderRows';
+import { FineRows, FirstFrameRow, OrderRows, useTimeUnits, WaitRow } from './OrderRows';
 import { PaceRows } from './PaceRows';
 import { ParamRows } from './ParamRows';
 import { idChoices, UNIT_LABELS } from './words';
@@ -100,6 +100,7 @@ export function MoveRows(props: Props) {
       {use.unit !== 'layer' && <PaceRows of={of} use={use} times={times} onChange={set} />}
       <ParamRows params={move.params} of={of} values={use.params} onChange={(params) => set({ params })} />
       <Section title="Advanced" open={false}>
+        {column === 'in' && <FirstFrameRow of={of} use={use} onChange={set} />}
         <FineRows of={of} use={use} onChange={set} />
       </Section>
     </div>

@@ -180,3 +180,21 @@ export function FineRows({ of, use, onChange }: PartProps) {
     </>
   );
 }
+
+/** Whether the first frame of a move shows something, or is the empty one that it begins from. */
+export function FirstFrameRow({ of, use, onChange }: PartProps) {
+  return (
+    <Row label="First frame">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          aria-label={`The first frame shows something, ${of}`}
+          className="accent-leaf"
+          checked={use.seenAtOnce ?? false}
+          onChange={(event) => onChange({ seenAtOnce: event.target.checked })}
+        />
+        <span className="shrink-0">shows something</span>
+      </label>
+    </Row>
+  );
+}
