@@ -118,7 +118,10 @@ describe('particles', () => {
     // The longer side is as long as a particle is large.
     const sides = (all: readonly UnitShape[]): number[] =>
       all.flatMap((shape) => (shape.kind === 'image' ? Math.max(shape.rect.width, shape.rect.height) : []));
-    const tall = sides(shapes({ picture: 'reed' }));
+    const reeds = shapes({ picture: 'reed' });
+    for (const shape of reeds)
+      expect(shape.kind === 'image' && shape.rect.height / shape.rect.width).toBeCloseTo(4);
+    const tall = sides(reeds);
     for (const [i, side] of sides(all).entries()) expect(tall[i]).toBeCloseTo(side);
     expect(Math.max(...tall)).toBeLessThanOrEqual(7);
   });
