@@ -32,7 +32,7 @@ async function measureTyping(page: Page, url: string): Promise<void> {
   await page.getByRole('button', { name: '+ Add a format' }).click();
   await page.getByRole('button', { name: /^Ultra-wide/ }).click();
   await page.locator('canvas[data-painted]').nth(5).waitFor();
-  const reads = page.getByRole('textbox', { name: 'Reads' });
+  const reads = page.getByRole('textbox', { name: 'Text', exact: true });
   await reads.click();
   const times: number[] = [];
   for (let i = 0; i < KEYS; i++) {

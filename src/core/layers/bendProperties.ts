@@ -11,11 +11,11 @@ const FIGURES: readonly (readonly [Figure, string, Range, number?])[] = [
   ['leanDegrees', 'Lean', ['°', -80, 80, 1]],
   ['waveU', 'Wave height', ['u', -1000, 1000, 1]],
   ['waveLengthU', 'Wave length', ['u', 8, 8000, 10]],
-  ['waveShift', 'Wave moved on', ['%', -100_000, 100_000, 5], 100],
+  ['waveShift', 'Wave shift', ['%', -100_000, 100_000, 5], 100],
   ['noiseU', 'Noise', ['u', 0, 1000, 1]],
-  ['noiseSizeU', 'Size of the noise', ['u', 8, 8000, 5]],
-  ['noiseShift', 'Noise changed by', ['%', -100_000, 100_000, 5], 100],
-  ['seed', 'Scatter of the noise', ['', 0, 9999, 1]],
+  ['noiseSizeU', 'Noise size', ['u', 8, 8000, 5]],
+  ['noiseShift', 'Noise shift', ['%', -100_000, 100_000, 5], 100],
+  ['seed', 'Noise scatter', ['', 0, 9999, 1]],
 ];
 
 /** What can be set of a bend, all of it also by keys. */

@@ -44,7 +44,7 @@ export function particlesProperties(layer: ParticlesLayer): Property[] {
             (next) => ({ ...layer, form: next }),
           ),
           colourProperty('colour', 'Colour', colour, (next) => ({ ...layer, colour: next })),
-          colourProperty('endColour', 'Colour at the end', endColour, (next) => ({
+          colourProperty('endColour', 'End colour', endColour, (next) => ({
             ...layer,
             endColour: next,
           })),
@@ -56,7 +56,7 @@ export function particlesProperties(layer: ParticlesLayer): Property[] {
       ...layer,
       speed: v / 100,
     })),
-    numberProperty('spinDegrees', 'Turning a second', ['°', 0, 1440, 10], spinDegrees, (v) => ({
+    numberProperty('spinDegrees', 'Spin a second', ['°', 0, 1440, 10], spinDegrees, (v) => ({
       ...layer,
       spinDegrees: v,
     })),
