@@ -143,6 +143,21 @@ describe('what is kept', () => {
     expect(kept.holds(ask(shadow(1), huge))).toBe(false);
   });
 
+  test('is not sought among more than a few that were seen once in its place', () => {
+    const { ask, paintings } = noted();
+    const moving = (x: number): void => void ask(shadow(x));
+    moving(0);
+    for (let x = 1; x <= 16; x++) moving(x);
+    // The first is forgotten, the last is not: it is kept now.
+    ask(shadow(16));
+    ask(shadow(16));
+    expect(paintings()).toBe(18);
+    ask(shadow(0));
+    ask(shadow(0));
+    ask(shadow(0));
+    expect(paintings()).toBe(20);
+  });
+
   test('does not grow with what is seen once only', () => {
     const { ask, paintings } = noted();
     ask(shadow(-1));

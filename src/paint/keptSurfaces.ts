@@ -11,6 +11,8 @@ export type OwnSurfaceItem = Exclude<DisplayItem, { kind: 'fill' | 'stroke' | 'i
 const MOST_PIXELS = 6 * 1920 * 1080;
 // So many items are remembered at most, kept or only seen once.
 const MOST_ITEMS = 600;
+// So many that were seen once in one place: what moves there is another one in each frame, and each is compared with.
+const MOST_SEEN_ONCE = 16;
 
 interface Seen {
   readonly key: string;
@@ -67,6 +69,8 @@ export class KeptSurfaces {
     if (others === undefined) this.byKey.set(seen.key, [seen]);
     else others.push(seen);
     this.all.add(seen);
+    const once = others?.filter(({ surface }) => surface === null) ?? [];
+    if (once.length > MOST_SEEN_ONCE) this.drop(once[0]);
     this.makeRoom(seen);
   }
 

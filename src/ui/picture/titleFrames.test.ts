@@ -86,6 +86,17 @@ test('paints what there is no room for each time', () => {
   expect(surface).toHaveBeenCalledTimes(3);
 }, 60_000);
 
+test('lets go of each surface once, and paints anew after that', () => {
+  const { frames, surface, shown } = framesOf();
+  for (let frame = 0; frame < 25; frame++) frames.keep(frame);
+  const released = jest.fn();
+  frames.end(released);
+  expect(released).toHaveBeenCalledTimes(6);
+  expect(frames.has(3)).toBe(false);
+  expect(shown(3).equals(paintedStraight(3))).toBe(true);
+  expect(surface).toHaveBeenCalledTimes(7);
+});
+
 test('frames that follow one another are one run', () => {
   expect(runsOf(new Set([7, 3, 1, 2, 8]))).toEqual([
     { from: 1, to: 4 },

@@ -61,6 +61,14 @@ export class TitleFrames {
     else if (kept.surface !== null) context.drawImage(kept.surface.image, kept.area.x, kept.area.y);
   }
 
+  /** Lets go of all frames: their memory is not small, so it is not left to be found some day. */
+  end(release: (surface: Surface) => void): void {
+    for (const surface of new Set([...this.frames.values()].map((frame) => frame.surface)))
+      if (surface !== null) release(surface);
+    this.frames.clear();
+    this.pixels = 0;
+  }
+
   /** Says which frames there are now. */
   tell(): void {
     this.painted.setState(this.told(), true);

@@ -5,6 +5,7 @@ import { frameToSeconds } from '@/core/time/rates';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import type { TitleTiming } from '@/core/titleTime/stretch';
 import { Painter } from '@/paint/painter';
+import type { Surface } from '@/paint/surface';
 import { browserSurfaces } from '../../picture/browserSurfaces';
 import { TitleFrames } from '../../picture/titleFrames';
 
@@ -41,6 +42,7 @@ export function useTitleFrames({ title, timing, rate, only, playing, from, to }:
       ),
     [painter, title, timing, rate, only],
   );
+  useEffect(() => () => frames?.end(release), [frames]);
   useEffect(() => {
     if (!playing || frames === null) return;
     const timer = setInterval(() => frames.tell(), TELL_MS);
@@ -54,6 +56,11 @@ export function useTitleFrames({ title, timing, rate, only, playing, from, to }:
     return paintAhead(frames, from, to);
   }, [frames, playing, from, to]);
   return frames;
+}
+
+/** Gives the memory of a canvas back at once. */
+function release({ image }: Surface): void {
+  if (image instanceof OffscreenCanvas) image.width = 0;
 }
 
 /** Paints frames from one on, each when the browser has nothing else to do; gives how to end that. */
