@@ -3,6 +3,7 @@ import type { Browser, Page } from '@playwright/test';
 import type { TemplateRecord } from '@/contract/templates';
 import type { Template } from '@/core/model/template';
 import { RATES, secondsToFrame } from '@/core/time/rates';
+import { idOf } from '../demo/seed';
 import { DEMO_TEMPLATES } from '../demo/templates';
 import { report } from './measure';
 import { CHROMIUM, start, withFolder } from './server';
@@ -55,8 +56,8 @@ async function measureAll(browser: Browser, baseURL: string, rate: '25' | '50'):
   }
 }
 
-async function measure(page: Page, { name }: Template, rate: '25' | '50'): Promise<void> {
-  const id = name.toLowerCase().replaceAll(' ', '-');
+async function measure(page: Page, template: Template, rate: '25' | '50'): Promise<void> {
+  const id = idOf(template);
   await giveRate(page, id, rate);
   await page.goto(`/bench/${id}`);
   await page.locator('section[aria-label="Picture"] canvas[data-painted]').waitFor();
@@ -72,7 +73,7 @@ async function measure(page: Page, { name }: Template, rate: '25' | '50'): Promi
   const wall = Math.min(...later.wall) / later.seconds;
   const size = page.viewportSize();
   report(
-    `${name}, ${rate} a second, ${size?.width} × ${size?.height}`,
+    `${template.name}, ${rate} a second, ${size?.width} × ${size?.height}`,
     `${share(first)} · ${share(later)} · ${wall.toFixed(1)}`,
     '≥ 0.98 · ≥ 10',
   );

@@ -13,7 +13,7 @@ import { DEMO_PICTURES, paintPicture } from './pictures';
 import { DEMO_TEMPLATES } from './templates';
 
 /** The id that a demo template is kept under. */
-const idOf = ({ name }: Template): string => name.toLowerCase().replaceAll(' ', '-');
+export const idOf = ({ name }: Template): string => name.toLowerCase().replaceAll(' ', '-');
 
 export const DEMO_PROJECT_ID = 'lantern-regatta-2';
 

@@ -43,6 +43,18 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
 }
 
+/** The large picture on the bench. */
+export const benchPicture = (page: Page): Locator =>
+  page.getByRole('region', { name: 'Picture' }).locator('canvas');
+
+/** Opens a copy of a strap on the bench, to be changed without a trace, and waits for its picture. */
+export async function openCopy(page: Page): Promise<void> {
+  await page.goto('/bench/tideline-strap');
+  await page.getByRole('button', { name: 'Work on a copy' }).click();
+  await expect(page).not.toHaveURL(/tideline-strap/);
+  await expect(benchPicture(page)).toHaveAttribute('data-painted', /./);
+}
+
 /** A figure that changes when the pixels of a canvas change. */
 export function pixels(canvas: Locator): Promise<number> {
   return canvas.evaluate((element) => {

@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { encodePng } from '../src/server/press/pictures/png';
-import { drag, middle, saved } from './hands';
+import { benchPicture, drag, middle, openCopy, saved } from './hands';
 
 /** Counts what a designer does, so that a task that takes more than it should is noticed. */
 function counter(): { readonly did: () => number; act<T>(doing: Promise<T>): Promise<T> } {
@@ -15,14 +15,6 @@ function counter(): { readonly did: () => number; act<T>(doing: Promise<T>): Pro
   };
 }
 
-async function openCopy(page: Page): Promise<void> {
-  await page.goto('/bench/tideline-strap');
-  await page.getByRole('button', { name: 'Work on a copy' }).click();
-  await expect(page).not.toHaveURL(/tideline-strap/);
-  await expect(picture(page)).toHaveAttribute('data-painted', /./);
-}
-
-const picture = (page: Page): Locator => page.getByRole('region', { name: 'Picture' }).locator('canvas');
 const layer = (page: Page, name: string): Locator =>
   page.getByRole('listitem').getByRole('button', { name, exact: true });
 
@@ -33,7 +25,7 @@ const seek = async (page: Page, share: number): Promise<void> => {
 
 /** The colour of the picture at a share of its width and height. */
 const colourAt = (page: Page, across: number, down: number): Promise<number[]> =>
-  picture(page).evaluate(
+  benchPicture(page).evaluate(
     (canvas, [x, y]) => {
       if (!(canvas instanceof HTMLCanvasElement)) throw new Error('not a canvas');
       const at = [Math.floor(canvas.width * x), Math.floor(canvas.height * y)];
@@ -72,9 +64,9 @@ test('a framed view: two rectangles on a picture, and a smooth way between them'
 
   // The picture is 960 u wide in the middle of a frame of 1920: how much red lies between its edges is how much is seen.
   const seen = async (share: number): Promise<{ wide: number; left: number }> => {
-    const before = await picture(page).getAttribute('data-painted');
+    const before = await benchPicture(page).getAttribute('data-painted');
     await seek(page, share);
-    await expect(picture(page)).not.toHaveAttribute('data-painted', before ?? '');
+    await expect(benchPicture(page)).not.toHaveAttribute('data-painted', before ?? '');
     const [left, right] = [await colourAt(page, 0.26, 0.5), await colourAt(page, 0.74, 0.5)];
     return { wide: right[0] - left[0], left: left[0] };
   };

@@ -1,23 +1,10 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { saved } from './hands';
-
-async function openCopy(page: Page): Promise<void> {
-  await page.goto('/bench/tideline-strap');
-  await page.getByRole('button', { name: 'Work on a copy' }).click();
-  await expect(page).not.toHaveURL(/tideline-strap/);
-  await expect(picture(page)).toHaveAttribute('data-painted', /./);
-}
-
-const picture = (page: Page) => page.getByRole('region', { name: 'Picture' }).locator('canvas');
-
-/** The pixels of the picture. */
-const pixels = (page: Page): Promise<string> =>
-  picture(page).evaluate((canvas) => (canvas instanceof HTMLCanvasElement ? canvas.toDataURL() : ''));
+import { benchPicture, openCopy, pixels, saved } from './hands';
 
 /** How far the picture is from the one that was noted before, in steps of a colour (255 for none); notes this one. */
 const apartFromNoted = (page: Page): Promise<number> =>
-  picture(page).evaluate((canvas) => {
+  benchPicture(page).evaluate((canvas) => {
     if (!(canvas instanceof HTMLCanvasElement)) throw new Error('not a canvas');
     const data = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? [];
     const noted: unknown = Reflect.get(window, 'noted');
@@ -50,9 +37,9 @@ test('a frame looks the same while it plays and when it stands, to the step of a
   expect(await apartFromNoted(page)).toBe(255);
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible();
-  const before = Number(await picture(page).getAttribute('data-painted'));
+  const before = Number(await benchPicture(page).getAttribute('data-painted'));
   await expect
-    .poll(async () => Number(await picture(page).getAttribute('data-painted')))
+    .poll(async () => Number(await benchPicture(page).getAttribute('data-painted')))
     .toBeGreaterThan(before + 5);
   expect(await apartFromNoted(page)).toBeLessThanOrEqual(2);
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
@@ -61,22 +48,22 @@ test('a frame looks the same while it plays and when it stands, to the step of a
 test('words are bent, straight again by undo, and bent after a reload', async ({ page }) => {
   await openCopy(page);
   await page.getByRole('tab', { name: 'Motion' }).click();
-  const straight = await pixels(page);
+  const straight = await pixels(benchPicture(page));
   await page.getByRole('button', { name: /^Bend/ }).click();
   await page.getByRole('button', { name: 'Bend it' }).click();
   await page.getByLabel('Arc', { exact: true }).fill('80');
   await page.keyboard.press('Enter');
-  await expect.poll(() => pixels(page)).not.toBe(straight);
-  const bent = await pixels(page);
+  await expect.poll(() => pixels(benchPicture(page))).not.toBe(straight);
+  const bent = await pixels(benchPicture(page));
   await page.getByRole('button', { name: /^Undo/ }).click();
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect.poll(() => pixels(page)).toBe(straight);
+  await expect.poll(() => pixels(benchPicture(page))).toBe(straight);
   await page.getByRole('button', { name: /^Redo/ }).click();
   await page.getByRole('button', { name: /^Redo/ }).click();
   await saved(page);
   await page.reload();
-  await expect(picture(page)).toHaveAttribute('data-painted', /./);
-  await expect.poll(() => pixels(page)).toBe(bent);
+  await expect(benchPicture(page)).toHaveAttribute('data-painted', /./);
+  await expect.poll(() => pixels(benchPicture(page))).toBe(bent);
   await page.getByRole('tab', { name: 'Motion' }).click();
   await expect(page.getByLabel('Arc', { exact: true })).toHaveValue('80');
 });

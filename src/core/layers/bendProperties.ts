@@ -18,6 +18,12 @@ const FIGURES: readonly (readonly [Figure, string, Range, number?])[] = [
   ['seed', 'Noise scatter', ['', 0, 9999, 1]],
 ];
 
+// What is made of shapes that lie in the layer's box. The blocks of credits do not: each goes by on its own.
+const BENDABLE: ReadonlySet<Layer['kind']> = new Set(['text', 'box', 'rows', 'particles']);
+
+/** Whether a bend does something to a layer. */
+export const canBend = ({ kind }: Layer): boolean => BENDABLE.has(kind);
+
 /** What can be set of a bend, all of it also by keys. */
 export function bendProperties(bend: Bend, write: (bend: Bend) => Layer): Property[] {
   return FIGURES.map(([name, label, range, factor = 1]) =>

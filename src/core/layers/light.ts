@@ -1,7 +1,7 @@
 import type { LightLayer } from '../model/template';
 import { ellipseOutline } from '../display/shapes';
 import type { LayerBinding } from './layerKind';
-import { NO_TEXT } from './layerKind';
+import { animatedContent } from './animatedContent';
 import { pathShape } from '../display/unitShape';
 import { colourProperty, numberProperty } from './properties';
 
@@ -30,14 +30,8 @@ export function bindLight(layer: LightLayer): LayerBinding {
     ],
     dependsOn: [],
     measuresAfter: [],
-    measure: () => ({
-      ...NO_TEXT,
-      width: layer.widthU,
-      height: layer.heightU,
-      firstBaseline: layer.heightU,
-      lastBaseline: layer.heightU,
-      units: (_kind, box) => [{ box, ink: box, shapes: [] }],
-      animate(seconds, box) {
+    measure: () =>
+      animatedContent(layer, (seconds, box) => {
         const swing = (1 - Math.cos((seconds / CROSSING_SECONDS) * Math.PI)) / 2;
         const dx = (swing - 0.5) * layer.travelU;
         const steps = [0, 0.25, 0.5, 0.75, 1];
@@ -51,7 +45,6 @@ export function bindLight(layer: LightLayer): LayerBinding {
         const radius = Math.max(box.width, box.height) / 2;
         const centre = { x: x + box.width / 2, y: box.y + box.height / 2 };
         return [pathShape(ellipseOutline({ ...box, x }), { kind: 'radial', centre, radius, stops })];
-      },
-    }),
+      }),
   };
 }

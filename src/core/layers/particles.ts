@@ -7,7 +7,7 @@ import type { ParticlesLayer } from '../model/template';
 import type { UnitShape } from '../display/unitShape';
 import { pathShape, solid } from '../display/unitShape';
 import type { LayerBinding, PictureSize } from './layerKind';
-import { NO_TEXT } from './layerKind';
+import { animatedContent } from './animatedContent';
 import { particleOutline } from './particleForms';
 import { particlesProperties } from './particlesProperties';
 
@@ -22,15 +22,7 @@ export function bindParticles(layer: ParticlesLayer): LayerBinding {
     measure: ({ pictures }) => {
       const { picture = null } = layer;
       const size = picture === null ? undefined : pictures.size(picture);
-      return {
-        ...NO_TEXT,
-        width: layer.widthU,
-        height: layer.heightU,
-        firstBaseline: layer.heightU,
-        lastBaseline: layer.heightU,
-        units: (_kind, box) => [{ box, ink: box, shapes: [] }],
-        animate: (seconds, box) => particles(layer, seconds, box, size),
-      };
+      return animatedContent(layer, (seconds, box) => particles(layer, seconds, box, size));
     },
   };
 }

@@ -15,30 +15,32 @@ import type { CompiledLayer } from './compileLayer';
 
 /** The units of a layer with their shapes bent as the layer is, whatever moves do to them then. Pictures stay as they are. */
 export function bentUnits(layer: CompiledLayer, posed: readonly PosedUnit[]): readonly PosedUnit[] {
-  const { bend = null } = layer.layer.motion;
-  const bending = bend && bendingOf(bend, layer.box);
-  if (bend === null || bending === null) return posed;
-  return posed.map(({ unit, acts }) => ({ unit: bentUnit(unit, { bend, box: layer.box, bending }), acts }));
+  const bent = bentBy(layer);
+  return bent === null ? posed : posed.map(({ unit, acts }) => ({ unit: bentUnit(unit, bent), acts }));
 }
 
 /** A unit of a layer with its shapes bent as that is. */
-export function bentLike({ layer, box }: CompiledLayer, unit: LayerUnit): LayerUnit {
-  const { bend = null } = layer.motion;
-  const bending = bend && bendingOf(bend, box);
-  return bend === null || bending === null ? unit : bentUnit(unit, { bend, box, bending });
+export function bentLike(layer: CompiledLayer, unit: LayerUnit): LayerUnit {
+  const bent = bentBy(layer);
+  return bent === null ? unit : bentUnit(unit, bent);
 }
 
 /** What a rectangle (design units) of a layer is bent to; null for a layer that is straight. */
-export function bentArea({ layer, box }: CompiledLayer, rect: Rect): Outline | null {
-  const { bend = null } = layer.motion;
-  const bending = bend && bendingOf(bend, box);
-  return bending === null ? null : sampleOutline(rectOutline(rect), bending.pieceU, bending.map);
+export function bentArea(layer: CompiledLayer, rect: Rect): Outline | null {
+  const bent = bentBy(layer);
+  return bent && sampleOutline(rectOutline(rect), bent.bending.pieceU, bent.bending.map);
 }
 
 interface Bent {
   readonly bend: Bend;
   readonly box: Rect;
   readonly bending: Bending;
+}
+
+function bentBy({ layer, box }: CompiledLayer): Bent | null {
+  const { bend = null } = layer.motion;
+  const bending = bend && bendingOf(bend, box);
+  return bend && bending && { bend, box, bending };
 }
 
 function bentUnit(unit: LayerUnit, by: Bent): LayerUnit {

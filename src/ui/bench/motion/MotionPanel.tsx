@@ -4,6 +4,7 @@ import { newMoveUse } from '@/core/model/newMove';
 import { fitMove, updateLayer } from '@/core/edit/editTemplate';
 import { fitWaiting } from '@/core/edit/marks';
 import type { Layer, Motion, MoveUse, Timing } from '@/core/model/template';
+import { canBend } from '@/core/layers/bendProperties';
 import { mirrorMove } from '@/core/timeline/motion';
 import { Segmented } from '../../shared/Segmented';
 import { useApply, useMoveTimes } from '../state/benchStore';
@@ -22,8 +23,6 @@ import { RetimeRows } from './RetimeRows';
 import { SpanRows } from './SpanRows';
 
 const MOST_MOVES = 8;
-// What is made of shapes.
-const BENDABLE: ReadonlySet<Layer['kind']> = new Set(['text', 'box', 'rows', 'credits', 'particles']);
 
 /** How a layer comes in, what it does while the title holds, and how it goes out. */
 export function MotionPanel({ layer }: { readonly layer: Layer }) {
@@ -86,7 +85,7 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
         <Section title="Depth and motion blur" open={false}>
           <DepthRows layer={layer} onChange={set} />
         </Section>
-        {BENDABLE.has(layer.kind) && (
+        {canBend(layer) && (
           <Section title="Bend" open={motion.bend != null} says="straight">
             <BendRows layer={layer} onChange={set} />
           </Section>

@@ -4,7 +4,8 @@ import type { PointerEvent } from 'react';
 import { shownAlone } from '@/core/edit/shownAlone';
 import { sampleTemplate } from '@/core/edit/sampleTexts';
 import type { FieldValues } from '@/core/model/template';
-import type { Point, Rect } from '@/core/kit/rect';
+import type { Point } from '@/core/kit/rect';
+import { middleOf } from '@/core/kit/rect';
 import type { FrameFormat } from '@/core/frame/formats';
 import { pictureSize } from '@/core/frame/formats';
 import { safeArea } from '@/core/frame/safeAreas';
@@ -54,10 +55,11 @@ export function PictureWell(props: Props) {
   const { widthU, heightU } = pictureSize(format);
   const well = useRef<HTMLDivElement>(null);
   const fitting = Math.min((size.width - 2 * MARGIN_PX) / widthU, (size.height - 2 * MARGIN_PX) / heightU);
-  const zoom = useWellZoom(
-    { area, picture: well, about: () => middleOf(boxes.readSeen().get(selected ?? '')) },
-    fitting,
-  );
+  const middleOfSelected = (): Point | null => {
+    const box = boxes.readSeen().get(selected ?? '');
+    return box === undefined ? null : middleOf(box);
+  };
+  const zoom = useWellZoom({ area, picture: well, about: middleOfSelected }, fitting);
   const widthCss = Math.max(zoom.fits ? 160 : 1, Math.floor(widthU * zoom.scale));
   const heightCss = Math.round((widthCss * heightU) / widthU);
   const [frozen, setFrozen] = useState(false);
@@ -168,10 +170,6 @@ export function PictureWell(props: Props) {
       </div>
     </section>
   );
-}
-
-function middleOf(box: Rect | undefined): Point | null {
-  return box === undefined ? null : { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
 interface WordsProps {
