@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
 import { testTemplate, testText } from '../testing';
 import type { House } from './house';
-import { FIRST_HOUSE } from './house';
+import { captionRules, creditRules, FIRST_HOUSE } from './house';
 import { finishUses, followHouse, houseChanges, moveUses, usesOf } from './houseChanges';
 import { parseTemplate } from './templateSchema';
 
@@ -31,6 +31,20 @@ describe('changes of the house', () => {
       { kind: 'areas' },
       { kind: 'names' },
     ]);
+  });
+
+  test('is told for every part that can be otherwise', () => {
+    const otherwise: House = {
+      ...FIRST_HOUSE,
+      language: 'tr',
+      filesDays: 7,
+      timing: { ...FIRST_HOUSE.timing, fadeInSeconds: 9 },
+      checks: { ...FIRST_HOUSE.checks, off: ['spelling'] },
+      captions: { ...captionRules(FIRST_HOUSE), mostLines: 1 },
+      credits: { ...creditRules(FIRST_HOUSE), lineSeconds: 9 },
+    };
+    const kinds = houseChanges(FIRST_HOUSE, otherwise).map(({ kind }) => kind);
+    expect(kinds.sort()).toEqual(['captions', 'checks', 'credits', 'filesDays', 'language', 'timing']);
   });
 
   test('go into every place with exactly that value, and nowhere else', () => {

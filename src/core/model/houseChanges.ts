@@ -2,11 +2,28 @@ import { sameValue } from '../kit/sameValue';
 import type { House } from './house';
 import type { Template } from './template';
 
+/** What lists its entries by name; the rest of the house are figures and choices. */
+const LISTS = ['colours', 'faces', 'finishes', 'moves', 'presets'] as const;
+
+type HousePart = Exclude<keyof House, (typeof LISTS)[number]>;
+
+// By name, so that what the house says next cannot be forgotten here.
+const PARTS: Readonly<Record<HousePart, true>> = {
+  timing: true,
+  reading: true,
+  checks: true,
+  captions: true,
+  credits: true,
+  filesDays: true,
+  areas: true,
+  language: true,
+};
+
 /** Something of the house that has another value now. */
 export type HouseChange =
   | { readonly kind: 'colour'; readonly name: string; readonly from: string; readonly to: string }
   | { readonly kind: 'face'; readonly name: string; readonly from: string; readonly to: string }
-  | { readonly kind: 'reading' | 'timing' | 'checks' | 'areas' | 'captions' | 'credits' | 'filesDays' }
+  | { readonly kind: HousePart }
   /** Entries that were added, taken away or renamed: nothing that is made already changes by it. */
   | { readonly kind: 'names' };
 
@@ -24,15 +41,18 @@ export function houseChanges(before: House, after: House): HouseChange[] {
       ? []
       : [{ kind: 'face', name: face.name, from: old.face, to: face.face }];
   });
-  const parts = (['reading', 'timing', 'checks', 'areas', 'captions', 'credits', 'filesDays'] as const)
+  // A record of parts has no other keys.
+  const parts = (Object.keys(PARTS) as HousePart[])
     .filter((kind) => !sameValue(before[kind], after[kind]))
     .map((kind) => ({ kind }));
-  const names = sameValue(listed(before), listed(after)) ? [] : [{ kind: 'names' as const }];
+  const names = LISTS.every((list) => sameValue(listed(before[list]), listed(after[list])))
+    ? []
+    : [{ kind: 'names' as const }];
   return [...colours, ...faces, ...parts, ...names];
 }
 
-function listed({ colours, faces, finishes, moves, presets = [] }: House): unknown {
-  return [colours, faces, finishes, moves, presets].map((list) => list.map(({ id, name }) => [id, name]));
+function listed(list: House[(typeof LISTS)[number]] = []): unknown {
+  return list.map(({ id, name }) => [id, name]);
 }
 
 /**

@@ -7,7 +7,7 @@ import { nextDelivery } from '@/core/project/deliver';
 import { endOf } from '@/core/project/lanes';
 import { changeTitles } from '@/core/project/work';
 import type { Player } from '../picture/usePlayer';
-import { actsItself, takesArrows, useClickLetsGo, useKeys } from '../shared/useKeys';
+import { actsItself, takesArrows, useClickLetsGo, useKeys, useUndoKeys } from '../shared/useKeys';
 import { useCaptionKeys } from './captions/useCaptionKeys';
 import { useCreditKeys } from './credits/useCreditKeys';
 import { rowHere } from './card/rowHere';
@@ -102,9 +102,7 @@ function useTitleKeys(player: Player): void {
     else apply((now) => changeTitles(now, new Set([title.id]), (one) => ({ ...one, moments })));
   });
   useKeys('c', () => store.getState().applyWork((work) => cutAt(work, player.frame, () => nanoid(12))));
-  const history = { enableOnFormTags: true, preventDefault: true } as const;
-  useKeys('mod+z', () => store.temporal.getState().undo(), history);
-  useKeys('mod+shift+z, mod+y', () => store.temporal.getState().redo(), history);
+  useUndoKeys(store.temporal);
 }
 
 function useScreenKeys(): void {

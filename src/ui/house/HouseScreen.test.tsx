@@ -9,7 +9,7 @@ import type { House } from '@/core/model/house';
 import { FIRST_HOUSE } from '@/core/model/house';
 import { usesOf } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
-import { jsonAnswer, renderScreen } from '../shared/forTest';
+import { fakeLocks, jsonAnswer, renderScreen } from '../shared/forTest';
 import { HouseScreen } from './HouseScreen';
 
 const GOLD = '#e3b94f';
@@ -53,6 +53,7 @@ let server: Server;
 const before = globalThis.fetch;
 beforeEach(async () => {
   await clear();
+  fakeLocks();
   server = new Server();
   globalThis.fetch = server.answer;
 });
@@ -62,6 +63,11 @@ afterEach(() => {
 
 const openHouse = (): void => {
   cleanup();
+  // A page that is gone holds nothing.
+  fakeLocks();
+  openAnother();
+};
+const openAnother = (): void => {
   renderScreen('/house', <HouseScreen saved={server.house} templates={[...server.templates.values()]} />);
 };
 const status = (): HTMLElement => screen.getByText(/as it is in force|changed here, not in force yet/);
@@ -120,6 +126,52 @@ describe('the House', () => {
     openHouse();
     await screen.findByText('as it is in force');
     expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(GOLD);
+  });
+
+  test('two pages keep what was made on each, and neither takes from the other while it is open', async () => {
+    openHouse();
+    await recolour('Lamp gold', NEW_GOLD);
+    const first = new Set(screen.getAllByRole('heading', { name: 'House' }));
+    openAnother();
+    const [there] = screen.getAllByRole('heading', { name: 'House' }).filter((one) => !first.has(one));
+    const second = within(there.closest<HTMLElement>('.h-dvh') ?? there);
+    expect(second.getByLabelText('Lamp gold, hex')).toHaveValue(GOLD);
+    await userEvent.click(second.getByRole('button', { name: 'Add a colour' }));
+    await userEvent.type(second.getByLabelText('Name of New colour'), ' two');
+    openHouse();
+    expect(await screen.findByLabelText('Name of New colour two')).toBeInTheDocument();
+    await waitFor(() => expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(NEW_GOLD));
+  });
+
+  test('steps are taken back and made again, also after a reload, and what is in force can be taken back too', async () => {
+    openHouse();
+    await recolour('Lamp gold', NEW_GOLD);
+    await userEvent.click(screen.getByRole('button', { name: 'Add a colour' }));
+    await userEvent.keyboard('{Control>}z{/Control}');
+    expect(screen.queryByLabelText('Name of New colour')).toBeNull();
+    expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(NEW_GOLD);
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(status()).toHaveTextContent('as it is in force');
+    await userEvent.keyboard('{Control>}{Shift>}z{/Shift}{/Control}');
+    expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(NEW_GOLD);
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change in/ }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    window.dispatchEvent(new Event('pagehide'));
+    openHouse();
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Undo' })).toBeEnabled());
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(GOLD);
+    expect(status()).toHaveTextContent('changed here, not in force yet');
+  });
+
+  test('another language is a change like any other', async () => {
+    openHouse();
+    await goTo('Timing and reading');
+    await userEvent.selectOptions(screen.getByLabelText('Language of the House'), 'tr');
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Make the change' }));
+    await waitFor(() => expect(server.house.document.language).toBe('tr'));
   });
 
   test('a change that somebody made meanwhile is put together with this one, and nothing is overwritten', async () => {

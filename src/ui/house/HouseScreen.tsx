@@ -1,12 +1,16 @@
 'use client';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { HouseRecord } from '@/contract/house';
 import type { TemplateRecord } from '@/contract/templates';
+import type { Change } from '@/core/draft/change';
+import { sayChange } from '@/core/draft/changeWords';
 import type { House } from '@/core/model/house';
 import { houseChanges } from '@/core/model/houseChanges';
 import { Button } from '../shared/Button';
 import { classes } from '../shared/classes';
 import { TopBar } from '../shared/TopBar';
+import { UndoButtons } from '../shared/UndoButtons';
+import { useUndoKeys } from '../shared/useKeys';
 import { AreasSection } from './AreasSection';
 import { CaptionsSection } from './CaptionsSection';
 import { ChecksSection } from './ChecksSection';
@@ -20,6 +24,7 @@ import { LandingDialog } from './LandingDialog';
 import { PresetsSection } from './PresetsSection';
 import { RoomSection } from './RoomSection';
 import { TimingSection } from './TimingSection';
+import { HOUSE_WORDS } from './houseWords';
 import { useHouseDraft } from './useHouseDraft';
 
 interface Props {
@@ -52,11 +57,14 @@ const SECTIONS = [
 
 /** The House: what templates and checks refer to. A change is shown where it lands before it is made. */
 export function HouseScreen({ saved: first, templates: firstTemplates }: Props) {
-  const { saved, house, change, takeBack, catchUp } = useHouseDraft(first);
+  const { saved, house, store, takeBack, catchUp } = useHouseDraft(first);
+  const { change } = store.getState();
   const [templates, setTemplates] = useState(firstTemplates);
   const [section, setSection] = useState<(typeof SECTIONS)[number]['id']>('colours');
   const [landing, setLanding] = useState(false);
   const changes = houseChanges(saved.document, house);
+  const say = useCallback((step: Change) => sayChange(step, store.getState().house, HOUSE_WORDS), [store]);
+  useUndoKeys(store.temporal);
   const { Part, label } = SECTIONS.find(({ id }) => id === section) ?? SECTIONS[0];
   return (
     <div className="flex h-dvh flex-col">
@@ -71,6 +79,7 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
         }
         actions={
           <>
+            <UndoButtons history={store.temporal} say={say} />
             <Button disabled={changes.length === 0} onClick={takeBack}>
               Take it back
             </Button>

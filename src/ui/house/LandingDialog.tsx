@@ -162,6 +162,12 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
       {kinds.has('names') && <p>Names and entries change; nothing that is made looks otherwise.</p>}
       {kinds.has('filesDays') && <FilesLanding days={house.filesDays} />}
       {kinds.has('areas') && <p>New templates start with the areas.</p>}
+      {kinds.has('language') && (
+        <p>
+          Words are set in capitals, broken and spelt by the new language, unless a field, a delivery or a
+          project says one.
+        </p>
+      )}
       {kinds.has('credits') && <p>The credits of every project are proofed by the new figures.</p>}
       {captioned && <p>The captions of every project are proofed by the new figures.</p>}
       {(counted || proofed) && landings === null && <p role="status">Counting titles…</p>}

@@ -1,58 +1,63 @@
 'use client';
-import { del, get, set } from 'idb-keyval';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useStore } from 'zustand';
 import type { HouseRecord } from '@/contract/house';
 import type { House } from '@/core/model/house';
 import { mergeHouse } from '@/core/model/mergeHouse';
 import { sameValue } from '@/core/kit/sameValue';
+import { KeptDraft } from '../shared/keptDraft';
+import { useKeptSteps } from '../shared/useKeptSteps';
+import type { HouseStore } from './houseStore';
+import { createHouseStore } from './houseStore';
 
 interface HouseDraft {
   /** What is in force. */
   readonly saved: HouseRecord;
   /** What was made of it here. */
   readonly house: House;
-  change(change: Partial<House>): void;
+  readonly store: HouseStore;
   takeBack(): void;
   /** What is in force now; what was made here stays, put together with it. */
   catchUp(record: HouseRecord): void;
 }
 
-interface HouseInBrowser {
+interface UnsavedHouse {
   readonly base: House;
   readonly mine: House;
 }
 
-const KEY = 'gilder-house';
-
 /** The House while it is changed. What is not in force yet is kept in this browser until it is, or is taken back. */
 export function useHouseDraft(first: HouseRecord): HouseDraft {
   const [saved, setSaved] = useState(first);
-  const [house, setHouse] = useState(first.document);
-  const looked = useRef(false);
+  const [store] = useState(() => createHouseStore(first.document));
+  const [kept] = useState(
+    () => new KeptDraft<UnsavedHouse>('gilder-house', ` ${Math.random().toString(36).slice(2)}`),
+  );
+  const house = useStore(store, (state) => state.house);
+  const inForce = useRef(first.document);
+  useKeptSteps('house', store);
   useEffect(() => {
-    let open = true;
-    get<HouseInBrowser>(KEY)
-      .catch(() => undefined)
-      .then((kept) => {
-        looked.current = true;
-        if (open && kept !== undefined) setHouse(mergeHouse(kept.base, kept.mine, first.document));
-      });
-    return () => {
-      open = false;
-    };
-  }, [first]);
+    void kept.takeUp(async ({ base, mine }) => {
+      const merged = mergeHouse(base, mine, store.getState().house);
+      // No step of undo: it was done before.
+      store.setState({ house: merged });
+      await kept.keep({ base: inForce.current, mine: merged });
+    });
+  }, [kept, store]);
   useEffect(() => {
-    if (!looked.current) return;
-    const kept: HouseInBrowser = { base: saved.document, mine: house };
-    void (sameValue(kept.base, kept.mine) ? del(KEY) : set(KEY, kept)).catch(() => undefined);
-  }, [saved, house]);
+    inForce.current = saved.document;
+    if (sameValue(saved.document, house)) void kept.drop();
+    else void kept.keep({ base: saved.document, mine: house });
+  }, [kept, saved, house]);
   return {
     saved,
     house,
-    change: useCallback((change) => setHouse((now) => ({ ...now, ...change })), []),
-    takeBack: () => setHouse(saved.document),
-    catchUp: (record) => {
-      setHouse(mergeHouse(saved.document, house, record.document));
+    store,
+    takeBack: () => store.getState().change(saved.document),
+    catchUp(record) {
+      const merge = (mine: House): House => mergeHouse(saved.document, mine, record.document);
+      store.rebase(merge);
+      store.setState({ house: merge(store.getState().house) });
       setSaved(record);
     },
   };

@@ -1,6 +1,8 @@
 'use client';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import type { StoreApi } from 'zustand';
+import type { UndoState } from './undoHistory';
 
 type Keys = Parameters<typeof useHotkeys>[0];
 type Act = (event: KeyboardEvent) => void;
@@ -29,6 +31,13 @@ export function useKeys(keys: Keys, act: Act, { unless, ...options }: KeyOptions
     ...options,
     ignoreEventWhen: (event) => isWithin(event, '[role="dialog"]') || unless?.(event) === true,
   });
+}
+
+/** The keys of undo and redo, also while somebody types. */
+export function useUndoKeys(history: StoreApi<UndoState>): void {
+  const options = { enableOnFormTags: true, preventDefault: true } as const;
+  useKeys('mod+z', () => history.getState().undo(), options);
+  useKeys('mod+shift+z, mod+y', () => history.getState().redo(), options);
 }
 
 /** Whether Space and Enter mean something to what is focused. */

@@ -9,7 +9,7 @@ import type { Player } from '../../picture/usePlayer';
 import type { BenchView } from './benchStore';
 import { designSeconds } from './benchStore';
 import { stopsOf } from './stops';
-import { actsItself, takesArrows, useKeys } from '../../shared/useKeys';
+import { actsItself, takesArrows, useKeys, useUndoKeys } from '../../shared/useKeys';
 
 interface Options {
   readonly view: BenchView;
@@ -91,7 +91,5 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
     },
     { preventDefault: true },
   );
-  const history = { enableOnFormTags: true, preventDefault: true } as const;
-  useKeys('mod+z', () => store.temporal.getState().undo(), history);
-  useKeys('mod+shift+z, mod+y', () => store.temporal.getState().redo(), history);
+  useUndoKeys(store.temporal);
 }
