@@ -21,12 +21,19 @@ const facts = {
   /** How many characters of each script it has, by the script's name in Unicode. */
   letters: yup.mixed<Readonly<Record<string, number>>>().required(),
   features: texts(),
+  /** What the font itself calls some of its features, by tag. */
+  featureNames: yup.mixed<Readonly<Record<string, string>>>().optional(),
   axes: yup
     .array()
     .of(
       yup.object({ tag: text(), name: text(), least: figure(), usual: figure(), most: figure() }).required(),
     )
     .required(),
+  /** Named places on its axes. */
+  styles: yup
+    .array()
+    .of(yup.object({ name: text(), at: yup.mixed<Readonly<Record<string, number>>>().required() }).required())
+    .optional(),
   coloured: flag(),
   /** Whether texts are set in it; another one with its family, weight and slope can be, in its place. */
   inUse: flag(),

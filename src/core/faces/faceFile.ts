@@ -12,6 +12,13 @@ export interface FaceAxis {
   readonly most: number;
 }
 
+/** A named place on the axes of a variable font (OpenType 1.9, fvar instances). */
+export interface NamedStyle {
+  readonly name: string;
+  /** By axis tag. */
+  readonly at: Readonly<Record<string, number>>;
+}
+
 /** What a font file says of itself, as it was read when it was taken in. */
 export interface FaceFacts {
   /** The typographic family (name table, 16 or 1), without its weight. */
@@ -29,7 +36,11 @@ export interface FaceFacts {
   readonly letters: Readonly<Record<string, number>>;
   /** Tags of OpenType features. */
   readonly features: readonly string[];
+  /** What the font itself calls some of them, by tag; left out for one that says nothing. */
+  readonly featureNames?: Readonly<Record<string, string>>;
   readonly axes: readonly FaceAxis[];
+  /** Left out for a font without any. */
+  readonly styles?: readonly NamedStyle[];
   /** Whether some of its glyphs have colours of their own. */
   readonly coloured: boolean;
 }

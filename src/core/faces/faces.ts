@@ -1,6 +1,9 @@
 import type { Registry } from '../kit/registry';
 import { createRegistry } from '../kit/registry';
 import { sameValue } from '../kit/sameValue';
+import type { FaceAxis, NamedStyle } from './faceFile';
+import type { FaceOption } from './faceOptions';
+import { optionsOf } from './faceOptions';
 import { scriptTag } from './scripts';
 
 /** OpenType tags: tabular and old-style figures, small capitals, fractions. */
@@ -21,6 +24,12 @@ export interface Face {
   readonly features: readonly FaceFeature[];
   /** The ranges of a variable face: weight, and width in percent of the regular one. */
   readonly axes?: { readonly weight: AxisRange; readonly width: AxisRange };
+  /** The other axes that its files have. */
+  readonly moreAxes?: readonly FaceAxis[];
+  /** Named places on its axes. */
+  readonly styles?: readonly NamedStyle[];
+  /** What else of its features a style can switch on. */
+  readonly options: readonly FaceOption[];
   /** Of italics: the face that they belong to. */
   readonly italicOf?: string;
   /** Whether the House took it in, so that it does not ship with the program. */
@@ -32,6 +41,32 @@ export interface Face {
 const weights = (stem: string, ...list: readonly number[]): Record<number, string> =>
   Object.fromEntries(list.map((weight) => [weight, `${stem}-${weight}.ttf`]));
 
+const ALEGREYA_OPTIONS = optionsOf(
+  [
+    'c2sc',
+    'case',
+    'dlig',
+    'lnum',
+    'ordn',
+    'pnum',
+    'sinf',
+    'ss01',
+    'ss02',
+    'ss03',
+    'ss04',
+    'ss05',
+    'subs',
+    'sups',
+  ],
+  {
+    ss01: 'Roman numerals',
+    ss02: 'Arrows, triangles and circles',
+    ss03: 'Foundry ico',
+    ss04: 'Dynamic arrows and triangle',
+    ss05: 'Greek adscript iota',
+  },
+);
+
 /** Every shipped face; each file comes under the SIL Open Font License 1.1, beside its licence text. */
 const SHIPPED: readonly Face[] = [
   {
@@ -41,6 +76,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin'],
     licence: 'OFL-1.1',
     features: ['tnum', 'smcp', 'frac'],
+    options: optionsOf(['c2sc', 'ordn', 'pnum', 'sups']),
   },
   {
     id: 'hanken-grotesk',
@@ -49,6 +85,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin'],
     licence: 'OFL-1.1',
     features: ['frac'],
+    options: optionsOf(['case', 'dlig', 'ordn', 'ss01', 'ss02', 'ss03', 'sups']),
   },
   {
     id: 'hanken-grotesk-italic',
@@ -57,6 +94,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin'],
     licence: 'OFL-1.1',
     features: ['tnum', 'frac'],
+    options: optionsOf(['case', 'dlig', 'ordn', 'pnum', 'ss01', 'ss02', 'ss03', 'sups']),
     italicOf: 'hanken-grotesk',
   },
   {
@@ -66,6 +104,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['case', 'ss01']),
   },
   {
     id: 'alegreya',
@@ -74,6 +113,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin', 'Greek', 'Cyrillic'],
     licence: 'OFL-1.1',
     features: ['tnum', 'onum', 'smcp', 'frac'],
+    options: ALEGREYA_OPTIONS,
   },
   {
     id: 'alegreya-italic',
@@ -82,6 +122,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin', 'Greek', 'Cyrillic'],
     licence: 'OFL-1.1',
     features: ['tnum', 'onum', 'smcp', 'frac'],
+    options: ALEGREYA_OPTIONS,
     italicOf: 'alegreya',
   },
   {
@@ -91,7 +132,19 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Latin'],
     licence: 'OFL-1.1',
     features: ['tnum', 'frac'],
+    options: optionsOf(['pnum']),
     axes: { weight: [100, 900], width: [62, 125] },
+    styles: [
+      ['Thin', 100] as const,
+      ['ExtraLight', 200] as const,
+      ['Light', 300] as const,
+      ['Regular', 400] as const,
+      ['Medium', 500] as const,
+      ['SemiBold', 600] as const,
+      ['Bold', 700] as const,
+      ['ExtraBold', 800] as const,
+      ['Black', 900] as const,
+    ].map(([name, wght]) => ({ name, at: { wght, wdth: 100 } })),
   },
   {
     id: 'noto-sans-arabic',
@@ -100,6 +153,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Arabic'],
     licence: 'OFL-1.1',
     features: ['tnum'],
+    options: optionsOf(['dlig', 'ordn', 'pnum']),
   },
   {
     id: 'noto-sans-devanagari',
@@ -108,6 +162,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Devanagari', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['ordn']),
   },
   {
     id: 'noto-sans-hebrew',
@@ -116,6 +171,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Hebrew', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['dlig', 'ordn']),
     late: true,
   },
   {
@@ -125,6 +181,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Bengali', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['ordn']),
     late: true,
   },
   {
@@ -134,6 +191,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Tamil', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['subs', 'sups']),
     late: true,
   },
   {
@@ -143,6 +201,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Thai', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['ordn', 'ss01'], { ss01: 'Tailless tho than / yo ying' }),
     late: true,
   },
   {
@@ -152,6 +211,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Georgian', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['case', 'ordn']),
     late: true,
   },
   {
@@ -161,6 +221,7 @@ const SHIPPED: readonly Face[] = [
     scripts: ['Armenian', 'Latin'],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['ordn']),
     late: true,
   },
   // Notes of music for captions, arrows and other signs that text faces do not have.
@@ -171,6 +232,7 @@ const SHIPPED: readonly Face[] = [
     scripts: [],
     licence: 'OFL-1.1',
     features: [],
+    options: optionsOf(['ordn']),
   },
 ];
 
@@ -251,6 +313,29 @@ function weightsOf(face: Face): readonly number[] {
 export function nearestWeight(face: Face, weight: number): number {
   if (face.axes !== undefined) return clampTo(face.axes.weight, weight);
   return weightsOf(face).reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best));
+}
+
+/** A place on each axis of a face that is nearest to what a style asks for, by axis tag; null for a face without axes. */
+export function axisSettings(
+  face: Face,
+  {
+    weight,
+    width,
+    axes = {},
+  }: { readonly weight: number; readonly width: number } & Pick<AxesOfStyle, 'axes'>,
+): Readonly<Record<string, number>> | null {
+  const { moreAxes = [] } = face;
+  if (face.axes === undefined && moreAxes.length === 0) return null;
+  const more = moreAxes.map(({ tag, least, usual, most }) => [
+    tag,
+    clampTo([least, most], axes[tag] ?? usual),
+  ]);
+  const main = face.axes && { wght: nearestWeight(face, weight), wdth: nearestWidth(face, width) };
+  return { ...main, ...Object.fromEntries(more) };
+}
+
+interface AxesOfStyle {
+  readonly axes?: Readonly<Record<string, number>>;
 }
 
 /** The width of a variable face that is nearest to the one asked for, in percent; 100 for a face of one width. */

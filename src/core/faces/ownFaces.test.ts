@@ -39,6 +39,7 @@ describe('files make up faces', () => {
         licence: 'not said',
         // What one of its files lacks a style cannot ask for.
         features: ['tnum'],
+        options: [],
         own: true,
       },
       expect.objectContaining({

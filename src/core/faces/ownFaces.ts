@@ -1,6 +1,7 @@
 import { fileSlug } from '../kit/fileSlug';
 import type { FaceFile } from './faceFile';
 import { lettersOf } from './faceFile';
+import { optionsOf } from './faceOptions';
 import type { AxisRange, Face, FaceFeature } from './faces';
 
 /** Letters of a script that a face has to have before words are said to be set in it; of Han a newspaper's worth. */
@@ -45,6 +46,10 @@ function faceOf(id: string, group: readonly FaceFile[]): Face {
   const variable = group.find((file) => weightAxis(file) !== undefined);
   const files = variable === undefined ? group.toSorted((a, b) => a.weight - b.weight) : [variable];
   const first = files.find(({ weight }) => weight === 400) ?? files[0];
+  const moreAxes = first.axes.filter(
+    ({ tag }) =>
+      tag !== 'wght' && tag !== 'wdth' && files.every(({ axes }) => axes.some((axis) => axis.tag === tag)),
+  );
   const label = first.italic ? `${first.family} Italic` : first.family;
   return {
     id,
@@ -53,7 +58,13 @@ function faceOf(id: string, group: readonly FaceFile[]): Face {
     scripts: scriptsOf(first),
     licence: first.licence,
     features: FEATURES.filter((tag) => files.every(({ features }) => features.includes(tag))),
+    options: optionsOf(
+      first.features.filter((tag) => files.every(({ features }) => features.includes(tag))),
+      first.featureNames,
+    ),
     ...(variable === undefined ? {} : { axes: rangesOf(variable) }),
+    ...(variable?.styles !== undefined && { styles: variable.styles }),
+    ...(moreAxes.length > 0 && { moreAxes }),
     ...(first.italic ? { italicOf: ownFaceId({ family: first.family, italic: false }) } : {}),
     own: true,
   };

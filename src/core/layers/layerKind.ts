@@ -28,6 +28,8 @@ export type Control =
       readonly min: number;
       readonly max: number;
       readonly step: number;
+      /** Whether all of its range is of use, so that it is found by sliding. */
+      readonly slides?: true;
     }
   | {
       readonly kind: 'choice';

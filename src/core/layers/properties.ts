@@ -53,6 +53,12 @@ export function numberProperty(
   };
 }
 
+/** A numeric property that is found by sliding along the whole of its range. */
+export function slidingProperty(...property: Parameters<typeof numberProperty>): Property {
+  const [, , [unit, min, max, step]] = property;
+  return { ...numberProperty(...property), control: { kind: 'number', unit, min, max, step, slides: true } };
+}
+
 /** Figures from words parted by spaces, each in its range; null where they are not as many as wanted. */
 export function readFigures(words: unknown, figures: readonly FigureControl[]): readonly number[] | null {
   const read = String(words).trim().split(/\s+/).map(Number);

@@ -1,8 +1,6 @@
 import type { Layer, TextLayer, TextStyle } from '../model/template';
 import { plainText } from '../model/template';
 import { unionRects } from '../kit/rect';
-import type { FaceFeature } from '../faces/faces';
-import { FACES } from '../faces/faces';
 import { capHeightU } from '../text/capHeight';
 import { countWords } from '../text/figures';
 import { fitText } from '../text/fitText';
@@ -25,8 +23,14 @@ import {
   numberProperty,
   switchProperty,
   textProperty,
-  weightChoices,
 } from './properties';
+import {
+  axisProperties,
+  caseProperty,
+  fineProperties,
+  namedStyles,
+  weightProperties,
+} from './styleProperties';
 
 /** A text layer with its properties and its typesetting. */
 export function bindText(layer: TextLayer): LayerBinding {
@@ -145,15 +149,15 @@ function shiftOutline(outline: TextUnit['parts'][number]['outline'], dx: number,
 function textProperties(layer: TextLayer): Property[] {
   const { style } = layer;
   const styled = (change: Partial<TextStyle>): Layer => ({ ...layer, style: { ...style, ...change } });
-  const has = (feature: FaceFeature): boolean =>
-    (FACES.find(style.face) ?? FACES.list[0]).features.includes(feature);
   return [
     textProperty('text', 'Text', plainText(layer), (text) => ({
       ...layer,
       runs: rewordRuns(layer.runs, text),
     })),
     choiceProperty('style.face', 'Font', faceChoices(style.face), style.face, (face) => styled({ face })),
+    ...namedStyles(style, styled),
     ...weightProperties(style, styled),
+    ...axisProperties(style, styled),
     numberProperty('style.sizeU', 'Size', ['u', 4, 2000, 1], style.sizeU, (sizeU) => styled({ sizeU })),
     numberProperty('style.tracking', 'Tracking', ['‰', -200, 2000, 5], style.tracking, (tracking) =>
       styled({ tracking }),
@@ -161,7 +165,7 @@ function textProperties(layer: TextLayer): Property[] {
     numberProperty('style.leading', 'Leading', ['×', 0.5, 4, 0.05], style.leading, (leading) =>
       styled({ leading }),
     ),
-    caseProperty(style, styled, has),
+    caseProperty(style, styled),
     choiceProperty(
       'align',
       'Align',
@@ -179,7 +183,8 @@ function textProperties(layer: TextLayer): Property[] {
       ...layer,
       fillOpacity: v / 100,
     })),
-    ...finePoints(layer, styled, has),
+    ...fineProperties(style, styled),
+    switchProperty('balanced', 'Balance lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
     numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,
       maxWidthShare: v / 100,
@@ -196,100 +201,5 @@ function textProperties(layer: TextLayer): Property[] {
             columnU,
           })),
         ]),
-  ];
-}
-
-interface FaceChoice<T extends string> {
-  readonly value: T;
-  readonly label: string;
-  /** The feature without which it would do nothing. */
-  readonly needs?: FaceFeature;
-}
-
-/** The choices that the face can show, and the one that is chosen now, so that it is seen and can be left. */
-function offered<T extends string>(
-  choices: readonly FaceChoice<T>[],
-  current: T,
-  has: (feature: FaceFeature) => boolean,
-): { readonly value: T; readonly label: string }[] {
-  return choices
-    .filter(({ value, needs }) => needs === undefined || has(needs) || value === current)
-    .map(({ value, label }) => ({ value, label }));
-}
-
-/** How the letters are cased. */
-function caseProperty(
-  style: TextStyle,
-  styled: (change: Partial<TextStyle>) => Layer,
-  has: (feature: FaceFeature) => boolean,
-): Property {
-  return choiceProperty(
-    'style.letterCase',
-    'Case',
-    offered<TextStyle['letterCase']>(
-      [
-        { value: 'typed', label: 'Typed' },
-        { value: 'capitals', label: 'CAPS' },
-        { value: 'smallCapitals', label: 'Small', needs: 'smcp' },
-      ],
-      style.letterCase,
-      has,
-    ),
-    style.letterCase,
-    (letterCase) => styled({ letterCase }),
-  );
-}
-
-/** A weight among those that the face has, or anywhere along the axes of a variable one. */
-function weightProperties(style: TextStyle, styled: (change: Partial<TextStyle>) => Layer): Property[] {
-  const axes = FACES.find(style.face)?.axes;
-  if (axes === undefined) {
-    const { choices, current } = weightChoices(style.face, style.weight);
-    return [choiceProperty('style.weight', 'Weight', choices, current, (w) => styled({ weight: Number(w) }))];
-  }
-  return [
-    numberProperty('style.weight', 'Weight', ['', ...axes.weight, 10], style.weight, (weight) =>
-      styled({ weight }),
-    ),
-    numberProperty('style.width', 'Width', ['%', ...axes.width, 1], style.width, (width) =>
-      styled({ width }),
-    ),
-  ];
-}
-
-function finePoints(
-  layer: TextLayer,
-  styled: (change: Partial<TextStyle>) => Layer,
-  has: (feature: FaceFeature) => boolean,
-): Property[] {
-  const { style } = layer;
-  return [
-    numberProperty('style.shift', 'Baseline shift', ['‰', -1000, 1000, 10], style.shift, (shift) =>
-      styled({ shift }),
-    ),
-    ...(has('tnum') || has('onum') || style.figures !== 'font'
-      ? [
-          choiceProperty(
-            'style.figures',
-            'Figures',
-            offered<TextStyle['figures']>(
-              [
-                { value: 'font', label: 'Usual' },
-                { value: 'tabular', label: 'Tabular', needs: 'tnum' },
-                { value: 'oldStyle', label: 'Old', needs: 'onum' },
-              ],
-              style.figures,
-              has,
-            ),
-            style.figures,
-            (figures) => styled({ figures }),
-          ),
-        ]
-      : []),
-    switchProperty('style.ligatures', 'Ligatures', style.ligatures, (ligatures) => styled({ ligatures })),
-    ...(has('frac') || style.fractions
-      ? [switchProperty('style.fractions', 'Fractions', style.fractions, (v) => styled({ fractions: v }))]
-      : []),
-    switchProperty('balanced', 'Balance lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
   ];
 }

@@ -43,9 +43,27 @@ const style = {
   fractions: yup.boolean(),
 };
 
-const wholeStyle = exactly(
-  Object.fromEntries(Object.entries(style).map(([key, schema]) => [key, schema.required()])),
-);
+const tag = /^[a-zA-Z0-9]{4}$/;
+const MOST_FEATURES = 40;
+const MOST_AXES = 16;
+const isPlace = ([name, value]: readonly [string, unknown]): boolean =>
+  tag.test(name) && typeof value === 'number' && Math.abs(value) <= 32_768;
+/** What a style says only where it is not as usual. */
+const unusual = {
+  features: yup.array().of(yup.string().required().matches(tag)).max(MOST_FEATURES).default(undefined),
+  axes: yup
+    .object()
+    .default(undefined)
+    .test('axes', 'needs figures by the tags of axes', (value: object | undefined) => {
+      const places = Object.entries(value ?? {});
+      return places.length <= MOST_AXES && places.every(isPlace);
+    }),
+};
+
+const wholeStyle = exactly({
+  ...Object.fromEntries(Object.entries(style).map(([key, schema]) => [key, schema.required()])),
+  ...unusual,
+});
 const lineNumber = number(-500, 500).integer();
 const sign = yup.string().required().min(1).max(8);
 
@@ -64,7 +82,10 @@ const partMeaning = yup.lazy((value: unknown) =>
       }),
 );
 
-const partStyle = yup.object(style).noUnknown().default(undefined);
+const partStyle = yup
+  .object({ ...style, ...unusual })
+  .noUnknown()
+  .default(undefined);
 
 const area = variant();
 const place = exactly({

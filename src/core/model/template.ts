@@ -30,6 +30,10 @@ export interface TextStyle {
   readonly figures: 'font' | 'tabular' | 'oldStyle';
   readonly ligatures: boolean;
   readonly fractions: boolean;
+  /** Tags of OpenType features that are on besides; those that the face has not do nothing. */
+  readonly features?: readonly string[];
+  /** Places on the face's other axes, by tag, in the font's own scale; what is not said is as usual. */
+  readonly axes?: Readonly<Record<string, number>>;
 }
 
 /** A stretch of text with what differs from the layer's style. */

@@ -1,14 +1,15 @@
 import type { Outline } from '../display/outline';
 import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
 import {
+  axisSettings,
   comesLate,
   DEFAULT_FACE_ID,
   FACES,
   fontFileNames,
   nearestWeight,
-  nearestWidth,
 } from '../faces/faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
+import type { TextStyle } from '../model/template';
 import { glyphToOutline } from './glyphOutline';
 import { UNDETERMINED } from '../faces/language';
 import { COMMON } from '../faces/scripts';
@@ -28,10 +29,10 @@ export interface ShapingFont {
 /** The fonts that are here, by face and weight. */
 export interface FontLibrary {
   /**
-   * `width` in percent of the regular one counts for variable faces only. For a face whose files did not come the
-   * default one stands in, and whoever loads them is told.
+   * `width` in percent of the regular one and places on other axes count for variable faces only. For a face whose files
+   * did not come the default one stands in, and whoever loads them is told.
    */
-  font(faceId: string, weight: number, width?: number): ShapingFont;
+  font(faceId: string, weight: number, width?: number, axes?: TextStyle['axes']): ShapingFont;
   /**
    * This library with more files by their names, which it has from then on as well; another object, so that whoever
    * keeps what was laid out with it sees that something came. Throws for bytes that are no font.
@@ -54,19 +55,19 @@ export async function loadFontLibrary(
   const files = new Map(shipped);
   const opened = new Map<string, ShapingFont>();
   const library: FontLibrary = {
-    font(faceId, weight, width = 100) {
+    font(faceId, weight, width = 100, axes) {
       const asked = FACES.get(faceId);
       const isHere = !comesLate(asked) || Object.values(asked.files).every((name) => files.has(name));
       if (!isHere) onMissing(faceId);
       const face = isHere ? asked : FACES.get(DEFAULT_FACE_ID);
-      const setting = { weight: nearestWeight(face, weight), width: nearestWidth(face, width) };
-      const isVariable = face.axes !== undefined;
-      const fileName = isVariable ? Object.values(face.files)[0] : face.files[setting.weight];
-      const key = isVariable ? `${fileName} ${setting.weight} ${setting.width}` : fileName;
+      const settings = axisSettings(face, { weight, width, axes });
+      const fileName =
+        face.axes !== undefined ? Object.values(face.files)[0] : face.files[nearestWeight(face, weight)];
+      const key = settings === null ? fileName : `${fileName} ${JSON.stringify(settings)}`;
       let font = opened.get(key);
       if (font === undefined) {
         forgetOldest(opened);
-        font = openFont(hb, fileName, files.get(fileName) ?? new Uint8Array(), isVariable ? setting : null);
+        font = openFont(hb, fileName, files.get(fileName) ?? new Uint8Array(), settings);
         opened.set(key, font);
       }
       return font;
@@ -104,12 +105,12 @@ function openFont(
   hb: typeof HarfBuzzModule,
   fileName: string,
   bytes: Uint8Array,
-  axes: { readonly weight: number; readonly width: number } | null,
+  settings: Readonly<Record<string, number>> | null,
 ): ShapingFont {
   const face = new hb.Face(new hb.Blob(bytes));
   const font = new hb.Font(face);
-  if (axes !== null)
-    font.setVariations([new hb.Variation('wght', axes.weight), new hb.Variation('wdth', axes.width)]);
+  if (settings !== null)
+    font.setVariations(Object.entries(settings).map(([tag, value]) => new hb.Variation(tag, value)));
   const extents = font.hExtents();
   const known = new Set(face.collectUnicodes());
   const outlines = new Map<number, Outline>();

@@ -129,7 +129,7 @@ class FontChoice {
   }
 
   private ownFont(style: TextStyle): ShapingFont {
-    const known = this.own.get(style) ?? this.fonts.font(style.face, style.weight, style.width);
+    const known = this.own.get(style) ?? this.fonts.font(style.face, style.weight, style.width, style.axes);
     this.own.set(style, known);
     return known;
   }

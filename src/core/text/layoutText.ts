@@ -164,7 +164,7 @@ function lineMeasures(
 ): { height: number; baseline: number } {
   const styles = new Set(glyphs.map((glyph) => glyph.style));
   const tallest = [...styles].reduce((best, s) => (s.sizeU > best.sizeU ? s : best), [...styles][0] ?? style);
-  const { metrics, unitsPerEm } = fonts.font(tallest.face, tallest.weight, tallest.width);
+  const { metrics, unitsPerEm } = fonts.font(tallest.face, tallest.weight, tallest.width, tallest.axes);
   const scale = tallest.sizeU / unitsPerEm;
   const height = tallest.leading * tallest.sizeU;
   const content = (metrics.ascender - metrics.descender) * scale;

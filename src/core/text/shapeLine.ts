@@ -37,6 +37,7 @@ function featuresOf(style: TextStyle, spread: number): { tag: string; value: num
   if (style.figures === 'oldStyle') add('onum', 1);
   if (style.fractions) add('frac', 1);
   if (style.letterCase === 'smallCapitals') add('smcp', 1);
+  for (const tag of style.features ?? []) add(tag, 1);
   return features;
 }
 

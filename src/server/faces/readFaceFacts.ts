@@ -1,6 +1,6 @@
 import type { Font } from 'fontkit';
 import { create } from 'fontkit';
-import type { FaceAxis, FaceFacts } from '@/core/faces/faceFile';
+import type { FaceAxis, FaceFacts, NamedStyle } from '@/core/faces/faceFile';
 import { countLetters, permissionOf } from '@/core/faces/faceFile';
 import { readSfnt, whole } from './sfnt';
 
@@ -18,6 +18,9 @@ export function readFaceFacts(bytes: Buffer): FaceFacts {
   const family = familyOf(font);
   if (family === '') throw whole('one without a name');
   const style = font['OS/2'];
+  const axes = axesOf(font, tables.get('fvar')?.data);
+  const featureNames = featureNamesOf(font);
+  const styles = stylesOf(font, axes, tables.get('fvar')?.data);
   return {
     family,
     name: words(font.fullName) || family,
@@ -29,7 +32,9 @@ export function readFaceFacts(bytes: Buffer): FaceFacts {
     glyphCount: font.numGlyphs,
     letters: countLetters(font.characterSet),
     features: [...new Set(font.availableFeatures.filter((tag) => /^[\w ]{4}$/.test(tag)))].toSorted(),
-    axes: axesOf(tables.get('fvar')?.data),
+    ...(Object.keys(featureNames).length > 0 && { featureNames }),
+    axes,
+    ...(styles.length > 0 && { styles }),
     coloured: ['COLR', 'CBDT', 'sbix', 'SVG '].some((tag) => tables.has(tag)),
   };
 }
@@ -70,22 +75,67 @@ const AXES: Readonly<Record<string, string>> = {
 const AXIS_BYTES = 20;
 
 /** The axes of a variable font, from its table: places and figures of 16.16 bits. */
-function axesOf(fvar: Buffer | undefined): FaceAxis[] {
+function axesOf(font: Font, fvar: Buffer | undefined): FaceAxis[] {
   if (fvar === undefined || fvar.length < 16) return [];
   const [first, count, size] = [4, 8, 10].map((at) => fvar.readUInt16BE(at));
   if (size < AXIS_BYTES || first + count * size > fvar.length) throw whole('one whose axes are cut off');
-  const fixed = (at: number): number => fvar.readInt32BE(at) / 65_536;
   return Array.from({ length: count }, (_, i) => {
     const at = first + i * size;
     const tag = words(fvar.toString('latin1', at, at + 4));
-    const [least, usual, most] = [fixed(at + 4), fixed(at + 8), fixed(at + 12)];
+    const [least, usual, most] = [4, 8, 12].map((more) => fixedAt(fvar, at + more));
     if (least > usual || usual > most) throw whole(`one whose axis “${tag}” goes nowhere`);
-    return { tag, name: AXES[tag] ?? tag, least, usual, most };
+    const name = AXES[tag] ?? (nameById(font, fvar.readUInt16BE(at + 18)) || tag);
+    return { tag, name, least, usual, most };
   });
 }
 
+const MOST_STYLES = 200;
+
+/** Named places on the axes, from the same table; one that lies beyond an axis is none. */
+function stylesOf(font: Font, axes: readonly FaceAxis[], fvar: Buffer | undefined): NamedStyle[] {
+  if (fvar === undefined || axes.length === 0) return [];
+  const [first, size, count, each] = [4, 10, 12, 14].map((at) => fvar.readUInt16BE(at));
+  const start = first + axes.length * size;
+  if (each < 4 + 4 * axes.length || start + count * each > fvar.length)
+    throw whole('one whose named styles are cut off');
+  return Array.from({ length: Math.min(count, MOST_STYLES) }, (_, i) => {
+    const from = start + i * each;
+    const at = axes.map(({ tag }, axis) => [tag, fixedAt(fvar, from + 4 + 4 * axis)] as const);
+    return { name: nameById(font, fvar.readUInt16BE(from)), at: Object.fromEntries(at) };
+  }).filter(
+    ({ name, at }) =>
+      name !== '' && axes.every(({ tag, least, most }) => at[tag] >= least && at[tag] <= most),
+  );
+}
+
+const fixedAt = (table: Buffer, at: number): number => table.readInt32BE(at) / 65_536;
+
+/** What a font calls its stylistic sets and character variants (OpenType 1.9, GSUB: both begin with two words). */
+function featureNamesOf(font: Font): Record<string, string> {
+  const named = (font.GSUB?.featureList ?? []).flatMap(({ tag, feature }) => {
+    const id = /^(ss|cv)\d\d$/.test(tag) ? feature.featureParams?.nameID : undefined;
+    const name = id === undefined ? '' : nameById(font, id);
+    return name === '' ? [] : [[tag, name] as const];
+  });
+  return Object.fromEntries(named);
+}
+
+// The names that an instance may share with the font (OpenType 1.9, name).
+const SHARED_NAMES: Readonly<Record<number, string>> = { 2: 'fontSubfamily', 17: 'preferredSubfamily' };
+
+/** A name of the font's own by its number; empty where it has none. */
+function nameById(font: Font, id: number): string {
+  const shared = SHARED_NAMES[id];
+  if (shared !== undefined) return words(record(font, shared));
+  return words(inEnglish(Object(font.name.records.fontFeatures)[id]));
+}
+
 function record(font: Font, name: string): string {
-  const told: unknown = font.name.records[name];
+  return inEnglish(font.name.records[name]);
+}
+
+/** A text, or the English one of texts by language, or any. */
+function inEnglish(told: unknown): string {
   if (typeof told === 'string') return told;
   if (typeof told !== 'object' || told === null) return '';
   const [first] = [Reflect.get(told, 'en'), ...Object.values(told)].filter((one) => typeof one === 'string');

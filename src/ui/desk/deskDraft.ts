@@ -88,11 +88,14 @@ export class DeskDraft {
   }
 
   /** Keeps the work in the browser while it is not on the server. */
-  keep = async (work: Work): Promise<void> => {
+  keep = (work: Work): Promise<void> => this.kept.keep(this.unsaved(work));
+
+  keepAsPageGoes = (work: Work): void => this.kept.keepAsPageGoes(this.unsaved(work));
+
+  private unsaved(work: Work): UnsavedWork {
     const { conflicts } = this.store.getState();
-    const unsaved: UnsavedWork = { base: this.saved(), mine: workOf(work), conflicts };
-    await this.kept.keep(unsaved);
-  };
+    return { base: this.saved(), mine: workOf(work), conflicts };
+  }
 
   /** The work as the server has it. */
   private saved(): Work {

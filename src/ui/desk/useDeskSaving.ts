@@ -13,6 +13,7 @@ import type { Autosave } from '../shared/useAutosave';
 import { useAutosave } from '../shared/useAutosave';
 import { reloadHouse } from '../shared/useHouse';
 import { useKeptSteps } from '../shared/useKeptSteps';
+import { useKeptWhileUnsaved } from '../shared/useKeptWhileUnsaved';
 import { DeskDraft } from './deskDraft';
 import type { DeskStore } from './deskStore';
 import { useEditions } from './useEditions';
@@ -41,12 +42,7 @@ export function useDeskSaving(project: DeskProject, store: DeskStore): DeskSavin
     });
   }, [draft]);
   // What the server does not have yet is kept in the browser until it has.
-  const unsaved = save.state.kind !== 'saved';
-  useEffect(() => {
-    if (!unsaved) return;
-    const timer = setTimeout(() => void draft.keep(work), KEEP_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [draft, unsaved, work]);
+  useKeptWhileUnsaved(draft, work, save.state.kind !== 'saved', KEEP_AFTER_MS);
   useKeptSteps(`project-${project.id}`, store);
   useNews(project, draft, take);
   return useMemo(

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { HouseRecord } from '@/contract/house';
 import type { House } from '@/core/model/house';
@@ -7,6 +7,7 @@ import { mergeHouse } from '@/core/model/mergeHouse';
 import { sameValue } from '@/core/kit/sameValue';
 import { KeptDraft } from '../shared/keptDraft';
 import { useKeptSteps } from '../shared/useKeptSteps';
+import { useKeptWhileUnsaved } from '../shared/useKeptWhileUnsaved';
 import type { HouseStore } from './houseStore';
 import { createHouseStore } from './houseStore';
 
@@ -35,6 +36,8 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
   );
   const house = useStore(store, (state) => state.house);
   const inForce = useRef(first.document);
+  const unsaved = useMemo(() => ({ base: saved.document, mine: house }), [saved, house]);
+  const isInForce = useMemo(() => sameValue(saved.document, house), [saved, house]);
   useKeptSteps('house', store);
   useEffect(() => {
     void kept.takeUp(async ({ base, mine }) => {
@@ -46,18 +49,17 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
   }, [kept, store]);
   useEffect(() => {
     inForce.current = saved.document;
-    if (sameValue(saved.document, house)) void kept.drop();
-    else void kept.keep({ base: saved.document, mine: house });
-  }, [kept, saved, house]);
+    if (isInForce) void kept.drop();
+  }, [kept, saved, isInForce]);
+  useKeptWhileUnsaved(kept, unsaved, !isInForce, 0);
   return {
     saved,
     house,
     store,
     takeBack: () => store.getState().change(saved.document),
     catchUp(record) {
-      const merge = (mine: House): House => mergeHouse(saved.document, mine, record.document);
-      store.rebase(merge);
-      store.setState({ house: merge(store.getState().house) });
+      const { house: mine } = store.getState();
+      store.setState({ house: mergeHouse(saved.document, mine, record.document) });
       setSaved(record);
     },
   };

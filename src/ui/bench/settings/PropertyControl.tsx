@@ -17,8 +17,6 @@ interface ControlProps {
   readonly onChange: (value: FieldValue) => void;
 }
 
-// More choices than this do not fit side by side.
-
 /** The control for a property, by its kind. */
 export function PropertyControl({ label, property, onChange }: ControlProps) {
   const { control, value } = property;
@@ -42,8 +40,26 @@ export function PropertyControl({ label, property, onChange }: ControlProps) {
       return <SwitchBox label={label} value={value === true} onChange={onChange} />;
     case 'picture':
       return <PictureBox label={label} value={String(value)} onChange={onChange} />;
-    case 'number':
-      return <NumberBox label={label} value={Number(value)} onChange={onChange} {...control} />;
+    case 'number': {
+      const { kind: _, slides, ...range } = control;
+      const box = <NumberBox label={label} value={Number(value)} onChange={onChange} {...range} />;
+      if (slides !== true) return box;
+      return (
+        <span className="grid grid-cols-[1fr_76px] items-center gap-2">
+          <input
+            type="range"
+            aria-label={`${label}, slider`}
+            min={range.min}
+            max={range.max}
+            step={range.step}
+            value={Number(value)}
+            onChange={(event) => onChange(Number(event.target.value))}
+            className="w-full min-w-0 accent-leaf"
+          />
+          {box}
+        </span>
+      );
+    }
     case 'figures':
       return <FiguresBox label={label} value={String(value)} figures={control.figures} onChange={onChange} />;
     case 'state':

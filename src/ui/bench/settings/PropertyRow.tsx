@@ -20,11 +20,14 @@ interface RowProps {
   readonly leaf?: ReactNode;
   /** Said under the label: that chosen layers differ, or that a format has it otherwise. */
   readonly note?: ReactNode;
+  /** For a long label and a small control. */
+  readonly wordy?: boolean;
 }
 
 /** A labelled row in the settings. */
-export function Row({ label, children, leaf, note }: RowProps) {
-  const columns = leaf === undefined ? 'grid-cols-[84px_1fr]' : 'grid-cols-[84px_1fr_28px]';
+export function Row({ label, children, leaf, note, wordy = false }: RowProps) {
+  const sides = wordy ? 'grid-cols-[1fr_auto_28px]' : 'grid-cols-[84px_1fr_28px]';
+  const columns = leaf === undefined ? 'grid-cols-[84px_1fr]' : sides;
   return (
     <div className={`grid ${columns} items-center gap-2 py-1`}>
       <span className="text-soft">
@@ -41,10 +44,11 @@ interface PropertyProps {
   readonly layer: Layer;
   readonly property: Property;
   readonly label?: string;
+  readonly wordy?: boolean;
 }
 
 /** A property of the chosen layers with its control, its gold leaf, and whether this format has it otherwise. */
-export function PropertyRow({ layer, property, label = property.label }: PropertyProps) {
+export function PropertyRow({ layer, property, label = property.label, wordy = false }: PropertyProps) {
   const apply = useApply();
   const { template, layers, set } = useEditing();
   const open = fieldOf(template, layer.id, property.path) !== undefined;
@@ -67,7 +71,7 @@ export function PropertyRow({ layer, property, label = property.label }: Propert
     </>
   );
   return (
-    <Row label={label} leaf={leaf} note={note}>
+    <Row label={label} leaf={leaf} note={note} wordy={wordy}>
       <PropertyControl label={label} property={property} onChange={(value) => set(property.path, value)} />
     </Row>
   );

@@ -2,20 +2,25 @@
 import type { Layer } from '@/core/model/template';
 import { bindLayer } from '@/core/layers';
 import type { Property } from '@/core/layers/layerKind';
+import { useFonts } from '../../picture/useFonts';
 import { LongPanel } from './LongPanel';
 import { LookPanel } from './LookPanel';
 import { PropertyRow } from './PropertyRow';
 import { Section } from './Section';
 
 const FINE_PATHS = /^(style\.(shift|figures|ligatures|fractions)|balanced)$/;
+const OPTION_PATHS = /^style\.features\./;
 const COLUMN_PATHS = /^(columns\.\d+\.|columnCount$)/;
 
 /** What a layer looks like: its text and type, its colours and edges, and what to do when a text is long. */
 export function TypePanel({ layer }: { readonly layer: Layer }) {
+  // What a font has is known once the House's own are here.
+  useFonts();
   const properties = bindLayer(layer).properties.filter(({ part }) => part === 'type');
   const fine = properties.filter(({ path }) => FINE_PATHS.test(path));
+  const options = properties.filter(({ path }) => OPTION_PATHS.test(path));
   const columns = properties.filter(({ path }) => COLUMN_PATHS.test(path));
-  const apart = new Set<Property>([...fine, ...columns]);
+  const apart = new Set<Property>([...fine, ...options, ...columns]);
   const main = properties.filter((property) => !apart.has(property) && property.path !== 'text');
   return (
     <>
@@ -25,6 +30,10 @@ export function TypePanel({ layer }: { readonly layer: Layer }) {
       {fine.length > 0 && (
         <Section title="Advanced" open={false}>
           <Rows layer={layer} properties={fine} />
+          {options.length > 0 && <h4 className="caps pt-2 pb-0.5">Of this font</h4>}
+          {options.map((property) => (
+            <PropertyRow key={property.path} layer={layer} property={property} wordy />
+          ))}
         </Section>
       )}
       {columns.length > 0 && (

@@ -79,6 +79,42 @@ describe('a template that is saved', () => {
     expect(server.document).toMatchObject({ name: 'kept', production: 'Regatta' });
   });
 
+  test('is in no conflict with itself either where the page went at once, before anything was kept', async () => {
+    const before = new TemplateDraft(server.record());
+    const record = server.record();
+    before.keepAsPageGoes(named('at once'));
+    server.trouble = 'loses answers';
+    await expect(before.save(named('at once'), true)).rejects.toThrow('cannot be reached');
+    server.trouble = 'none';
+
+    const draft = new TemplateDraft(record);
+    let now = record.document;
+    expect(await draft.takeUpUnsaved((change) => (now = applyChange(now, change, 'forth')))).toBe(true);
+    expect(now.name).toBe('at once');
+    await draft.save({ ...now, production: 'Regatta' }, false);
+    expect(server.document).toMatchObject({ name: 'at once', production: 'Regatta' });
+    expect(await new TemplateDraft(server.record()).takeUpUnsaved(() => now)).toBe(false);
+  });
+
+  test('of two that one page kept the later one counts, and only once', async () => {
+    const before = new TemplateDraft(server.record());
+    await before.keep(named('first'));
+    before.keepAsPageGoes(named('last'));
+    const taken: string[] = [];
+    const take = async (): Promise<void> => {
+      const draft = new TemplateDraft(server.record());
+      await draft.takeUpUnsaved((change) => {
+        const now = applyChange(FIRST, change, 'forth');
+        taken.push(now.name);
+        return now;
+      });
+      await draft.save(FIRST, false);
+    };
+    await take();
+    await take();
+    expect(taken).toEqual(['last']);
+  });
+
   test('after somebody else saved is refused, and nothing of theirs is overwritten', async () => {
     const draft = new TemplateDraft(server.record());
     const other = new TemplateDraft(server.record());

@@ -70,6 +70,8 @@ export class TemplateDraft {
   /** Keeps the template in the browser while it is not on the server. */
   keep = (mine: Template): Promise<void> => this.kept.keep({ base: this.saved, mine });
 
+  keepAsPageGoes = (mine: Template): void => this.kept.keepAsPageGoes({ base: this.saved, mine });
+
   /** Hands over what earlier pages could not save, as changes to make now. */
   takeUpUnsaved(make: (change: Change) => Template): Promise<boolean> {
     return this.kept.takeUp(async ({ base, mine }) => {

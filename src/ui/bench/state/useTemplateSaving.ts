@@ -10,6 +10,7 @@ import { sameValue } from '@/core/kit/sameValue';
 import type { Autosave } from '../../shared/useAutosave';
 import { useAutosave } from '../../shared/useAutosave';
 import { useKeptSteps } from '../../shared/useKeptSteps';
+import { useKeptWhileUnsaved } from '../../shared/useKeptWhileUnsaved';
 import type { BenchStore } from './benchStore';
 import { TemplateDraft } from './templateDraft';
 
@@ -55,12 +56,7 @@ export function useTemplateSaving(record: TemplateRecord, store: BenchStore): Te
     });
   }, [draft, store]);
   // What the server does not have yet is kept in the browser until it has.
-  const unsaved = save.state.kind !== 'saved';
-  useEffect(() => {
-    if (!unsaved) return;
-    const timer = setTimeout(() => void draft.keep(template), KEEP_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [draft, unsaved, template]);
+  useKeptWhileUnsaved(draft, template, save.state.kind !== 'saved', KEEP_AFTER_MS);
   const changed = useMemo(
     () => released !== template && !sameValue(released, template),
     [released, template],

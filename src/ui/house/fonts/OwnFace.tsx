@@ -9,6 +9,7 @@ import { Button } from '../../shared/Button';
 import { Pill } from '../../shared/Pill';
 import {
   featureWords,
+  axisWords,
   limitWords,
   permissionWords,
   sampleWords,
@@ -41,7 +42,9 @@ export function OwnFace({ faceId, files, onChanged, onDone }: Props) {
       toast.error(wordsOf(error), { duration: 12_000 });
     }
   };
-  const facts = [scriptWords(shown), featureWords(shown), ...limitWords(shown)].filter((one) => one !== '');
+  const facts = [scriptWords(shown), featureWords(shown), axisWords(shown), ...limitWords(shown)].filter(
+    (one) => one !== '',
+  );
   return (
     <li className="min-w-0 rounded-lg border border-line bg-paper p-3">
       <div className="flex items-baseline gap-3">

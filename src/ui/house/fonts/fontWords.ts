@@ -1,7 +1,7 @@
 import type { FaceFile, Permission } from '@/core/faces/faceFile';
 import { lettersOf } from '@/core/faces/faceFile';
+import { optionsOf } from '@/core/faces/faceOptions';
 import { scriptsOf } from '@/core/faces/ownFaces';
-import { counted } from '../../shared/counted';
 
 const PERMISSIONS: Readonly<Record<Permission, string>> = {
   installable: 'goes with packages',
@@ -30,19 +30,27 @@ const FEATURES: Readonly<Record<string, string>> = {
 };
 
 /** What a style can ask a font for. */
-export function featureWords({ features }: Pick<FaceFile, 'features'>): string {
-  return features.flatMap((tag) => FEATURES[tag] ?? []).join(', ');
+export function featureWords({
+  features,
+  featureNames,
+}: Pick<FaceFile, 'features' | 'featureNames'>): string {
+  const options = optionsOf(features, featureNames).map(({ label }) => label);
+  return [...features.flatMap((tag) => FEATURES[tag] ?? []), ...options].join(', ');
 }
 
-/** What there is to know of a font of which not everything is used: its axes, its colours. */
-export function limitWords({ axes, coloured }: Pick<FaceFile, 'axes' | 'coloured'>): string[] {
-  const idle = axes.filter(({ tag }) => tag !== 'wght' && tag !== 'wdth');
-  return [
-    ...(idle.length === 0
-      ? []
-      : [`${counted(idle.length, 'axis', 'axes')} at rest: ${idle.map(({ name }) => name).join(', ')}`]),
-    ...(coloured ? ['its colours are not painted'] : []),
-  ];
+/** The axes of a font besides its weight, from where to where. */
+export function axisWords({ axes }: Pick<FaceFile, 'axes'>): string {
+  return axes
+    .filter(({ tag }) => tag !== 'wght')
+    .map(({ name, least, most }) => `${name} ${round(least)} to ${round(most)}`)
+    .join(', ');
+}
+
+const round = (value: number): number => Number(value.toFixed(2));
+
+/** What there is to know of a font of which not everything is used: its colours. */
+export function limitWords({ coloured }: Pick<FaceFile, 'coloured'>): string[] {
+  return coloured ? ['its colours are not painted'] : [];
 }
 
 /** The weights of a font: one figure, or from where to where. */
