@@ -59,10 +59,10 @@ describe('a new layer', () => {
     expect(ids(added.template).at(-1)).toBe(added.layerId);
   });
 
-  test('a box goes right under what it encloses, or to the bottom', () => {
+  test('a box goes right under what it encloses, or on top', () => {
     expect(ids(addBox(THREE, ['a']).template)).toEqual(['a', 'box-1', 'b', 'c']);
     expect(ids(addBox(THREE, ['a', 'b']).template)).toEqual(['a', 'b', 'box-1', 'c']);
-    expect(ids(addBox(THREE, []).template)).toEqual(['a', 'b', 'c', 'box-1']);
+    expect(ids(addBox(THREE, []).template)).toEqual(['box-1', 'a', 'b', 'c']);
     expect(layerOf(addBox(THREE, ['a']))).toMatchObject({ kind: 'box', encloses: ['a'], name: 'Panel 1' });
   });
 

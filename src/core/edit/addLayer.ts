@@ -62,13 +62,14 @@ export function addText(template: Template): Added {
 }
 
 /**
- * Adds a box. With layers to enclose it goes right under the lowest of them and fits round them; otherwise it lies
- * at the bottom with a size of its own.
+ * Adds a box. With layers to enclose it goes right under the lowest of them and fits round them; otherwise it lies on top,
+ * in a size of its own.
  */
 export function addBox(template: Template, encloses: readonly string[]): Added {
   const { id, number } = freeId(template.layers, 'box');
   const name = encloses.length > 0 ? `Panel ${number}` : `Box ${number}`;
-  return put(template, below(template, encloses), newBoxLayer(id, name, encloses));
+  const at = encloses.length > 0 ? below(template, encloses) : 0;
+  return put(template, at, newBoxLayer(id, name, encloses));
 }
 
 /** A picture to be added: what it is called, and the size that its file says it has, in pixels. */

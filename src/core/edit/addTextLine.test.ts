@@ -51,6 +51,20 @@ describe('another text', () => {
     expect(textOf(apart.template, apart.layerId).place.target).toEqual({ kind: 'layer', layerId: 'back' });
   });
 
+  test('stands where the last one stood, where lines stand on a lower edge; elsewhere nothing is moved', () => {
+    const below = { point: 'bottomLeft', target: { kind: 'titleSafe' }, targetPoint: 'bottomLeft' } as const;
+    const standing = { ...name, place: { ...name.place, ...below, dyU: -10 } };
+    const two = addTextLine(testTemplate([standing]), null);
+    const role = textOf(two.template, two.layerId);
+    const height = Math.ceil(role.style.sizeU * role.style.leading) + role.place.dyU;
+    expect(textOf(two.template, 'name').place.dyU).toBe(-10 - height);
+    const three = addTextLine(two.template, two.layerId);
+    expect(textOf(three.template, 'name').place.dyU).toBe(-10 - 2 * height);
+    expect(textOf(three.template, two.layerId).place).toEqual(role.place);
+    const hanging = { ...name, place: { ...standing.place, point: 'topLeft' as const } };
+    expect(textOf(addTextLine(testTemplate([hanging]), null).template, 'name').place).toEqual(hanging.place);
+  });
+
   test('is taken into the panel round the one above', () => {
     const panel = testBox('panel', { encloses: ['name'], width: { kind: 'encloses' } });
     const { template, layerId } = addTextLine(testTemplate([name, panel]), null);

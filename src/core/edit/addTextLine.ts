@@ -1,6 +1,6 @@
 import { newTextLayer, placeAt } from '../model/newLayers';
 import type { PointName } from '../frame/points';
-import type { Template, TextLayer } from '../model/template';
+import type { Layer, Template, TextLayer } from '../model/template';
 import type { Added } from './addLayer';
 import { addText, freeId } from './addLayer';
 import { toggleField } from './editFields';
@@ -18,9 +18,27 @@ const HANGS: Readonly<Record<TextLayer['align'], readonly [PointName, PointName]
   right: ['topRight', 'bottomRight'],
 };
 
+/** The layer that a line hangs from at last, by way of those between. */
+function rootOf({ layers }: Template, line: TextLayer): Layer {
+  const above = ({ place: { target } }: Layer): Layer | undefined =>
+    target.kind === 'layer' ? layers.find(({ id }) => id === target.layerId) : undefined;
+  let root: Layer = line;
+  // A chain has no more links than there are layers, and no circle.
+  for (const _ of layers) root = above(root) ?? root;
+  return root;
+}
+
+/** A layer that stands on the lower edge of what it is attached to, so much further up; any other as it is. */
+function raised(layer: Layer, byU: number): Layer {
+  const { point, targetPoint, dyU } = layer.place;
+  const stands = point.startsWith('bottom') && targetPoint.startsWith('bottom');
+  return stands ? { ...layer, place: { ...layer.place, dyU: dyU - byU } } : layer;
+}
+
 /**
  * Adds a text that editors can change. Where there is one already it comes below that one (the chosen text, or the one
- * that nothing hangs below yet), attached to it, smaller and otherwise of its style; panels round that one go round both.
+ * that nothing hangs below yet), attached to it, smaller and otherwise of its style; panels round that one go round both. Lines that stand on a lower edge
+ * go up by as much, so that the new one stands there.
  */
 export function addTextLine(template: Template, chosen: string | null): Added {
   const above = lineAbove(template, chosen);
@@ -53,8 +71,13 @@ function hung(template: Template, above: TextLayer): Added {
     place: placeAt({ point, target: { kind: 'layer', layerId: above.id }, targetPoint, dyU: GAP_U }),
   };
   const at = placeAbove(template, above.id);
-  const layers = template.layers.map((one) =>
-    one.kind === 'box' && one.encloses.includes(above.id) ? { ...one, encloses: [...one.encloses, id] } : one,
-  );
+  const root = rootOf(template, above);
+  const heightU = Math.ceil(layer.style.sizeU * layer.style.leading) + GAP_U;
+  const layers = template.layers.map((one) => {
+    if (one.id === root.id) return raised(one, heightU);
+    return one.kind === 'box' && one.encloses.includes(above.id)
+      ? { ...one, encloses: [...one.encloses, id] }
+      : one;
+  });
   return { template: { ...template, layers: layers.toSpliced(at, 0, layer) }, layerId: id };
 }

@@ -1,6 +1,6 @@
 import { findProperty } from '../layers';
 import { retypeRuns } from '../text/runs';
-import type { FieldValue, Layer, MoveUse, Template, Timing } from '../model/template';
+import type { FieldValue, Layer, Motion, MoveUse, Template, Timing } from '../model/template';
 
 /** The template with one layer changed; unchanged when there is no such layer. */
 export function updateLayer(template: Template, layerId: string, change: (layer: Layer) => Layer): Template {
@@ -68,18 +68,21 @@ export function moveLayer(template: Template, layerId: string, to: number): Temp
 
 /** The template with other column lengths; moves that would no longer fit in their column are cut to it. */
 export function setTiming(template: Template, timing: Timing): Template {
-  const layers = template.layers.map((layer) => {
-    const { in: arrive, out: leave } = layer.motion;
-    return {
-      ...layer,
-      motion: {
-        ...layer.motion,
-        in: arrive.map((use) => fitMove(use, timing.inSeconds)),
-        out: leave === 'mirror' ? leave : leave.map((use) => fitMove(use, timing.outSeconds)),
-      },
-    };
-  });
+  const layers = template.layers.map((layer) => ({ ...layer, motion: fitMotion(layer.motion, timing) }));
   return { ...template, timing, layers };
+}
+
+/** Motion with each move kept within its column. */
+export function fitMotion(
+  motion: Motion,
+  { inSeconds, outSeconds }: Pick<Timing, 'inSeconds' | 'outSeconds'>,
+): Motion {
+  const leave = motion.out;
+  return {
+    ...motion,
+    in: motion.in.map((use) => fitMove(use, inSeconds)),
+    out: leave === 'mirror' ? leave : leave.map((use) => fitMove(use, outSeconds)),
+  };
 }
 
 /** A move kept within its column: at its wanted length when that fits, else shorter, and never starting too late. */

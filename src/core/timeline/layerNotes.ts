@@ -43,7 +43,7 @@ export function sayNote(note: LayerNote): string {
     case 'missing':
       return `${name} has characters that no font here has: ${note.characters.slice(0, SHOWN_CHARACTERS).join(' ')}`;
     case 'standIn':
-      return `${name} is set partly in ${note.faces.join(' and ')}, since its own font lacks those characters`;
+      return `${name} has characters from ${note.faces.join(' and ')}, since its own font lacks them`;
     case 'unknownFace':
       return `${name} asks for the font "${note.face}", which is not here; ${FACES.get(DEFAULT_FACE_ID).label} stands in until it is imported under House, Fonts`;
     case 'fitted':

@@ -49,7 +49,6 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
   const [sampleId, setSampleId] = useState('usual');
   const [tried, setTried] = useState<FieldValues>({});
   const [guides, setGuides] = useState(true);
-  const [typing, setTyping] = useState(false);
   const valuesOf = useCallback(
     (of: Template): FieldValues => ({ ...sampleValues(of, sampleId), ...tried }),
     [sampleId, tried],
@@ -67,15 +66,17 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
     [view.seek, player, rate, template.timing, timing],
   );
 
-  const type = useCallback((on: boolean) => {
+  const { typing } = view;
+  const [wasTyping, setWasTyping] = useState(typing);
+  if (typing !== wasTyping) {
+    setWasTyping(typing);
     // Typing changes the design's own words, so those are what is shown.
-    if (on) {
+    if (typing) {
       setSampleId('usual');
       setTried({});
     }
-    setTyping(on);
-  }, []);
-  useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping: () => type(true) });
+  }
+  useBenchKeys({ view, place, player, rate, timing, setGuides });
   const pickSample = useCallback((id: string): void => {
     setTried({});
     setSampleId(id);
@@ -112,8 +113,6 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
             sampleId={sampleId}
             played={played}
             guides={guides}
-            typing={typing}
-            onTyping={type}
           />
           <Score {...played} />
         </div>

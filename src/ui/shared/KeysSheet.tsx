@@ -23,6 +23,9 @@ const KEYS: readonly KeysOf[] = [
       ['[ and ]', 'To the next edge of in, hold or out, mark, or key or move of the chosen layers'],
       ['Arrows', 'Move the chosen layer 1 u, with Shift 10 u'],
       ['Enter', 'Type into the chosen text'],
+      ['A', 'Add a layer'],
+      ['Page Up, Page Down', 'Choose the layer above or below'],
+      ['1 to 4', 'To the settings of type, place and motion, and to the card'],
       [
         'Ctrl or Cmd + C, X, V, D',
         'Copy, cut, paste, duplicate layers; with Alt, C and V copy and paste a look',
@@ -75,6 +78,7 @@ const KEYS: readonly KeysOf[] = [
       [', and .', 'A frame back or on; with Shift a second'],
       ['Delete', 'Remove what is chosen'],
       ['Ctrl or Cmd + Z', 'Undo; with Shift, or Y instead, redo'],
+      ['N', 'Among the templates of the bench a new one, among the projects of the desk a new one'],
       ['Escape', 'Leave a text or a sheet; take a drag back'],
       ['?', 'This sheet'],
     ],

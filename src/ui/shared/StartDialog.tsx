@@ -10,6 +10,7 @@ import { Button } from './Button';
 import { Labelled } from './Labelled';
 import { ProductionRow } from './ProductionRow';
 import { SelectBox } from './SelectBox';
+import { useKeys } from './useKeys';
 
 export interface StartValues {
   readonly name: string;
@@ -82,6 +83,7 @@ export function StartDialog({
 }: Props) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
+  useKeys('n', () => setOpen(true));
   const [values, setValues] = useState<StartValues>({
     name: '',
     production: productions[0] ?? '',

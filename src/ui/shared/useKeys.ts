@@ -20,7 +20,14 @@ interface KeyOptions {
 const isWithin = ({ target }: KeyboardEvent, selector: string): boolean =>
   target instanceof HTMLElement && target.closest(selector) !== null;
 
-/** A key of a screen. It does nothing while another screen lies over it, where keys are the other's. */
+/** Whether a key means something to an open menu, list or grid: letters look for an entry, arrows go through them. */
+const isForMenu = (event: KeyboardEvent): boolean =>
+  !event.ctrlKey && !event.metaKey && isWithin(event, '[role="menu"], [role="listbox"], [data-own-keys]');
+
+/**
+ * A key of a screen. It does nothing while another screen lies over it, where keys are the other's, nor in an open menu
+ * unless Ctrl or Cmd goes with it.
+ */
 export function useKeys(keys: Keys, act: Act, { unless, ...options }: KeyOptions = {}): void {
   const once = (event: KeyboardEvent): void => {
     // A key that acts does not type too, wherever its act leads: the letter would land in the box that is gone to.
@@ -29,7 +36,8 @@ export function useKeys(keys: Keys, act: Act, { unless, ...options }: KeyOptions
   };
   useHotkeys(keys, once, {
     ...options,
-    ignoreEventWhen: (event) => isWithin(event, '[role="dialog"]') || unless?.(event) === true,
+    ignoreEventWhen: (event) =>
+      isWithin(event, '[role="dialog"]') || isForMenu(event) || unless?.(event) === true,
   });
 }
 

@@ -11,14 +11,15 @@ import { FilePicker } from '../../shared/FilePicker';
 import { KeepForm } from '../../shared/KeepForm';
 import { changeHouse, useHouse } from '../../shared/useHouse';
 import { saveFile } from '../../shared/saveFile';
+import { useKeptMotion } from './useKeptMotion';
 
 interface Props {
   readonly motion: Motion;
-  readonly onUse: (motion: Motion) => void;
 }
 
 /** Motion kept in the House without the words that it was made on, to be used on other layers, and as files. */
-export function KeepMoveRows({ motion, onUse }: Props) {
+export function KeepMoveRows({ motion }: Props) {
+  const take = useKeptMotion();
   const { moves } = useHouse();
   const file = useRef<HTMLInputElement>(null);
   const change = async (
@@ -45,7 +46,7 @@ export function KeepMoveRows({ motion, onUse }: Props) {
       {moves.map((move) => (
         <div key={move.id} className="flex items-center gap-1 py-0.5">
           <span className="min-w-0 flex-1 truncate">{move.name}</span>
-          <Button onClick={() => onUse(move.motion)} aria-label={`Use ${move.name}`}>
+          <Button onClick={() => take(move.motion)} aria-label={`Use ${move.name}`}>
             Use
           </Button>
           <Button onClick={() => download(move)} aria-label={`Export ${move.name}`}>

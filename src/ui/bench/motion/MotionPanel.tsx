@@ -100,7 +100,7 @@ export function MotionPanel({ layer }: { readonly layer: Layer }) {
           <MatteRows layer={layer} />
         </Section>
         <Section title="Own moves" open={false}>
-          <KeepMoveRows motion={motion} onUse={(kept) => change((one) => ({ ...one, motion: kept }))} />
+          <KeepMoveRows motion={motion} />
         </Section>
       </div>
     </>

@@ -1,11 +1,13 @@
 'use client';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { ChevronUpDownIcon } from '@heroicons/react/24/outline';
-import { useMemo, useState } from 'react';
-import type { ReactNode } from 'react';
+import { useMemo, useRef, useState } from 'react';
+import type { KeyboardEvent, ReactNode } from 'react';
 import type { Layer } from '@/core/model/template';
+import { useHouse } from '../../shared/useHouse';
 import type { Previewed } from './movePreview';
 import { MoveTile } from './MoveTile';
+import { useKeptMotion } from './useKeptMotion';
 
 /** A move that a menu offers. */
 export interface Offer {
@@ -35,36 +37,72 @@ export function MoveMenu({ label, button, layer, offers, chosen, onPick }: Props
         <ChevronUpDownIcon className="h-4 w-4 shrink-0 text-soft" />
       </PopoverButton>
       <PopoverPanel
+        focus
         anchor={{ to: 'left start', gap: 10 }}
         className="z-40 h-[560px] w-[404px] rounded-xl border border-line-strong bg-card p-3"
       >
         {({ close }) => (
-          <Gallery
-            layer={layer}
-            offers={offers}
-            chosen={chosen}
-            onPick={(id) => {
-              onPick(id);
-              close();
-            }}
-          />
+          <Gallery layer={layer} offers={offers} chosen={chosen} onPick={onPick} onDone={() => close()} />
         )}
       </PopoverPanel>
     </Popover>
   );
 }
 
-type GalleryProps = Pick<Props, 'layer' | 'offers' | 'chosen' | 'onPick'>;
+interface GalleryProps extends Pick<Props, 'layer' | 'offers' | 'chosen' | 'onPick'> {
+  readonly onDone: () => void;
+}
 
-function Gallery({ layer, offers, chosen, onPick }: GalleryProps) {
+const COLUMNS = 3;
+
+/** Where arrow keys lead from one of so many tiles; −1 is the search above them. */
+function tileAfter(key: string, at: number, count: number): number | null {
+  const step = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -COLUMNS, ArrowDown: COLUMNS }[key];
+  if (step === undefined) return null;
+  if (at < 0) return key === 'ArrowDown' && count > 0 ? 0 : null;
+  const next = at + step;
+  if (next < 0) return key === 'ArrowUp' ? -1 : 0;
+  return Math.min(count - 1, next);
+}
+
+/**
+ * The moves as tiles, by the keyboard too: Enter in the search takes the first that is found, arrows go through them.
+ * Those of the House are motion as a whole, and come first.
+ */
+function Gallery({ layer, offers, chosen, onPick, onDone }: GalleryProps) {
   const [playing, setPlaying] = useState<string | null>(null);
   const [search, setSearch] = useState('');
-  const found = useMemo(() => {
+  const whole = useRef<HTMLDivElement>(null);
+  const { moves } = useHouse();
+  const takeKept = useKeptMotion();
+  const tiles = useMemo(() => {
     const words = search.trim().toLowerCase();
-    return offers.filter((offer) => offer.label.toLowerCase().includes(words));
-  }, [offers, search]);
+    const kept = offers.some(({ previewed }) => previewed.kind === 'hold') ? [] : moves;
+    const own = kept.map(({ id, name, motion }) => ({
+      id: `house ${id}`,
+      label: name,
+      previewed: { kind: 'kept', motion } as const,
+      pick: () => takeKept(motion),
+    }));
+    const ready = offers.map((offer) => ({ ...offer, pick: () => onPick(offer.id) }));
+    return [...own, ...ready].filter(({ label }) => label.toLowerCase().includes(words));
+  }, [offers, moves, search, onPick, takeKept]);
+  const take = (tile: (typeof tiles)[number] | undefined): void => {
+    if (tile === undefined) return;
+    tile.pick();
+    onDone();
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
+    const [find, ...buttons] = whole.current?.querySelectorAll<HTMLElement>('input, button') ?? [];
+    const at = buttons.findIndex((button) => button === event.target);
+    const next = tileAfter(event.key, at, buttons.length);
+    if (event.key === 'Enter' && at < 0) take(tiles[0]);
+    if (next !== null) (next < 0 ? find : buttons[next]).focus();
+    else if (!(event.key === 'Enter' && at < 0)) return;
+    event.preventDefault();
+  };
   return (
-    <div className="flex h-full flex-col">
+    <div ref={whole} data-own-keys className="flex h-full flex-col" onKeyDown={onKeyDown}>
       <input
         aria-label="Find a move"
         placeholder="Find a move; point at one to see it"
@@ -73,19 +111,19 @@ function Gallery({ layer, offers, chosen, onPick }: GalleryProps) {
         className="mb-2 h-8 w-full shrink-0 rounded-lg border border-line-strong bg-field px-2.5"
       />
       <div className="grid min-h-0 flex-1 grid-cols-3 content-start gap-1 overflow-y-auto">
-        {found.map((offer) => (
+        {tiles.map((tile) => (
           <MoveTile
-            key={offer.id}
-            label={offer.label}
+            key={tile.id}
+            label={tile.label}
             layer={layer}
-            previewed={offer.previewed}
-            chosen={offer.id === chosen}
-            playing={playing === offer.id}
-            onPlay={(on) => setPlaying((now) => (on ? offer.id : now === offer.id ? null : now))}
-            onPick={() => onPick(offer.id)}
+            previewed={tile.previewed}
+            chosen={tile.id === chosen}
+            playing={playing === tile.id}
+            onPlay={(on) => setPlaying((now) => (on ? tile.id : now === tile.id ? null : now))}
+            onPick={() => take(tile)}
           />
         ))}
-        {found.length === 0 && <p className="col-span-3 p-3 text-soft">No move is called that.</p>}
+        {tiles.length === 0 && <p className="col-span-3 p-3 text-soft">No move is called that.</p>}
       </div>
     </div>
   );

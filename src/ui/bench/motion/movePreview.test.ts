@@ -12,7 +12,7 @@ import {
   newStackLayer,
   newTextLayer,
 } from '@/core/model/newLayers';
-import { newHoldUse, newMoveUse } from '@/core/model/newMove';
+import { motionOf, newHoldUse, newMoveUse } from '@/core/model/newMove';
 import type { Layer } from '@/core/model/template';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { makePreview, previewSeconds } from './movePreview';
@@ -50,6 +50,23 @@ describe('a preview', () => {
     expect(box.height * perUnit).toBeLessThanOrEqual(TILE.heightPx);
     expect(Math.abs((box.x + box.width / 2) * perUnit - cropX - TILE.widthPx / 2)).toBeLessThan(2);
     expect(Math.abs((box.y + box.height / 2) * perUnit - cropY - TILE.heightPx / 2)).toBeLessThan(2);
+  });
+
+  test('plays motion of the House in and out again, whatever it hangs on elsewhere', () => {
+    const motion = motionOf(newMoveUse('slide', { startSeconds: 3, lengthSeconds: 8 }), newMoveUse('fade'), {
+      span: {
+        from: { from: 'start', offsetSeconds: 30, share: 0 },
+        to: { from: 'end', offsetSeconds: 0, share: 0 },
+      },
+    });
+    const preview = makePreview(newTextLayer('text', 'Text'), { kind: 'kept', motion }, TILE, fonts);
+    const { title, timing } = preview ?? missing();
+    const at = (seconds: number) => title.frame(seconds, timing);
+    expect(at(0.3)).not.toEqual(at(1));
+    expect(at(1.6)).not.toEqual(at(1));
+    expect([previewSeconds('kept', 0.5), previewSeconds('kept', 1.5), previewSeconds('kept', 2.6)]).toEqual([
+      0.5, 1.5, 2,
+    ]);
   });
 
   test('shows nothing for a text without words', () => {

@@ -1,7 +1,9 @@
 import { newBoxLayer } from '@/core/model/newLayers';
 import { motionOf } from '@/core/model/newMove';
 import { newTemplate } from '@/core/model/newTemplate';
-import type { HoldUse, Layer, MoveUse, Template } from '@/core/model/template';
+import { fitMotion } from '@/core/edit/editTemplate';
+import type { HoldUse, Layer, Motion, MoveUse, Template } from '@/core/model/template';
+import { assertNever } from '@/core/kit/assertNever';
 import { FORMATS } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import type { FontLibrary } from '@/core/text/fontLibrary';
@@ -25,9 +27,11 @@ const RATE = RATES.get('50');
 const FILL_ACROSS = 0.74;
 const FILL_DOWN = 0.42;
 
-/** What a preview plays: a move of the in, of the out, or of the hold. */
+/** What a preview plays: a move of the in, of the out, or of the hold; or motion of the House, in and out. */
 export type Previewed =
-  { readonly kind: 'in' | 'out'; readonly use: MoveUse } | { readonly kind: 'hold'; readonly use: HoldUse };
+  | { readonly kind: 'in' | 'out'; readonly use: MoveUse }
+  | { readonly kind: 'hold'; readonly use: HoldUse }
+  | { readonly kind: 'kept'; readonly motion: Motion };
 
 /** Makes a preview for a tile of a size in pixels; null for a text that is empty. */
 export function makePreview(
@@ -56,13 +60,6 @@ export function makePreview(
 }
 
 function previewTemplate(layer: Layer, previewed: Previewed): Template {
-  const motion =
-    previewed.kind === 'hold'
-      ? motionOf(null, null, { hold: [previewed.use] })
-      : motionOf(
-          previewed.kind === 'in' ? fitted(previewed.use) : null,
-          previewed.kind === 'out' ? fitted(previewed.use) : null,
-        );
   const alone: Layer = {
     ...standIn(layer),
     visible: true,
@@ -76,16 +73,34 @@ function previewTemplate(layer: Layer, previewed: Previewed): Template {
       dyU: 0,
       keepInside: null,
     },
-    motion: { ...motion, perspectiveU: layer.motion.perspectiveU },
+    motion: { ...previewMotion(previewed), perspectiveU: layer.motion.perspectiveU },
   };
   const start = { name: 'Preview', kind: 'opener', production: '', format: FORMAT.id, rate: '50' };
-  const seconds = { inSeconds: 1, holdSeconds: 0, outSeconds: 1 };
   return {
     ...newTemplate(start),
-    timing: previewed.kind === 'hold' ? { inSeconds: 0.02, holdSeconds: 5, outSeconds: 0.02 } : seconds,
+    timing: previewed.kind === 'hold' ? { inSeconds: 0.02, holdSeconds: 5, outSeconds: 0.02 } : IN_AND_OUT,
     layers: [alone],
     fields: [],
   };
+}
+
+// A second for each, with nothing between.
+const IN_AND_OUT = { inSeconds: 1, holdSeconds: 0, outSeconds: 1 };
+
+function previewMotion(previewed: Previewed): Motion {
+  switch (previewed.kind) {
+    case 'hold':
+      return motionOf(null, null, { hold: [previewed.use] });
+    case 'in':
+      return motionOf(fitted(previewed.use), null);
+    case 'out':
+      return motionOf(null, fitted(previewed.use));
+    case 'kept':
+      // What lies elsewhere in the title, or hangs on it, is not there in a tile.
+      return fitMotion({ ...previewed.motion, tracks: [], span: null, retime: null }, IN_AND_OUT);
+    default:
+      return assertNever(previewed, 'preview');
+  }
 }
 
 /** What plays for a layer: a text or list itself, a box at a size of its own, and a plain box for all else. */
@@ -105,6 +120,7 @@ const fitted = (use: MoveUse): MoveUse => ({ ...use, startSeconds: 0, lengthSeco
 export function previewSeconds(kind: Previewed['kind'], played: number): number {
   const rest = 0.7;
   if (kind === 'hold') return played % 5;
+  if (kind === 'kept') return Math.min(2, played % (2 + rest));
   const along = Math.min(1, played % (1 + rest));
   return kind === 'in' ? along : 1 + along;
 }

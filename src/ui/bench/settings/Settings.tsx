@@ -1,6 +1,6 @@
 'use client';
 import { memo } from 'react';
-import type { ComponentType } from 'react';
+import type { ComponentType, KeyboardEvent } from 'react';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { updateLayer } from '@/core/edit/editTemplate';
 import type { FieldValue, FieldValues, Layer, Template } from '@/core/model/template';
@@ -8,8 +8,10 @@ import { bindLayer } from '@/core/layers';
 import { classes } from '../../shared/classes';
 import { NameBox } from '../../shared/NameBox';
 import { SideDrawer } from '../../shared/SideDrawer';
+import { useKeys } from '../../shared/useKeys';
 import { useApply } from '../state/benchStore';
 import { CardPanel } from './CardPanel';
+import { focusSettings } from './focusSettings';
 import { MotionPanel } from '../motion/MotionPanel';
 import { PlacePanel } from './PlacePanel';
 import { ReadsPanel } from './ReadsPanel';
@@ -28,6 +30,7 @@ const TABS = ['Type', 'Place', 'Motion', 'Card'];
 
 /** The settings of the chosen layer in three parts, and the card of the template in the fourth. */
 export const Settings = memo(function Settings({ valuesOf, onTry }: Props) {
+  useKeys('1, 2, 3, 4', ({ key }) => focusSettings(Number(key) - 1));
   return (
     <SideDrawer
       label="Settings"
@@ -39,8 +42,11 @@ export const Settings = memo(function Settings({ valuesOf, onTry }: Props) {
         <LayerName />
         <ScopeRow />
       </Settled>
-      <TabGroup className="flex min-h-0 flex-1 flex-col">
-        <TabList className="mx-3.5 flex h-8 shrink-0 overflow-hidden rounded-lg border border-line-strong bg-field">
+      <TabGroup className="flex min-h-0 flex-1 flex-col" onKeyDown={leaveBox}>
+        <TabList
+          data-settings
+          className="mx-3.5 flex h-8 shrink-0 overflow-hidden rounded-lg border border-line-strong bg-field"
+        >
           {TABS.map((name) => (
             <Tab
               key={name}
@@ -77,6 +83,12 @@ export const Settings = memo(function Settings({ valuesOf, onTry }: Props) {
     </SideDrawer>
   );
 });
+
+/** Escape leaves a box for the tabs, where keys are the screen's again. What opens over the settings is not in them. */
+function leaveBox({ key, target, currentTarget }: KeyboardEvent<HTMLElement>): void {
+  if (key !== 'Escape' || !(target instanceof HTMLElement) || !currentTarget.contains(target)) return;
+  if (target.matches('input, select, textarea')) focusSettings();
+}
 
 /** A part of the chosen layer's settings, anew for each layer. */
 function LayerPart({ of: Part }: { readonly of: ComponentType<{ readonly layer: Layer }> }) {

@@ -67,6 +67,8 @@ export function BenchAround({ bench, selection, onSelect = () => undefined, chil
     choose: () => undefined,
     solo: null,
     setSolo: () => undefined,
+    typing: false,
+    type: () => undefined,
     menuAt: null,
     setMenuAt: () => undefined,
     formatId: bench.store.getState().template.formats[0],

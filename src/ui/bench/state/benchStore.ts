@@ -173,6 +173,9 @@ export interface BenchView {
   /** The only layers that are shown while designing; null for all. */
   readonly solo: readonly string[] | null;
   setSolo(layerIds: readonly string[] | null): void;
+  /** Whether words of the chosen text are typed on the picture. */
+  readonly typing: boolean;
+  type(on: boolean): void;
   /** Where on the screen (CSS px) the menu of the chosen layers is asked for; null for nowhere. */
   readonly menuAt: Point | null;
   setMenuAt(at: Point | null): void;

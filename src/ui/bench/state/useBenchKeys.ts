@@ -18,7 +18,6 @@ interface Options {
   readonly rate: FrameRate;
   readonly timing: TitleTiming;
   readonly setGuides: (change: (shown: boolean) => boolean) => void;
-  readonly startTyping: () => void;
 }
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
@@ -29,7 +28,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** The bench's keys; none of them act while text is typed. */
-export function useBenchKeys({ view, place, player, rate, timing, setGuides, startTyping }: Options): void {
+export function useBenchKeys({ view, place, player, rate, timing, setGuides }: Options): void {
   const { store, selected, selection } = view;
   const { apply, template } = store.getState();
   const total = timing.totalFrames;
@@ -57,7 +56,14 @@ export function useBenchKeys({ view, place, player, rate, timing, setGuides, sta
   useKeys('enter', (event) => {
     if (actsItself(event) || template.layers.find((layer) => layer.id === selected)?.kind !== 'text') return;
     event.preventDefault();
-    startTyping();
+    view.type(true);
+  });
+  useKeys('pageup, pagedown', (event) => {
+    event.preventDefault();
+    const { layers } = store.getState().template;
+    const at = layers.findIndex(({ id }) => id === selected);
+    const next = layers[event.key === 'PageUp' ? at - 1 : at + 1] ?? (at < 0 ? layers[0] : undefined);
+    if (next !== undefined) view.select(next.id);
   });
   useKeys(
     [

@@ -2,6 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { OverrideScope } from '@/core/edit/editOverrides';
 import type { Point } from '@/core/kit/rect';
+import type { Template } from '@/core/model/template';
 import type { TemplateRecord } from '@/contract/templates';
 import type { KeyRef } from '@/core/edit/manyKeys';
 import type { BenchView, ColourPick } from './benchStore';
@@ -15,6 +16,12 @@ import {
   withKey,
 } from './benchStore';
 
+/** What one begins with: the words that editors fill in first, or else what lies on top. */
+function firstToTouch({ fields, layers }: Template): readonly string[] {
+  const [first] = fields.flatMap(({ targets }) => targets.slice(0, 1).map(({ layerId }) => layerId));
+  return first === undefined ? layers.slice(0, 1).map(({ id }) => id) : [first];
+}
+
 /** The state that the parts of the bench share, for a template that is opened on it. */
 export function useBenchView({
   id: templateId,
@@ -23,9 +30,7 @@ export function useBenchView({
   const [playhead] = useState(() => createPlayhead(document));
   const [store] = useState(() => createBenchStore(document, playhead));
   const [chosenKeys, setChosenKeys] = useState<readonly KeyRef[]>([]);
-  const [selection, setSelection] = useState<readonly string[]>(
-    document.layers.slice(0, 1).map((layer) => layer.id),
-  );
+  const [selection, setSelection] = useState<readonly string[]>(firstToTouch(document));
   const [formatId, setFormatId] = useState(document.formats[0]);
   const [scope, setScope] = useState<OverrideScope | null>(null);
   const [boxes] = useState(createBoxesNote);
@@ -33,6 +38,7 @@ export function useBenchView({
   const [frames] = useState(createFramesNote);
   const [seek] = useState(createSeek);
   const [solo, setSolo] = useState<readonly string[] | null>(null);
+  const [typing, type] = useState(false);
   const [menuAt, setMenuAt] = useState<Point | null>(null);
   const [pick, setPick] = useState<{ readonly run: ColourPick } | null>(null);
   const select = useCallback((layerId: string | null, add = false) => {
@@ -62,6 +68,8 @@ export function useBenchView({
       choose,
       solo,
       setSolo,
+      typing,
+      type,
       menuAt,
       setMenuAt,
       formatId,
@@ -86,6 +94,7 @@ export function useBenchView({
       select,
       choose,
       solo,
+      typing,
       menuAt,
       formatId,
       chooseFormat,

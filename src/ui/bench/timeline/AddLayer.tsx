@@ -1,7 +1,7 @@
 'use client';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { PlusIcon } from '@heroicons/react/24/outline';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import type { Added } from '@/core/edit/addLayer';
 import {
   addBackdrop,
@@ -19,6 +19,8 @@ import { addTextLine } from '@/core/edit/addTextLine';
 import type { Template } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
 import { bringInPicture, PICTURE_TYPES, sayRefused } from '../../shared/assets';
+import { useKeys } from '../../shared/useKeys';
+import { focusSettings } from '../settings/focusSettings';
 import { useAdd, useBench, useTemplate } from '../state/benchStore';
 
 interface Choice {
@@ -40,7 +42,29 @@ const KINDS: readonly Choice[] = [
 export function AddLayer() {
   const template = useTemplate();
   const add = useAdd();
-  const { selected, selection } = useBench();
+  const { selected, selection, type } = useBench();
+  const button = useRef<HTMLButtonElement>(null);
+  useKeys('a', () => {
+    button.current?.focus();
+    // As by the keyboard, so that the first of it is ready to be taken.
+    button.current?.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', bubbles: true }));
+  });
+  // Anew for each layer: what was typed to find the last one would be looked for again.
+  const [added, setAdded] = useState(0);
+  // The menu gives the focus back to its button before it goes where it is wanted.
+  const then = (go: () => void): void =>
+    void setTimeout(() => {
+      setAdded((now) => now + 1);
+      go();
+    });
+  const addText = (make: Choice['make']): void => {
+    add(make);
+    then(() => type(true));
+  };
+  const addOther = (make: Choice['make']): void => {
+    add(make);
+    then(focusSettings);
+  };
   const file = useRef<HTMLInputElement>(null);
   const chosen = template.layers.find((layer) => layer.id === selected);
   const bringIn = async (picked: File): Promise<void> => {
@@ -51,10 +75,20 @@ export function AddLayer() {
       sayRefused(error);
     }
   };
+  const texts = template.layers.flatMap(({ kind, id }) => (kind === 'text' ? [id] : []));
   const round: Choice[] =
     chosen === undefined
       ? []
       : [
+          ...(selection.length === 1 && texts.length > 1
+            ? [
+                {
+                  label: `Panel round all ${texts.length} texts`,
+                  says: 'encloses what is typed',
+                  make: (now: Template) => addBox(now, texts),
+                },
+              ]
+            : []),
           {
             label:
               selection.length > 1
@@ -85,8 +119,12 @@ export function AddLayer() {
         ];
   return (
     <>
-      <Menu>
-        <MenuButton className="inline-flex h-8 items-center gap-1.5 rounded-lg border border-line-strong bg-field px-3 font-semibold">
+      <Menu key={added}>
+        <MenuButton
+          ref={button}
+          title="Add a layer (A)"
+          className="inline-flex h-8 items-center gap-1.5 rounded-lg border border-line-strong bg-field px-3 font-semibold"
+        >
           <PlusIcon className="h-4 w-4" /> Layer
         </MenuButton>
         <MenuItems
@@ -96,14 +134,14 @@ export function AddLayer() {
           <Item
             label="Text"
             says="words that editors can change"
-            onClick={() => add((now) => addTextLine(now, selected))}
+            onClick={() => addText((now) => addTextLine(now, selected))}
           />
           {KINDS.map((choice) => (
             <Item
               key={choice.label}
               label={choice.label}
               says={choice.says}
-              onClick={() => add(choice.make)}
+              onClick={() => addOther(choice.make)}
             />
           ))}
           <Item label="Picture…" says="PNG, JPEG, WebP or SVG" onClick={() => file.current?.click()} />
@@ -113,7 +151,7 @@ export function AddLayer() {
               key={choice.label}
               label={choice.label}
               says={choice.says}
-              onClick={() => add(choice.make)}
+              onClick={() => addOther(choice.make)}
             />
           ))}
         </MenuItems>

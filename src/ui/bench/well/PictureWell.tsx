@@ -34,8 +34,6 @@ interface Props {
   readonly sampleId: string;
   readonly played: PlayedTitle;
   readonly guides: boolean;
-  readonly typing: boolean;
-  readonly onTyping: (typing: boolean) => void;
 }
 
 const MARGIN_PX = 18;
@@ -44,12 +42,12 @@ const PIXELS_FROM = 4;
 
 /** The picture on the bench: the design over a stand-in picture, where layers are picked, dragged and typed into. */
 export function PictureWell(props: Props) {
-  const { format, fonts, values, sampleId, played, guides, typing, onTyping } = props;
+  const { format, fonts, values, sampleId, played, guides } = props;
   const { time, player, seconds } = played;
   const { timing } = time;
   const template = useTemplate();
   const view = useBench();
-  const { selected, boxes, moveTimes, picking, solo, setSolo } = view;
+  const { selected, boxes, moveTimes, picking, solo, setSolo, typing, type } = view;
   const backdrop = useBackdrop(template.backdrop);
   const [area, size] = useElementSize<HTMLDivElement>();
   const { widthU, heightU } = pictureSize(format);
@@ -133,7 +131,7 @@ export function PictureWell(props: Props) {
                 scale={scale}
                 guides={guides}
                 typing={typing}
-                onTyping={onTyping}
+                onTyping={type}
                 colourAt={colourAt}
               />
             )}
@@ -143,7 +141,7 @@ export function PictureWell(props: Props) {
                 mirrored={title.mirrored.has(layer.id)}
                 box={here?.boxes.get(layer.id)}
                 scale={scale}
-                onDone={() => onTyping(false)}
+                onDone={() => type(false)}
               />
             )}
           </div>
