@@ -70,7 +70,7 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   // Dragging the panel moves what it encloses; the distance is shown while it moves, and it can be taken back.
   const well = await middle(page.getByTestId('well'));
   const scale = well.width / 1920;
-  const panelPoint = { x: well.x - well.width / 2 + 105 * scale, y: well.y - well.height / 2 + 930 * scale };
+  const panelPoint = { x: well.x - well.width / 2 + 80 * scale, y: well.y - well.height / 2 + 850 * scale };
   await page.getByRole('button', { name: 'Text 1', exact: true }).click();
   await page.getByRole('tab', { name: 'Place' }).click();
   const across = page.getByRole('textbox', { name: 'Offset across' });
@@ -92,7 +92,8 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await expect(mark).toBeVisible();
   await expect(page.getByText('1 setting of its own')).toBeVisible();
   await mark.click();
-  await expect(down).toHaveValue('-90');
+  // As the second line raised it.
+  await expect(down).toHaveValue('-151');
 
   // What editors may change, tried on the card.
   await page.getByRole('button', { name: 'Text 2', exact: true }).click();

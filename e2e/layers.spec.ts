@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { drag, middle, pixels, saved } from './hands';
 
-/** A template of its own with one text, and then a box, the box chosen; its Place panel is open. */
+/** A template of its own with one text over a box, the box chosen; its Place panel is open. */
 async function withBox(page: Page, name: string): Promise<void> {
   await page.goto('/bench');
   await page.getByRole('button', { name: 'New template' }).click();
@@ -11,6 +11,8 @@ async function withBox(page: Page, name: string): Promise<void> {
   await expect(page.getByLabel('Template name')).toHaveValue(name);
   await page.getByRole('button', { name: 'Layer', exact: true }).click();
   await page.getByRole('menuitem', { name: /^Box/ }).click();
+  await expect.poll(() => namesOf(page)).toEqual(['Box 1', 'Text 1']);
+  await page.keyboard.press('Alt+Shift+ArrowDown');
   await page.getByRole('tab', { name: 'Place' }).click();
 }
 
