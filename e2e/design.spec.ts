@@ -118,6 +118,8 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
 
   await page.getByRole('button', { name: 'Publish edition 1' }).click();
   await expect(page.getByText('Edition 1 is on the shelf')).toBeVisible();
+  await page.getByRole('button', { name: 'Use it in a project' }).click();
+  await expect(page.getByRole('complementary', { name: 'About Weir strap' })).toBeVisible();
   await page.getByRole('link', { name: 'Bench', exact: true }).click();
   await page.getByLabel('Package to import').setInputFiles(path);
   await expect(page.getByLabel('Template name')).toHaveValue('Weir strap');

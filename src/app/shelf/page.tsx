@@ -6,6 +6,18 @@ import { ShelfScreen } from '@/ui/shelf/ShelfScreen';
 export const dynamic = 'force-dynamic';
 export const metadata: Metadata = { title: 'Shelf' };
 
-export default async function ShelfPage() {
-  return <ShelfScreen entries={await getShelf()} projects={await getProjects()} />;
+interface Props {
+  /** `show` says which template to begin with. */
+  readonly searchParams: Promise<{ readonly show?: string | string[] }>;
+}
+
+export default async function ShelfPage({ searchParams }: Props) {
+  const [entries, projects, { show }] = await Promise.all([getShelf(), getProjects(), searchParams]);
+  return (
+    <ShelfScreen
+      entries={entries}
+      projects={projects}
+      first={typeof show === 'string' ? show : undefined}
+    />
+  );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { FORMATS } from '@/core/frame/formats';
@@ -31,7 +32,8 @@ interface Props {
 
 /** Looks at the template with its own words, asks when something is wrong with it, and releases it. */
 export function ReleaseButton({ saving, busy, run }: Props) {
-  const { store } = useBench();
+  const { store, templateId } = useBench();
+  const router = useRouter();
   const house = useHouse();
   const [stage, setStage] = useState<Stage | null>(null);
   const look = useRef<AbortController | null>(null);
@@ -42,7 +44,11 @@ export function ReleaseButton({ saving, busy, run }: Props) {
   const release = async (): Promise<void> => {
     close();
     const edition = await saving.release();
-    toast.success(`Edition ${edition} is on the shelf`);
+    const onClick = (): void => router.push(`/shelf?show=${encodeURIComponent(templateId)}`);
+    toast.success(`Edition ${edition} is on the shelf`, {
+      duration: 12_000,
+      action: { label: 'Use it in a project', onClick },
+    });
   };
   const start = async (): Promise<void> => {
     const { signal } = (look.current = new AbortController());

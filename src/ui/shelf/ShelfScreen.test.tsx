@@ -41,6 +41,14 @@ const find = (words: string): Promise<void> =>
   userEvent.type(screen.getByLabelText('Find a template, a field or a word'), words);
 
 describe('the shelf', () => {
+  test.each([
+    ['lockup', 'About Opening lockup'],
+    ['gone', 'About Tideline strap'],
+  ])('begins with the one that is asked for, where it has that: %s', (first, about) => {
+    renderScreen('/shelf', <ShelfScreen entries={ENTRIES} projects={[PROJECT]} first={first} />);
+    expect(screen.getByRole('complementary', { name: about })).toBeInTheDocument();
+  });
+
   test('has every released template with its edition, the first of them chosen', () => {
     open();
     expect(tiles()).toHaveLength(3);

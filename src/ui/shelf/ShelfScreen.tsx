@@ -14,6 +14,8 @@ import { byName, FindTemplates, NothingFound, TemplateFilters, useTemplateFinder
 interface Props {
   readonly entries: readonly ShelfEntry[];
   readonly projects: readonly ProjectSummary[];
+  /** The template to begin with; the first there is where it is left out or not on the shelf. */
+  readonly first?: string | undefined;
 }
 
 const ORDERS: readonly TemplateOrder<ShelfEntry>[] = [
@@ -23,11 +25,11 @@ const ORDERS: readonly TemplateOrder<ShelfEntry>[] = [
 ];
 
 /** The shelf: published templates, found by kind, production or word. */
-export function ShelfScreen({ entries, projects }: Props) {
+export function ShelfScreen({ entries, projects, first }: Props) {
   const fonts = useFonts();
   const finder = useTemplateFinder(entries, ORDERS);
   const shown = finder.found;
-  const [chosenId, setChosenId] = useState(entries[0]?.templateId ?? null);
+  const [chosenId, setChosenId] = useState(first ?? entries[0]?.templateId ?? null);
   const { shown: painted, end } = useGrowing(shown);
   const chosen = shown.find((entry) => entry.templateId === chosenId) ?? shown[0];
   return (
