@@ -24,15 +24,20 @@ function wordsIn(layer: Layer): string {
   return layer.kind === 'rows' ? layer.rows : '';
 }
 
-/** Another move with its own settings, on the units that suit it where this layer has them. */
-export function pickMove(layer: Layer, use: MoveUse, id: string): MoveUse {
-  const { suits } = MOVES.get(id);
+/**
+ * Another move with its own settings, on the units that suit it where this layer has them; as a move of the out with those
+ * that suit a way out.
+ */
+export function pickMove(layer: Layer, use: MoveUse, id: string, column: 'in' | 'out' = 'in'): MoveUse {
+  const { suits, leaves } = MOVES.get(id);
   const units = bindLayer(layer).unitKinds;
   // Rows that came one by one go on doing so.
   const other = use.unit === 'row' && units.includes('row') ? 'row' : 'layer';
   const unit = suits.unit !== undefined && units.includes(suits.unit) ? suits.unit : other;
   const { startSeconds, lengthSeconds, seed } = use;
-  return pacedMove(newMoveUse(id, { startSeconds, lengthSeconds, seed, ...suits, unit }), suits.unitSeconds);
+  const picked = newMoveUse(id, { startSeconds, lengthSeconds, seed, ...suits, unit });
+  const params = column === 'out' ? { ...picked.params, ...leaves } : picked.params;
+  return pacedMove({ ...picked, params }, suits.unitSeconds);
 }
 
 /**

@@ -142,6 +142,8 @@ export interface Move {
   readonly label: string;
   readonly params: readonly MoveParam[];
   readonly suits: Suggestion;
+  /** Settings that suit it as a way out by itself, where those are others. */
+  readonly leaves?: MoveParams;
   /** What it does nothing without: letters that it moves against their line, figures that it counts, outlines to draw. */
   readonly needs?: 'letters' | 'figures' | 'outlines';
   /** Into how many slices, one above the other, each unit is cut; 1 when left out. */

@@ -1,15 +1,34 @@
 import { defineMove, fromLineCentre } from './move';
 import { from, through } from './part';
 
+// How much further from the middle of its line a letter is, of how far it is at rest.
+const SHARES = { middle: -0.96, apart: 0.7 };
+
 export const spread = defineMove({
   id: 'spread',
   label: 'Spread apart under a light',
-  params: [{ id: 'colour', label: 'Light', control: 'colour', preset: '#fff4d2' }],
+  params: [
+    {
+      id: 'from',
+      label: 'Letters are',
+      control: 'choice',
+      choices: [
+        { value: 'middle', label: 'Together first' },
+        { value: 'apart', label: 'Apart first' },
+      ],
+      preset: 'middle',
+    },
+    { id: 'colour', label: 'Light', control: 'colour', preset: '#fff4d2' },
+  ],
   suits: { unit: 'letter', overlap: 1 },
+  // Backwards, what was apart first spreads.
+  leaves: { from: 'apart' },
   needs: 'letters',
   plan: (unit, params) => ({
     parts: [
-      from('xU', -fromLineCentre(unit) * 0.96, { until: 0.75 }),
+      from('xU', fromLineCentre(unit) * SHARES[params.choice('from') === 'apart' ? 'apart' : 'middle'], {
+        until: 0.75,
+      }),
       from('opacity', 0, { until: 0.35, ease: 'even' }),
       through('light', [
         [0.1, 0],

@@ -127,7 +127,7 @@ function ColumnRows({ layer, column, uses, columnSeconds, onChange }: ColumnProp
   const many = uses.length > 1;
   const add = (id: string): void => {
     const start = newMoveUse(id, { lengthSeconds: columnSeconds });
-    onChange([...uses, fitMove(pickMove(layer, start, id), columnSeconds)]);
+    onChange([...uses, fitMove(pickMove(layer, start, id, column), columnSeconds)]);
   };
   return (
     <>

@@ -50,7 +50,7 @@ export function MoveRows(props: Props) {
         move={move}
         layer={layer}
         offers={offers}
-        onPick={(id) => onChange(fitMove(pickMove(layer, use, id), columnSeconds))}
+        onPick={(id) => onChange(fitMove(pickMove(layer, use, id, column), columnSeconds))}
         onRemove={onRemove}
       />
       {kinds.length > 1 && (
@@ -114,7 +114,7 @@ export function useMoveOffers(layer: Layer, column: 'in' | 'out', use: MoveUse |
       movesFor(layer).map(({ id, label }) => ({
         id,
         label,
-        previewed: { kind: column, use: pickMove(layer, use ?? newMoveUse(id), id) },
+        previewed: { kind: column, use: pickMove(layer, use ?? newMoveUse(id), id, column) },
       })),
     [layer, column, use],
   );
