@@ -103,6 +103,10 @@ test('a lower third from nothing to release, with mouse and keyboard', async ({ 
   await page.getByRole('button', { name: 'All about Role' }).click();
   await page.getByLabel('Section of Role').fill('Words');
   await page.getByRole('textbox', { name: 'Role', exact: true }).fill('Lamp keeper');
+  await expect(page.getByText('Tried on the card: Role')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the design’s words' }).click();
+  await expect(page.getByText('Tried on the card: Role')).toHaveCount(0);
+  await page.getByRole('textbox', { name: 'Role', exact: true }).fill('Lamp keeper');
   await saved(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Card' }).click();

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { makeFont } from '@/server/faces/testing/makeFont';
-import { pixels, saved } from './hands';
+import { benchPicture, openCopy, pixels, saved } from './hands';
 
 const FREE = 'node_modules/@fontsource-variable/archivo/files/archivo-latin-standard-italic.woff2';
 const marrow = (more = {}) => ({
@@ -133,4 +133,46 @@ test('Thai, which has no spaces, is parted alike here and on the server', async 
       Array.from(new Intl.Segmenter('th', { granularity: 'word' }).segment(text), ({ segment }) => segment),
     );
   expect(await page.evaluate(parts, sentences)).toEqual(parts(sentences));
+});
+
+test('the axes, named styles and features of a font are settings, by mouse and by keys', async ({ page }) => {
+  await openCopy(page);
+  const picture = benchPicture(page);
+  const other = (than: number): Promise<void> => expect.poll(() => pixels(picture)).not.toBe(than);
+  const setIn = async (font: RegExp): Promise<void> => {
+    await page.getByRole('button', { name: /^Font: / }).click();
+    await page.getByRole('option', { name: font }).click();
+    await expect(page.getByRole('button', { name: /^Font: / })).toHaveAccessibleName(font);
+  };
+  await setIn(/^(Font: )?Archivo( Latin|$)/);
+  const named = page.getByLabel('Named style', { exact: true });
+  await named.selectOption('Thin');
+  await expect(page.getByRole('textbox', { name: 'Weight', exact: true })).toHaveValue('100');
+  const thin = await pixels(picture);
+  await page.getByLabel('Weight, slider').focus();
+  await page.keyboard.press('End');
+  await expect(named).toHaveValue('Black');
+  await other(thin);
+  await page.getByLabel('Width, slider').focus();
+  await page.keyboard.press('Home');
+  await expect(named).toHaveValue('');
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(named).toHaveValue('Black');
+
+  await setIn(/^(Font: )?Alegreya( Latin|$)/);
+  await page.getByRole('button', { name: 'Advanced' }).click();
+  const numerals = page.getByRole('switch', { name: 'Roman numerals' });
+  const plain = await pixels(picture);
+  await numerals.click();
+  await other(plain);
+  await saved(page);
+  // At once after a change, which is no conflict with itself.
+  await page.getByRole('switch', { name: 'Ligatures', exact: true }).click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Advanced' }).click();
+  await expect(numerals).toBeChecked();
+  await expect(page.getByRole('switch', { name: 'Ligatures', exact: true })).not.toBeChecked();
+  await numerals.click();
+  await saved(page);
+  await expect(page.getByText(/changed elsewhere/)).toHaveCount(0);
 });

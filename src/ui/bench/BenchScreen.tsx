@@ -113,6 +113,8 @@ function BenchLayout({ record, view }: { readonly record: TemplateRecord; readon
             sampleId={sampleId}
             played={played}
             guides={guides}
+            tried={template.fields.flatMap(({ id, label }) => (id in tried ? [label] : []))}
+            onEndTrying={() => setTried({})}
           />
           <Score {...played} />
         </div>

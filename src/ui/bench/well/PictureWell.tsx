@@ -34,6 +34,9 @@ interface Props {
   readonly sampleId: string;
   readonly played: PlayedTitle;
   readonly guides: boolean;
+  /** Names of the fields whose words are only tried. */
+  readonly tried: readonly string[];
+  readonly onEndTrying: () => void;
 }
 
 const MARGIN_PX = 18;
@@ -42,7 +45,7 @@ const PIXELS_FROM = 4;
 
 /** The picture on the bench: the design over a stand-in picture, where layers are picked, dragged and typed into. */
 export function PictureWell(props: Props) {
-  const { format, fonts, values, sampleId, played, guides } = props;
+  const { format, fonts, values, sampleId, played, guides, tried, onEndTrying } = props;
   const { time, player, seconds } = played;
   const { timing } = time;
   const template = useTemplate();
@@ -110,6 +113,7 @@ export function PictureWell(props: Props) {
         className={`relative min-h-0 flex-1 ${zoom.fits ? 'overflow-hidden' : 'overflow-auto'}`}
         onPointerDown={startPanning}
       >
+        {tried.length > 0 && <TriedMark fields={tried} onEnd={onEndTrying} />}
         <div
           className="grid h-max min-h-full w-max min-w-full place-items-center"
           style={{ padding: zoom.fits ? 0 : MARGIN_PX }}
@@ -167,6 +171,27 @@ export function PictureWell(props: Props) {
         <BackdropMenu frozen={frozen} onFrozen={setFrozen} />
       </div>
     </section>
+  );
+}
+
+interface TriedProps {
+  readonly fields: readonly string[];
+  readonly onEnd: () => void;
+}
+
+/** Says on the picture that it shows words which are only tried, and ends that. */
+function TriedMark({ fields, onEnd }: TriedProps) {
+  return (
+    <div className="sticky top-2 left-2 z-10 h-0 w-max max-w-full">
+      <span className="flex items-center gap-2 rounded-lg bg-[#17191a] px-2.5 py-1 text-[12px] text-[#f0d9a2]">
+        <span role="status" className="max-w-72 truncate">
+          Tried on the card: {fields.join(', ')}
+        </span>
+        <button type="button" className="font-semibold underline" onClick={onEnd}>
+          Back to the design’s words
+        </button>
+      </span>
+    </div>
   );
 }
 
