@@ -315,14 +315,17 @@ export function nearestWeight(face: Face, weight: number): number {
   return weightsOf(face).reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best));
 }
 
+/** Where a style asks to be on the axes of a face. */
+interface AskedAxes {
+  readonly weight: number;
+  readonly width: number;
+  readonly axes?: Readonly<Record<string, number>> | undefined;
+}
+
 /** A place on each axis of a face that is nearest to what a style asks for, by axis tag; null for a face without axes. */
 export function axisSettings(
   face: Face,
-  {
-    weight,
-    width,
-    axes = {},
-  }: { readonly weight: number; readonly width: number } & Pick<AxesOfStyle, 'axes'>,
+  { weight, width, axes = {} }: AskedAxes,
 ): Readonly<Record<string, number>> | null {
   const { moreAxes = [] } = face;
   if (face.axes === undefined && moreAxes.length === 0) return null;
@@ -332,10 +335,6 @@ export function axisSettings(
   ]);
   const main = face.axes && { wght: nearestWeight(face, weight), wdth: nearestWidth(face, width) };
   return { ...main, ...Object.fromEntries(more) };
-}
-
-interface AxesOfStyle {
-  readonly axes?: Readonly<Record<string, number>>;
 }
 
 /** The width of a variable face that is nearest to the one asked for, in percent; 100 for a face of one width. */

@@ -51,6 +51,21 @@ describe('files make up faces', () => {
     ]);
   });
 
+  test('offers the axes that all of its files have, and that a style can say', () => {
+    const axis = (tag: string) => ({ tag, name: tag, least: 0, usual: 0, most: 1 });
+    const many = Array.from({ length: 30 }, (_, i) => axis(`AX${String(i).padStart(2, '0')}`));
+    const tags = (...files: FaceFile[]) => ownFaces(files)[0].moreAxes?.map(({ tag }) => tag);
+    expect(tags(file({ axes: [axis('A B '), axis('wdth'), axis('SOFT')] }))).toEqual(['SOFT']);
+    expect(
+      tags(
+        file({ id: 'a', axes: [axis('SOFT'), axis('opsz')] }),
+        file({ id: 'b', weight: 700, axes: [axis('opsz')] }),
+      ),
+    ).toEqual(['opsz']);
+    expect(tags(file({ axes: many }))).toHaveLength(16);
+    expect(tags(file({ axes: [axis('wght')] }))).toBeUndefined();
+  });
+
   test('a variable one is the whole face, with the ranges of its axes', () => {
     const axis = (tag: string, least: number, most: number) => ({
       tag,

@@ -1,6 +1,7 @@
 import { fileSlug } from '../kit/fileSlug';
 import type { FaceFile } from './faceFile';
 import { lettersOf } from './faceFile';
+import { AXIS_TAG, MOST_AXES } from './axisTags';
 import { optionsOf } from './faceOptions';
 import type { AxisRange, Face, FaceFeature } from './faces';
 
@@ -46,10 +47,9 @@ function faceOf(id: string, group: readonly FaceFile[]): Face {
   const variable = group.find((file) => weightAxis(file) !== undefined);
   const files = variable === undefined ? group.toSorted((a, b) => a.weight - b.weight) : [variable];
   const first = files.find(({ weight }) => weight === 400) ?? files[0];
-  const moreAxes = first.axes.filter(
-    ({ tag }) =>
-      tag !== 'wght' && tag !== 'wdth' && files.every(({ axes }) => axes.some((axis) => axis.tag === tag)),
-  );
+  const moreAxes = first.axes
+    .filter(({ tag }) => isOtherAxis(tag) && files.every(({ axes }) => axes.some((axis) => axis.tag === tag)))
+    .slice(0, MOST_AXES);
   const label = first.italic ? `${first.family} Italic` : first.family;
   return {
     id,
@@ -69,6 +69,9 @@ function faceOf(id: string, group: readonly FaceFile[]): Face {
     own: true,
   };
 }
+
+/** Whether a style can say a place on an axis by its tag, besides its weight and width. */
+const isOtherAxis = (tag: string): boolean => AXIS_TAG.test(tag) && tag !== 'wght' && tag !== 'wdth';
 
 function weightAxis({ axes }: Pick<FaceFile, 'axes'>): FaceFile['axes'][number] | undefined {
   return axes.find(({ tag }) => tag === 'wght');

@@ -4,6 +4,7 @@ import { EASES } from '../eases';
 import { POINT_NAMES } from '../frame/points';
 import { SAFE_AREA_IDS } from '../frame/safeAreas';
 import { HOLD_MOVES } from '../holdMoves';
+import { AXIS_TAG, MOST_AXES } from '../faces/axisTags';
 import { FOLD_EDGES } from '../moves/fold';
 import { MOVES } from '../moves';
 import { PIVOTS } from '../moves/move';
@@ -43,14 +44,12 @@ const style = {
   fractions: yup.boolean(),
 };
 
-const tag = /^[a-zA-Z0-9]{4}$/;
 const MOST_FEATURES = 40;
-const MOST_AXES = 16;
 const isPlace = ([name, value]: readonly [string, unknown]): boolean =>
-  tag.test(name) && typeof value === 'number' && Math.abs(value) <= 32_768;
+  AXIS_TAG.test(name) && typeof value === 'number' && Math.abs(value) <= 32_768;
 /** What a style says only where it is not as usual. */
 const unusual = {
-  features: yup.array().of(yup.string().required().matches(tag)).max(MOST_FEATURES).default(undefined),
+  features: yup.array().of(yup.string().required().matches(AXIS_TAG)).max(MOST_FEATURES).default(undefined),
   axes: yup
     .object()
     .default(undefined)
