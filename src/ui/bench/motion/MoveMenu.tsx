@@ -81,10 +81,11 @@ function Gallery({ layer, offers, chosen, onPick, onDone }: GalleryProps) {
     const own = kept.map(({ id, name, motion }) => ({
       id: `house ${id}`,
       label: name,
+      note: 'of the House',
       previewed: { kind: 'kept', motion } as const,
       pick: () => takeKept(motion),
     }));
-    const ready = offers.map((offer) => ({ ...offer, pick: () => onPick(offer.id) }));
+    const ready = offers.map((offer) => ({ ...offer, note: '', pick: () => onPick(offer.id) }));
     return [...own, ...ready].filter(({ label }) => label.toLowerCase().includes(words));
   }, [offers, moves, search, onPick, takeKept]);
   const take = (tile: (typeof tiles)[number] | undefined): void => {
@@ -110,11 +111,12 @@ function Gallery({ layer, offers, chosen, onPick, onDone }: GalleryProps) {
         onChange={(event) => setSearch(event.target.value)}
         className="mb-2 h-8 w-full shrink-0 rounded-lg border border-line-strong bg-field px-2.5"
       />
-      <div className="grid min-h-0 flex-1 grid-cols-3 content-start gap-1 overflow-y-auto">
+      <div className="grid min-h-0 flex-1 grid-cols-3 content-start gap-1 overflow-y-auto p-0.5">
         {tiles.map((tile) => (
           <MoveTile
             key={tile.id}
             label={tile.label}
+            note={tile.note}
             layer={layer}
             previewed={tile.previewed}
             chosen={tile.id === chosen}

@@ -14,6 +14,8 @@ const HEIGHT_CSS = 56;
 
 interface Props {
   readonly label: string;
+  /** Said under it; empty for nothing. */
+  readonly note: string;
   readonly layer: Layer;
   readonly previewed: Previewed;
   readonly chosen: boolean;
@@ -23,7 +25,7 @@ interface Props {
 }
 
 /** A move to choose: it plays on the layer itself when it is pointed at or focused, and costs nothing before. */
-export function MoveTile({ label, layer, previewed, chosen, playing, onPlay, onPick }: Props) {
+export function MoveTile({ label, note, layer, previewed, chosen, playing, onPlay, onPick }: Props) {
   return (
     <button
       type="button"
@@ -46,6 +48,7 @@ export function MoveTile({ label, layer, previewed, chosen, playing, onPlay, onP
         {playing ? <Playing layer={layer} previewed={previewed} /> : restingWords(layer)}
       </span>
       {label}
+      {note !== '' && <span className="text-[11px] font-normal text-soft">{note}</span>}
     </button>
   );
 }

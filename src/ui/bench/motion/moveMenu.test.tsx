@@ -70,7 +70,7 @@ describe('the moves to choose from', () => {
 
   test('have those of the House first; one is the whole motion, fitted into the title', async () => {
     await open();
-    const own = await screen.findByRole('button', { name: /Lantern drop$/ });
+    const own = await screen.findByRole('button', { name: /Lantern drop ?of the House$/ });
     expect(screen.getAllByRole('button').filter((one) => one.hasAttribute('aria-pressed'))[0]).toBe(own);
     await userEvent.keyboard('lantern{Enter}');
     const { template } = bench.store.getState();
