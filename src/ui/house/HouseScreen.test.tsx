@@ -3,6 +3,7 @@ import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { clear } from 'idb-keyval';
 import type { HouseRecord } from '@/contract/house';
+import type { NewsItem } from '@/contract/news';
 import type { TemplateRecord } from '@/contract/templates';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { House } from '@/core/model/house';
@@ -49,6 +50,24 @@ class Server {
   }
 }
 
+/** The server's news, as pages listen to it. */
+class News {
+  static readonly open = new Set<News>();
+  onmessage: ((event: { readonly data: string }) => void) | null = null;
+
+  constructor() {
+    News.open.add(this);
+  }
+
+  close(): void {
+    News.open.delete(this);
+  }
+
+  static tell(item: NewsItem): void {
+    for (const one of News.open) one.onmessage?.({ data: JSON.stringify(item) });
+  }
+}
+
 let server: Server;
 const before = globalThis.fetch;
 beforeEach(async () => {
@@ -56,6 +75,7 @@ beforeEach(async () => {
   fakeLocks();
   server = new Server();
   globalThis.fetch = server.answer;
+  Object.defineProperty(globalThis, 'EventSource', { configurable: true, value: News });
 });
 afterEach(() => {
   globalThis.fetch = before;
@@ -163,6 +183,33 @@ describe('the House', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
     expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(GOLD);
     expect(status()).toHaveTextContent('changed here, not in force yet');
+  });
+
+  test('what somebody else puts in force comes in by itself, what was made here stays, and can be put in force', async () => {
+    openHouse();
+    await recolour('Lamp gold', NEW_GOLD);
+    const colours = FIRST_HOUSE.colours.map((one) =>
+      one.name === 'Paper' ? { ...one, colour: '#eeeeee' } : one,
+    );
+    const older = server.house;
+    server.house = { document: { ...FIRST_HOUSE, colours }, revision: 2 };
+    News.tell({ kind: 'fonts' });
+    expect(screen.getByLabelText('Paper, hex')).not.toHaveValue('#eeeeee');
+    News.tell({ kind: 'house' });
+    await waitFor(() => expect(screen.getByLabelText('Paper, hex')).toHaveValue('#eeeeee'));
+    expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(NEW_GOLD);
+    // An answer that comes late changes nothing.
+    const newer = server.house;
+    server.house = older;
+    News.tell({ kind: 'house' });
+    await new Promise((done) => setTimeout(done));
+    server.house = newer;
+    expect(screen.getByLabelText('Paper, hex')).toHaveValue('#eeeeee');
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    expect(colourOf(server.house.document, 'Paper')).toBe('#eeeeee');
+    expect(colourOf(server.house.document, 'Lamp gold')).toBe(NEW_GOLD);
   });
 
   test('another language is a change like any other', async () => {

@@ -1,10 +1,12 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { HouseRecord } from '@/contract/house';
+import type { NewsItem } from '@/contract/news';
 import type { House } from '@/core/model/house';
 import { mergeHouse } from '@/core/model/mergeHouse';
 import { sameValue } from '@/core/kit/sameValue';
+import { ask } from '../shared/api';
 import { KeptDraft } from '../shared/keptDraft';
 import { useKeptSteps } from '../shared/useKeptSteps';
 import { useKeptWhileUnsaved } from '../shared/useKeptWhileUnsaved';
@@ -35,7 +37,7 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
     () => new KeptDraft<UnsavedHouse>('gilder-house', ` ${Math.random().toString(36).slice(2)}`),
   );
   const house = useStore(store, (state) => state.house);
-  const inForce = useRef(first.document);
+  const inForce = useRef(first);
   const unsaved = useMemo(() => ({ base: saved.document, mine: house }), [saved, house]);
   const isInForce = useMemo(() => sameValue(saved.document, house), [saved, house]);
   useKeptSteps('house', store);
@@ -44,23 +46,37 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
       const merged = mergeHouse(base, mine, store.getState().house);
       // No step of undo: it was done before.
       store.setState({ house: merged });
-      await kept.keep({ base: inForce.current, mine: merged });
+      await kept.keep({ base: inForce.current.document, mine: merged });
     });
   }, [kept, store]);
   useEffect(() => {
-    inForce.current = saved.document;
     if (isInForce) void kept.drop();
-  }, [kept, saved, isInForce]);
+  }, [kept, isInForce]);
   useKeptWhileUnsaved(kept, unsaved, !isInForce, 0);
-  return {
-    saved,
-    house,
-    store,
-    takeBack: () => store.getState().change(saved.document),
-    catchUp(record) {
+  const catchUp = useCallback(
+    (record: HouseRecord): void => {
+      // Two answers may come in another order than they were asked for.
+      if (record.revision < inForce.current.revision) return;
       const { house: mine } = store.getState();
-      store.setState({ house: mergeHouse(saved.document, mine, record.document) });
+      store.setState({ house: mergeHouse(inForce.current.document, mine, record.document) });
+      inForce.current = record;
       setSaved(record);
     },
-  };
+    [store],
+  );
+  useHouseNews(catchUp);
+  return { saved, house, store, takeBack: () => store.getState().change(saved.document), catchUp };
+}
+
+/** Hears when somebody else puts a change in force; what is away then is caught up with by the next change from here. */
+function useHouseNews(tell: (record: HouseRecord) => void): void {
+  useEffect(() => {
+    const source = new EventSource('/api/news');
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const { kind }: NewsItem = JSON.parse(data);
+      if (kind === 'house') void ask<HouseRecord>('house').then(tell, () => undefined);
+      if (kind === 'restored') window.location.reload();
+    };
+    return () => source.close();
+  }, [tell]);
 }

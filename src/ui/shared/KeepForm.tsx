@@ -7,16 +7,19 @@ interface Props {
   readonly placeholder: string;
   /** What its button says. */
   readonly action?: string;
+  /** Names that are there already; to have one twice is told, not refused. */
+  readonly taken?: readonly string[];
   readonly onKeep: (name: string) => void;
 }
 
 /** Keeps something under a name. */
-export function KeepForm({ label, placeholder, action = 'Keep', onKeep }: Props) {
+export function KeepForm({ label, placeholder, action = 'Keep', taken = [], onKeep }: Props) {
   const [typed, setTyped] = useState('');
   const name = typed.trim();
+  const isTaken = taken.some((one) => one.toLowerCase() === name.toLowerCase());
   return (
     <form
-      className="flex gap-2 py-1"
+      className="flex flex-wrap gap-2 py-1"
       onSubmit={(event) => {
         event.preventDefault();
         if (name === '') return;
@@ -35,6 +38,11 @@ export function KeepForm({ label, placeholder, action = 'Keep', onKeep }: Props)
       <Button look="plain" type="submit" disabled={name === ''}>
         {action}
       </Button>
+      {isTaken && (
+        <p role="status" className="w-full text-[12px] text-leaf-ink">
+          There is one called “{name}” already.
+        </p>
+      )}
     </form>
   );
 }

@@ -65,6 +65,7 @@ export function KeepMoveRows({ motion }: Props) {
       <KeepForm
         label="Name of a new move"
         placeholder="Keep this motion as…"
+        taken={moves.map(({ name }) => name)}
         onKeep={(name) =>
           void change((now) => [...now, { id: nanoid(10), name, motion }], `“${name}” is kept in the House`)
         }

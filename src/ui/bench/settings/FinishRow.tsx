@@ -68,6 +68,7 @@ export function FinishRow({ layer }: { readonly layer: Layer }) {
       <KeepForm
         label="Name of a new finish"
         placeholder="Keep this look as…"
+        taken={fitting.map(({ name }) => name)}
         onKeep={(name) => void keep(finishOf(layer, nanoid(10), name), false)}
       />
     </>
