@@ -194,6 +194,7 @@ describe('the House', () => {
     const older = server.house;
     server.house = { document: { ...FIRST_HOUSE, colours }, revision: 2 };
     News.tell({ kind: 'fonts' });
+    await new Promise((done) => setTimeout(done));
     expect(screen.getByLabelText('Paper, hex')).not.toHaveValue('#eeeeee');
     News.tell({ kind: 'house' });
     await waitFor(() => expect(screen.getByLabelText('Paper, hex')).toHaveValue('#eeeeee'));
