@@ -14,10 +14,6 @@ interface Props {
 export default async function ShelfPage({ searchParams }: Props) {
   const [entries, projects, { show }] = await Promise.all([getShelf(), getProjects(), searchParams]);
   return (
-    <ShelfScreen
-      entries={entries}
-      projects={projects}
-      first={typeof show === 'string' ? show : undefined}
-    />
+    <ShelfScreen entries={entries} projects={projects} first={typeof show === 'string' ? show : undefined} />
   );
 }
