@@ -200,11 +200,14 @@ describe('the House', () => {
     await waitFor(() => expect(screen.getByLabelText('Paper, hex')).toHaveValue('#eeeeee'));
     expect(screen.getByLabelText('Lamp gold, hex')).toHaveValue(NEW_GOLD);
     // An answer that comes late changes nothing.
-    const newer = server.house;
-    server.house = older;
+    const answers: ((answer: Response) => void)[] = [];
+    globalThis.fetch = () => new Promise((answer) => answers.push(answer));
     News.tell({ kind: 'house' });
+    News.tell({ kind: 'restored' });
+    answers[1](jsonAnswer(200, server.house));
+    answers[0](jsonAnswer(200, older));
     await new Promise((done) => setTimeout(done));
-    server.house = newer;
+    globalThis.fetch = server.answer;
     expect(screen.getByLabelText('Paper, hex')).toHaveValue('#eeeeee');
     await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
     await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));

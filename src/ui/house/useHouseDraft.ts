@@ -55,8 +55,6 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
   useKeptWhileUnsaved(kept, unsaved, !isInForce, 0);
   const catchUp = useCallback(
     (record: HouseRecord): void => {
-      // Two answers may come in another order than they were asked for.
-      if (record.revision < inForce.current.revision) return;
       const { house: mine } = store.getState();
       store.setState({ house: mergeHouse(inForce.current.document, mine, record.document) });
       inForce.current = record;
@@ -72,10 +70,16 @@ export function useHouseDraft(first: HouseRecord): HouseDraft {
 function useHouseNews(tell: (record: HouseRecord) => void): void {
   useEffect(() => {
     const source = new EventSource('/api/news');
+    let asked = 0;
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const { kind }: NewsItem = JSON.parse(data);
-      if (kind === 'house') void ask<HouseRecord>('house').then(tell, () => undefined);
-      if (kind === 'restored') window.location.reload();
+      if (kind !== 'house' && kind !== 'restored') return;
+      const time = ++asked;
+      // Answers may come in another order than they were asked for.
+      void ask<HouseRecord>('house').then(
+        (record) => time === asked && tell(record),
+        () => undefined,
+      );
     };
     return () => source.close();
   }, [tell]);
