@@ -140,6 +140,10 @@ test('a lower third from nothing in 35 actions, and its Arabic edition in five m
 
 test('the same wholly by keys, in 150 presses with the letters', async ({ page }) => {
   const hands = new Hands(page);
+  const openLayers = async (): Promise<void> => {
+    await hands.press('a');
+    await expect(entry(page, /^Text/)).toBeVisible();
+  };
   await page.goto('/bench');
   await expect(button(page, 'New template')).toBeVisible();
   await page.waitForFunction(() => document.querySelectorAll('canvas').length > 0);
@@ -152,14 +156,12 @@ test('the same wholly by keys, in 150 presses with the letters', async ({ page }
   await expect(page.getByLabel('Text of Text 1')).toBeFocused();
   await hands.type('Noor Halloran');
   await hands.press('Escape');
-  await hands.press('a');
-  await expect(entry(page, /^Text/)).toBeVisible();
+  await openLayers();
   await hands.press('Enter');
   await expect(page.getByLabel('Text of Text 2')).toBeFocused();
   await hands.type('Tide pilot');
   await hands.press('Escape');
-  await hands.press('a');
-  await expect(entry(page, /^Text/)).toBeVisible();
+  await openLayers();
   await hands.type('pan');
   await expect(entry(page, /^Panel round all 2 texts/)).toBeVisible();
   await hands.press('Enter');
@@ -183,8 +185,7 @@ test('the same wholly by keys, in 150 presses with the letters', async ({ page }
   }
   await hands.press('PageDown', 2);
   await expect(layerName(page)).toHaveValue('Panel 1');
-  await hands.press('a');
-  await expect(entry(page, /^Text/)).toBeVisible();
+  await openLayers();
   await hands.type('bo');
   await expect(entry(page, /^Box/)).toBeVisible();
   await hands.press('Enter');

@@ -65,6 +65,21 @@ describe('another text', () => {
     expect(textOf(addTextLine(testTemplate([hanging]), null).template, 'name').place).toEqual(hanging.place);
   });
 
+  test('leaves what the lines stand in where it is', () => {
+    const inBand = {
+      point: 'bottomLeft',
+      target: { kind: 'layer', layerId: 'band' },
+      targetPoint: 'bottomLeft',
+    } as const;
+    const band = testBox('band', {
+      place: { ...name.place, point: 'bottom', target: { kind: 'frame' }, targetPoint: 'bottom' },
+    });
+    const standing = { ...name, place: { ...name.place, ...inBand, dyU: -10 } };
+    const { template } = addTextLine(testTemplate([standing, band]), null);
+    expect(template.layers.find(({ id }) => id === 'band')).toEqual(band);
+    expect(textOf(template, 'name').place.dyU).toBeLessThan(-10);
+  });
+
   test('is taken into the panel round the one above', () => {
     const panel = testBox('panel', { encloses: ['name'], width: { kind: 'encloses' } });
     const { template, layerId } = addTextLine(testTemplate([name, panel]), null);

@@ -18,14 +18,15 @@ const HANGS: Readonly<Record<TextLayer['align'], readonly [PointName, PointName]
   right: ['topRight', 'bottomRight'],
 };
 
-/** The layer that a line hangs from at last, by way of those between. */
-function rootOf({ layers }: Template, line: TextLayer): Layer {
-  const above = ({ place: { target } }: Layer): Layer | undefined =>
-    target.kind === 'layer' ? layers.find(({ id }) => id === target.layerId) : undefined;
-  let root: Layer = line;
-  // A chain has no more links than there are layers, and no circle.
-  for (const _ of layers) root = above(root) ?? root;
-  return root;
+/** The first line of those that a line hangs below; what is no text holds them and stays where it is. */
+function firstLine(template: Template, line: TextLayer): TextLayer {
+  const texts = template.layers.filter((layer) => layer.kind === 'text');
+  const above = ({ place: { target } }: TextLayer): TextLayer | undefined =>
+    target.kind === 'layer' ? texts.find(({ id }) => id === target.layerId) : undefined;
+  let first = line;
+  // A chain has no more links than there are texts, and no circle.
+  for (const _ of texts) first = above(first) ?? first;
+  return first;
 }
 
 /** A layer that stands on the lower edge of what it is attached to, so much further up; any other as it is. */
@@ -71,10 +72,10 @@ function hung(template: Template, above: TextLayer): Added {
     place: placeAt({ point, target: { kind: 'layer', layerId: above.id }, targetPoint, dyU: GAP_U }),
   };
   const at = placeAbove(template, above.id);
-  const root = rootOf(template, above);
+  const first = firstLine(template, above);
   const heightU = Math.ceil(layer.style.sizeU * layer.style.leading) + GAP_U;
   const layers = template.layers.map((one) => {
-    if (one.id === root.id) return raised(one, heightU);
+    if (one.id === first.id) return raised(one, heightU);
     return one.kind === 'box' && one.encloses.includes(above.id)
       ? { ...one, encloses: [...one.encloses, id] }
       : one;

@@ -1,5 +1,5 @@
 import { axisSettings, FACES } from '../faces/faces';
-import type { FaceFeature } from '../faces/faces';
+import type { Face, FaceFeature } from '../faces/faces';
 import type { NamedStyle } from '../faces/faceFile';
 import type { Layer, TextStyle } from '../model/template';
 import type { Property } from './layerKind';
@@ -8,8 +8,11 @@ import { choiceProperty, numberProperty, slidingProperty, switchProperty, weight
 /** A layer with a changed style. */
 type Styled = (change: Partial<TextStyle>) => Layer;
 
+/** The face of a style; for one that is not here, the first there is. */
+const faceOf = (style: TextStyle): Face => FACES.find(style.face) ?? FACES.list[0];
+
 function featuresOf(style: TextStyle): (feature: FaceFeature) => boolean {
-  const { features } = FACES.find(style.face) ?? FACES.list[0];
+  const { features } = faceOf(style);
   return (feature) => features.includes(feature);
 }
 
@@ -115,7 +118,7 @@ export function namedStyles(style: TextStyle, styled: Styled): Property[] {
 
 /** The features that a face has besides, each on or off. */
 function optionProperties(style: TextStyle, styled: Styled): Property[] {
-  const { options } = FACES.find(style.face) ?? FACES.list[0];
+  const { options } = faceOf(style);
   const { features = [] } = style;
   return options.map(({ tag, label }) =>
     switchProperty(`style.features.${tag}`, label, features.includes(tag), (on) => {

@@ -1,9 +1,6 @@
 import { defineMove, fromLineCentre } from './move';
 import { from, through } from './part';
 
-// How much further from the middle of its line a letter is, of how far it is at rest.
-const SHARES = { middle: -0.96, apart: 0.7 };
-
 export const spread = defineMove({
   id: 'spread',
   label: 'Spread apart under a light',
@@ -26,9 +23,8 @@ export const spread = defineMove({
   needs: 'letters',
   plan: (unit, params) => ({
     parts: [
-      from('xU', fromLineCentre(unit) * SHARES[params.choice('from') === 'apart' ? 'apart' : 'middle'], {
-        until: 0.75,
-      }),
+      // A share of how far from the middle of its line a letter is at rest.
+      from('xU', fromLineCentre(unit) * (params.choice('from') === 'apart' ? 0.7 : -0.96), { until: 0.75 }),
       from('opacity', 0, { until: 0.35, ease: 'even' }),
       through('light', [
         [0.1, 0],
