@@ -41,6 +41,17 @@ const find = (words: string): Promise<void> =>
   userEvent.type(screen.getByLabelText('Find a template, a field or a word'), words);
 
 describe('the shelf', () => {
+  test('has what was published last first', () => {
+    const [strap, corner, lockup] = ENTRIES;
+    open([strap, { ...corner, releasedAt: '2026-11-04T09:30:00.000Z' }, lockup]);
+    expect(tiles().map((tile) => tile.slice(0, 12))).toEqual([
+      'Place corner',
+      'Tideline str',
+      'Opening lock',
+    ]);
+    expect(screen.getByRole('complementary', { name: 'About Place corner' })).toBeInTheDocument();
+  });
+
   test.each([
     ['lockup', 'About Opening lockup'],
     ['gone', 'About Tideline strap'],

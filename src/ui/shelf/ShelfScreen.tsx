@@ -19,7 +19,12 @@ interface Props {
 }
 
 const ORDERS: readonly TemplateOrder<ShelfEntry>[] = [
-  { value: 'changed', label: 'Last changed', compare: null },
+  {
+    value: 'published',
+    label: 'Last published',
+    // ISO 8601 in UTC, so that later is greater as text too.
+    compare: (a, b) => (a.releasedAt === b.releasedAt ? 0 : a.releasedAt < b.releasedAt ? 1 : -1),
+  },
   byName,
   { value: 'used', label: 'Most used', compare: (a, b) => b.totalUses - a.totalUses },
 ];
@@ -29,7 +34,7 @@ export function ShelfScreen({ entries, projects, first }: Props) {
   const fonts = useFonts();
   const finder = useTemplateFinder(entries, ORDERS);
   const shown = finder.found;
-  const [chosenId, setChosenId] = useState(first ?? entries[0]?.templateId ?? null);
+  const [chosenId, setChosenId] = useState(first ?? null);
   const { shown: painted, end } = useGrowing(shown);
   const chosen = shown.find((entry) => entry.templateId === chosenId) ?? shown[0];
   return (
