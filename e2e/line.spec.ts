@@ -38,7 +38,7 @@ test('from the shelf over bench, release and desk to a file that is proven', asy
   const rest = await pixels(preview);
   await tile.hover();
   await expect.poll(() => pixels(preview)).not.toBe(rest);
-  await page.mouse.move(640, 700);
+  await page.getByLabel('Find a template').hover();
   await expect.poll(() => pixels(preview)).toBe(rest);
   await tile.click();
   await page.getByRole('link', { name: 'Open on Bench' }).click();
