@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
+import { standInSpeech } from '../src/core/sound/speech';
+import { samplesToWav } from '../src/core/sound/wav';
 import { drag, middle, pixels, saved } from './hands';
 
 async function openCopy(page: Page): Promise<void> {
@@ -141,4 +143,29 @@ test('motion is kept in the House without its words, used on another layer, expo
   const bad = { name: 'tune.json', mimeType: 'application/json', buffer: Buffer.from('not a move') };
   await page.getByLabel('A file with a move').setInputFiles(bad);
   await expect(page.getByText(/tune\.json: needs a move that was exported from Gilder/)).toBeVisible();
+});
+
+test('a sound stays with the template over a reload, shows its wave, and goes again with undo', async ({
+  page,
+}) => {
+  await openCopy(page);
+  const data = Buffer.from(samplesToWav(standInSpeech(3, 11_025), 11_025));
+  const sound = { name: 'Harbour sting.wav', mimeType: 'audio/wav', buffer: data };
+  await page.getByLabel('A sound file').setInputFiles(sound);
+  const wave = page.getByRole('img', { name: 'Sound: Harbour sting.wav' });
+  await expect(wave).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(wave).toBeVisible();
+  const heard = page.locator('audio');
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect.poll(() => heard.evaluate((one: HTMLAudioElement) => one.currentTime)).toBeGreaterThan(0.3);
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await page.getByLabel('A sound file').setInputFiles({ ...sound, buffer: Buffer.from('no sound') });
+  await expect(page.getByText('File "Harbour sting.wav": needs a sound')).toBeVisible();
+  await expect(wave).toBeVisible();
+  await page.getByLabel('Sound that plays along').selectOption('No sound');
+  await expect(wave).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(wave).toBeVisible();
 });

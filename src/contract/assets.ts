@@ -51,6 +51,14 @@ export const videoFactsSchema = yup.object({
 });
 export type KeptVideo = TypeOf<typeof videoFactsSchema>;
 
+/** A sound that was taken in. */
+export interface TakenSound {
+  readonly id: string;
+  readonly name: string;
+  /** 0 where nobody looked. */
+  readonly seconds: number;
+}
+
 /** How far a viewing copy is. */
 export const copyStateSchema = yup.object({
   state: yup

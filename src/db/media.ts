@@ -5,7 +5,7 @@ import { media } from './schema';
 
 type MediaRow = typeof media.$inferSelect;
 
-/** Remembers a video whose bytes lie in the data folder; the same content is kept once, and in use again. */
+/** Remembers a video or a sound whose bytes lie in the data folder; the same content is kept once, and in use again. */
 export async function putMedia(
   db: Db,
   video: Pick<MediaRow, 'id' | 'name' | 'byteCount' | 'hash'> &

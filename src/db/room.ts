@@ -49,7 +49,10 @@ const KEPT: Readonly<Record<KeptKind, KeptTable>> = {
     table: media,
     createdAt: sql`media.created_at`,
     bytes: sql`media.byte_count`,
-    uses: (db, id) => usesInClips(db, `video:${id}`),
+    uses: async (db, id) => [
+      ...(await usesInClips(db, `video:${id}`)),
+      ...(await usesInDocuments(db, `media:${id}`)),
+    ],
   },
   job: {
     table: jobs,

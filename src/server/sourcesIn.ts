@@ -3,7 +3,7 @@ import type { DataFolders } from './dataFolders';
 import { readFonts } from './fontFiles';
 import { readPictures } from './pictures/pictureFiles';
 import type { Sources } from './press/sources';
-import { videosHere } from './videoFiles';
+import { videosHere } from './mediaFiles';
 
 /** Where the press finds what titles show: the pictures and videos of a data folder. */
 export function sourcesIn(db: Db, { pictureFolder, mediaFolder }: DataFolders): Sources {

@@ -1,3 +1,5 @@
+import { PEAKS_PER_SECOND } from '@/contract/assets';
+import { samplePeaks } from '@/core/sound/peaks';
 import { standInSpeech } from '@/core/sound/speech';
 import { samplesToWav } from '@/core/sound/wav';
 
@@ -5,8 +7,17 @@ import { samplesToWav } from '@/core/sound/wav';
 const SAMPLES_PER_SECOND = 11_025;
 const SPEECH_SECONDS = 30;
 
-/* Makes the sound of the talking stand-in, a WAV file, when it is asked for anything. */
+/** The sound of the talking stand-in: a WAV file, and how loud it is over its time. */
+export interface SpokenStandIn {
+  readonly file: ArrayBuffer;
+  readonly peaks: Uint8Array<ArrayBuffer>;
+}
+
+/* Makes the sound of the talking stand-in when it is asked for anything. */
 addEventListener('message', () => {
-  const file = samplesToWav(standInSpeech(SPEECH_SECONDS, SAMPLES_PER_SECOND), SAMPLES_PER_SECOND);
-  postMessage(file, { transfer: [file] });
+  const samples = standInSpeech(SPEECH_SECONDS, SAMPLES_PER_SECOND);
+  const file = samplesToWav(samples, SAMPLES_PER_SECOND);
+  const peaks = samplePeaks(samples, SAMPLES_PER_SECOND, PEAKS_PER_SECOND);
+  const spoken: SpokenStandIn = { file, peaks };
+  postMessage(spoken, { transfer: [file, peaks.buffer] });
 });

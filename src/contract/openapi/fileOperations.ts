@@ -105,15 +105,15 @@ export const FILE_OPERATIONS: readonly Operation[] = [
   {
     method: 'get',
     path: '/media/{id}/sound',
-    says: 'How loud a video is over its time: a byte for each twenty-fifth of a second, none for one without sound.',
+    says: 'How loud a video or a sound is over its time: a byte for each twenty-fifth of a second, none for one without sound.',
     answer: 'application/octet-stream',
     refusals: [404],
   },
   {
     method: 'get',
     path: '/media/{id}',
-    says: 'The file of a video, or a part of it.',
-    answer: 'video/*',
+    says: 'The file of a video or a sound, or a part of it.',
+    answer: '*/*',
     refusals: [404, 416],
   },
   {

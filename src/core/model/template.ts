@@ -701,6 +701,15 @@ export interface Template {
   readonly markNames?: readonly string[];
   /** Left out for one that is never mirrored. */
   readonly mirroring?: Mirroring;
+  /** Left out for none. */
+  readonly sound?: TemplateSound;
+}
+
+/** A sound that plays along on the bench, to set times by; no file has it. */
+export interface TemplateSound {
+  /** `speech` for the talking stand-in, or `media:` and the id of a file that is kept. */
+  readonly source: string;
+  readonly name: string;
 }
 
 export type FieldValue = string | number | boolean;

@@ -140,6 +140,15 @@ export const templateSchema = exactly({
   mirroring: exactly({ when: word(MIRROR_WHEN), places: flag, forms: flag, rows: flag, moves: flag })
     .default(undefined)
     .optional(),
+  sound: exactly({
+    source: yup
+      .string()
+      .required()
+      .matches(/^(speech|media:[0-9a-f]{24}-[a-z0-9]{3,4})$/, 'the speech stand-in or a sound that is kept'),
+    name: yup.string().required().min(1).max(120),
+  })
+    .default(undefined)
+    .optional(),
 });
 
 /**

@@ -6,7 +6,7 @@ import type { Db } from '@/db/open';
 import type { TableName } from '@/db/tables';
 import { readRows } from '@/db/tables';
 import { picturePath } from '../pictures/pictureFiles';
-import { videoFileName } from '../videoFiles';
+import { mediaFileName } from '../mediaFiles';
 import type { DataFolders } from '../dataFolders';
 import { hashFile } from '../hashFile';
 import { freeBytes, refuseWithoutRoom } from '../incoming/disk';
@@ -78,7 +78,7 @@ async function writeParts(
       await file.write(`${JSON.stringify(row)}\n`);
       const [id, hash] = [String(row.id), String(row.hash)];
       if (table === 'media')
-        files.push({ from: join(mediaFolder, videoFileName(id)), path: `videos/${videoFileName(id)}` });
+        files.push({ from: join(mediaFolder, mediaFileName(id)), path: `videos/${mediaFileName(id)}` });
       if (table === 'assets')
         files.push({ from: picturePath(pictureFolder, hash), path: `pictures/${hash}` });
       if (table === 'fonts') files.push({ from: picturePath(pictureFolder, id), path: `fonts/${id}` });

@@ -18,6 +18,7 @@ import { LARGEST_FONT_BYTES, takeInFontFile } from '../usecases/fonts';
 import { LARGEST_VIDEO_BYTES, takeInVideo } from '../usecases/media';
 import { LARGEST_PACKAGE, takeInPackage } from '../usecases/packages';
 import { isDiskFull, refuseWithoutRoom } from './disk';
+import { LARGEST_SOUND_BYTES, takeInSound } from '../usecases/sounds';
 import type { ReceivedFile } from './receiveBody';
 
 /** What can be sent in pieces, and what becomes of it once it is whole. */
@@ -26,6 +27,7 @@ const KINDS = {
   font: { mostBytes: LARGEST_FONT_BYTES, takeIn: takeInFontFile },
   package: { mostBytes: LARGEST_PACKAGE, takeIn: takeInPackage },
   video: { mostBytes: LARGEST_VIDEO_BYTES, takeIn: takeInVideo },
+  sound: { mostBytes: LARGEST_SOUND_BYTES, takeIn: takeInSound },
 } as const;
 
 const PATH = '/api/uploads';

@@ -8,7 +8,7 @@ import type { ReceivedFile } from '../incoming/receiveBody';
 import { hasFfmpeg } from '../press/ffmpeg';
 import { NotFoundError } from '../respond';
 import { sendFile } from '../sendFile';
-import { videoFileName } from '../videoFiles';
+import { mediaFileName } from '../mediaFiles';
 import { isShownByBrowsers, probeVideo } from '../videos/probe';
 import { soundPeaks } from '../videos/sound';
 import { copyState, startCopy } from '../videos/viewingCopy';
@@ -20,6 +20,13 @@ const ACCEPTED = new Map([
   ['video/mp4', 'mp4'],
   ['video/webm', 'webm'],
   ['video/quicktime', 'mov'],
+]);
+const SOUND_TYPES = new Map([
+  ['audio/mpeg', 'mp3'],
+  ['audio/wav', 'wav'],
+  ['audio/flac', 'flac'],
+  ['audio/ogg', 'ogg'],
+  ['audio/mp4', 'm4a'],
 ]);
 // Containers that browsers do not open at all.
 const COPIED = new Set([
@@ -47,7 +54,7 @@ export async function takeInVideo(name: string, { path, bytes, sha256 }: Receive
   await mkdir(mediaFolder, { recursive: true });
   if (ending !== undefined && (facts === null || isShownByBrowsers(facts))) {
     const id = `${sha256.slice(0, 24)}-${ending}`;
-    await rename(path, join(mediaFolder, videoFileName(id)));
+    await rename(path, join(mediaFolder, mediaFileName(id)));
     await putMedia(db, { id, byteCount: bytes, hash: sha256, ...kept });
     return { id, ...said, copying: false };
   }
@@ -61,7 +68,7 @@ export async function takeInVideo(name: string, { path, bytes, sha256 }: Receive
     );
   const id = `${sha256.slice(0, 24)}-mp4`;
   if ((await findMedia(db, id)) !== undefined) return { id, ...said, copying: false };
-  await startCopy(id, path, mediaFolder, videoFileName(id), facts.seconds, (copy) =>
+  await startCopy(id, path, mediaFolder, mediaFileName(id), facts.seconds, (copy) =>
     putMedia(db, { id, byteCount: copy.bytes, hash: copy.sha256, ...kept }),
   );
   return { id, ...said, copying: true };
@@ -69,14 +76,18 @@ export async function takeInVideo(name: string, { path, bytes, sha256 }: Receive
 
 const LONGEST_NAME = 120;
 
-/** All videos that are in use. */
+/** All videos that are in use; sounds are none. */
 export async function getVideos(): Promise<KeptVideo[]> {
-  return listMedia((await workshop()).db);
+  const all = await listMedia((await workshop()).db);
+  return all.filter(({ id }) => !isSound(id));
 }
+
+const isSound = (id: string): boolean =>
+  [...SOUND_TYPES.values()].some((ending) => id.endsWith(`-${ending}`));
 
 /** How far the viewing copy of a video is. Throws NotFoundError for one that is neither kept nor being made. */
 export async function getCopyState(id: string): Promise<CopyState> {
-  videoFileName(id);
+  mediaFileName(id);
   const state = copyState(id);
   if (state !== null) return state;
   if ((await findMedia((await workshop()).db, id)) === undefined)
@@ -84,22 +95,24 @@ export async function getCopyState(id: string): Promise<CopyState> {
   return { state: 'ready', share: 1, message: '' };
 }
 
-/** How loud a video is over its time, a byte for each twenty-fifth of a second. Throws NotFoundError. */
+/** How loud a video or a sound is over its time, a byte for each twenty-fifth of a second. Throws NotFoundError. */
 export async function getSoundPeaks(id: string): Promise<Uint8Array> {
-  const path = await videoPath(id);
+  const path = await mediaPath(id);
   await access(path).catch(() => {
-    throw new NotFoundError(`The video "${id}" is not in the data folder.`);
+    throw new NotFoundError(`The file "${id}" is not in the data folder.`);
   });
   return hasFfmpeg() ? soundPeaks(path) : new Uint8Array();
 }
 
-/** A video's file, or a part of it. Throws NotFoundError. */
-export async function videoFile(request: Request, id: string): Promise<Response> {
-  const path = await videoPath(id);
+/** The file of a video or a sound, or a part of it. Throws NotFoundError. */
+export async function mediaFile(request: Request, id: string): Promise<Response> {
+  const path = await mediaPath(id);
   const { db } = await workshop();
-  const [mediaType] = [...ACCEPTED].find(([, ending]) => id.endsWith(`-${ending}`)) ?? ['video/mp4'];
+  const [mediaType] = [...ACCEPTED, ...SOUND_TYPES].find(([, ending]) => id.endsWith(`-${ending}`)) ?? [
+    'video/mp4',
+  ];
   const sha256 = (await findMedia(db, id))?.hash;
-  const gone = `The video "${id}" is not in the data folder.`;
+  const gone = `The file "${id}" is not in the data folder.`;
   return sendFile(request, path, {
     mediaType,
     immutable: true,
@@ -108,6 +121,6 @@ export async function videoFile(request: Request, id: string): Promise<Response>
   });
 }
 
-async function videoPath(id: string): Promise<string> {
-  return join((await workshop()).mediaFolder, videoFileName(id));
+async function mediaPath(id: string): Promise<string> {
+  return join((await workshop()).mediaFolder, mediaFileName(id));
 }

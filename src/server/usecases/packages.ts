@@ -1,3 +1,6 @@
+import { createHash } from 'node:crypto';
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { TakenFonts } from '@/contract/fonts';
 import type { BroughtIn } from '@/contract/templates';
@@ -6,11 +9,16 @@ import {
   PACKAGE_EXTENSION,
   missingFaces,
   packagedPictureIds,
+  packagedSoundId,
   readTemplatePackage,
   renamePictures,
   writeTemplatePackage,
 } from '@/core/formats/templatePackage/templatePackage';
-import type { PackagedFont, PackagedPicture } from '@/core/formats/templatePackage/templatePackage';
+import type {
+  PackagedFont,
+  PackagedPicture,
+  PackagedSound,
+} from '@/core/formats/templatePackage/templatePackage';
 import { InputError } from '@/core/kit/inputError';
 import { findAssets } from '@/db/assets';
 import { insertTemplate } from '@/db/templates';
@@ -28,7 +36,9 @@ import { workshop } from '../workshop';
 import { learnOwnFaces, readFonts } from '../fontFiles';
 import { dropFonts, LARGEST_FONT_BYTES, takeInFonts } from './fonts';
 import { LARGEST_BYTES, takeInPicture } from './assets';
+import { INCOMING, mediaFileName } from '../mediaFiles';
 import { dropPictures } from './room';
+import { LARGEST_SOUND_BYTES, takeInSound } from './sounds';
 import { getTemplate } from './templates';
 
 /** The largest package that is taken in. */
@@ -53,7 +63,8 @@ export async function templatePackage(id: string): Promise<Response> {
     const { name, mediaType } = asset;
     pictures.push({ id: pictureId, name, mediaType, bytes: Uint8Array.from(bytes) });
   }
-  const bytes = writeTemplatePackage(document, pictures, await packagedFonts(document));
+  const [fonts, sound] = [await packagedFonts(document), await packagedSound(document)];
+  const bytes = writeTemplatePackage(document, pictures, fonts, sound);
   const name = `${fileSlug(document.name) || 'template'}.${PACKAGE_EXTENSION}`;
   return new Response(Uint8Array.from(bytes), {
     headers: {
@@ -61,6 +72,19 @@ export async function templatePackage(id: string): Promise<Response> {
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
     },
   });
+}
+
+/** The sound of a template. Throws InputError where it is gone. */
+async function packagedSound(document: Template): Promise<PackagedSound | null> {
+  const id = packagedSoundId(document);
+  if (id === null) return null;
+  const { mediaFolder } = await workshop();
+  const bytes = await readFile(join(mediaFolder, mediaFileName(id))).catch(() => null);
+  if (bytes === null) {
+    const advice = 'Choose another sound for it on the bench first.';
+    throw InputError.of(`Template "${document.name}"`, 'a sound that is here', document.sound?.name, advice);
+  }
+  return { fileName: mediaFileName(id), bytes };
 }
 
 /** The fonts of a template that do not ship and may travel; the package names the others. */
@@ -94,7 +118,7 @@ export async function takeInPackage(fileName: string, file: Pick<ReceivedFile, '
 async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
   const { db, pictureFolder } = await workshop();
   const manifest = await zip.read(MANIFEST, LARGEST_MANIFEST);
-  const { template, pictures, fonts } = readTemplatePackage(manifest, zip.names, where);
+  const { template, pictures, fonts, sound } = readTemplatePackage(manifest, zip.names, where);
   const ids = new Map<string, string>();
   const isNew: string[] = [];
   const newFonts: string[] = [];
@@ -113,7 +137,8 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
       notes.push(...taken.fonts.flatMap(sayFont));
     }
     const id = nanoid(12);
-    await insertTemplate(db, id, renamePictures(template, ids));
+    const renamed = renamePictures(template, ids);
+    await insertTemplate(db, id, sound === null ? renamed : await withSound(zip, sound.file, renamed));
     await learnOwnFaces(db);
     return { id, name: template.name, missingFaces: missingFaces(template), notes };
   } catch (error) {
@@ -121,6 +146,23 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
     await dropPictures(db, pictureFolder, isNew);
     await dropFonts(newFonts);
     throw error;
+  }
+}
+
+/** Takes in the sound of a package, and gives the template that plays along with it. Throws InputError. */
+async function withSound(zip: OpenZip, file: string, template: Template): Promise<Template> {
+  const { mediaFolder } = await workshop();
+  const bytes = await zip.read(file, LARGEST_SOUND_BYTES);
+  const path = join(mediaFolder, `${nanoid()}${INCOMING}`);
+  const name = template.sound?.name ?? 'Sound';
+  try {
+    await mkdir(mediaFolder, { recursive: true });
+    await writeFile(path, bytes);
+    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    const { id } = await takeInSound(name, { path, bytes: bytes.length, sha256 });
+    return { ...template, sound: { source: `media:${id}`, name } };
+  } finally {
+    await rm(path, { force: true });
   }
 }
 

@@ -19,7 +19,7 @@ import { listBackups } from '../backup/folder';
 import { freeBytes } from '../incoming/disk';
 import { dropPicture } from '../pictures/pictureFiles';
 import { ConflictError, GoneError, NotFoundError, readId } from '../respond';
-import { videoFileName } from '../videoFiles';
+import { mediaFileName } from '../mediaFiles';
 import type { Workshop } from '../workshop';
 import { workshop } from '../workshop';
 
@@ -102,7 +102,7 @@ async function remove(shop: Workshop, kind: KeptKind, ids: readonly string[]): P
   await deleteThings(shop.db, kind, ids);
   for (const id of ids) {
     if (kind === 'job') await rm(shop.press.folderOf(id), { recursive: true, force: true });
-    if (kind === 'video') await rm(join(shop.mediaFolder, videoFileName(id)), { force: true });
+    if (kind === 'video') await rm(join(shop.mediaFolder, mediaFileName(id)), { force: true });
   }
 }
 

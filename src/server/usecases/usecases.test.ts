@@ -18,7 +18,7 @@ import { NotFoundError } from '../respond';
 import { workshop } from '../workshop';
 import { assetFile, getAssets, takeInPicture } from './assets';
 import { getHouse, putHouse, spreadFinish } from './house';
-import { takeInVideo, videoFile } from './media';
+import { mediaFile, takeInVideo } from './media';
 import { copyProject, getProject, getProjects, putChanges, putSettings, startProject } from './projects';
 import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
 
@@ -307,7 +307,7 @@ describe('videos', () => {
     expect(again).toEqual(first);
     const { mediaFolder } = await workshop();
     expect(readdirSync(mediaFolder)).toHaveLength(1);
-    const answer = await videoFile(ask(), first.id);
+    const answer = await mediaFile(ask(), first.id);
     expect(answer.headers.get('Content-Type')).toBe('video/webm');
     expect(Buffer.from(await answer.arrayBuffer()).equals(bytes)).toBe(true);
   });
@@ -320,7 +320,7 @@ describe('videos', () => {
       /File "x.mp4": needs a video: MP4, MOV, WebM or MXF/,
     );
     expect(readdirSync(mediaFolder)).toEqual(before);
-    await expect(videoFile(ask(), '../../etc/passwd')).rejects.toBeInstanceOf(NotFoundError);
+    await expect(mediaFile(ask(), '../../etc/passwd')).rejects.toBeInstanceOf(NotFoundError);
   });
 });
 

@@ -34,13 +34,18 @@ function parsed(text: string): Probed {
   }
 }
 
-/** Looks into a video's file; null where there is no ffprobe or it finds no pictures in it. */
-export async function probeVideo(path: string): Promise<VideoFacts | null> {
+/** What ffprobe says of a file; null where there is none, or it cannot read it. */
+async function probe(path: string): Promise<Probed | null> {
   if (!hasFfmpeg()) return null;
   const args = ['-show_streams', '-show_format', '-of', 'json', '-protocol_whitelist', 'file', path];
   const said = await runTool('ffprobe', args).catch(() => null);
-  if (said === null) return null;
-  const found = parsed(said.toString());
+  return said === null ? null : parsed(said.toString());
+}
+
+/** Looks into a video's file; null where there is no ffprobe or it finds no pictures in it. */
+export async function probeVideo(path: string): Promise<VideoFacts | null> {
+  const found = await probe(path);
+  if (found === null) return null;
   const streams = found.streams ?? [];
   const pictures = streams.find(({ codec_type }) => codec_type === 'video');
   if (pictures === undefined) return null;
@@ -53,6 +58,21 @@ export async function probeVideo(path: string): Promise<VideoFacts | null> {
     startTimecode: timecodes.find((timecode) => timecode !== undefined && TIMECODE.test(timecode)) ?? '',
     hasSound: streams.some(({ codec_type }) => codec_type === 'audio'),
   };
+}
+
+/** What the sound in a file is. */
+export interface SoundFacts {
+  /** By its usual short name. */
+  readonly codec: string;
+  readonly seconds: number;
+}
+
+/** Looks for sound in a file; null where there is no ffprobe or it finds none. */
+export async function probeSound(path: string): Promise<SoundFacts | null> {
+  const found = await probe(path);
+  const sound = found?.streams?.find(({ codec_type }) => codec_type === 'audio');
+  if (sound === undefined) return null;
+  return { codec: sound.codec_name ?? '', seconds: Number(found?.format?.duration ?? 0) || 0 };
 }
 
 const SHOWN_BY_BROWSERS = new Set(['h264', 'vp8', 'vp9', 'av1']);

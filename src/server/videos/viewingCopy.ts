@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { CopyState } from '@/contract/assets';
+import { INCOMING } from '../mediaFiles';
 import { hashFile } from '../hashFile';
 
 /*
@@ -99,6 +100,6 @@ function encode(
 /** Takes away what a server that was stopped in the middle of a copy left. */
 export async function clearCopies(folder: string): Promise<void> {
   const names = await readdir(folder).catch(() => []);
-  const left = names.filter((name) => name.endsWith(ORIGINAL) || name.endsWith(PART));
+  const left = names.filter((name) => [ORIGINAL, PART, INCOMING].some((ending) => name.endsWith(ending)));
   await Promise.all(left.map((name) => rm(join(folder, name), { force: true })));
 }

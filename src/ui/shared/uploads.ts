@@ -38,7 +38,10 @@ const change = (id: number, next: Partial<Upload>): void =>
  * Sends a file in pieces that can be gone on with after a broken connection, and gives what it became. Rejects with words
  * for people when it is refused, and with CancelledError.
  */
-export async function sendFile<T>(kind: 'picture' | 'font' | 'package' | 'video', file: File): Promise<T> {
+export async function sendFile<T>(
+  kind: 'picture' | 'font' | 'package' | 'video' | 'sound',
+  file: File,
+): Promise<T> {
   const { Upload: Sending } = await import('tus-js-client');
   const id = (sent += 1);
   return new Promise<T>((resolve, reject) => {

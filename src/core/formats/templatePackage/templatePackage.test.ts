@@ -86,8 +86,8 @@ describe('a template package', () => {
     ['a manifest that is no JSON', zipSync({ 'manifest.json': strToU8('{') }), /manifest\.json: needs JSON/],
     [
       'a later version',
-      changed((m) => ({ ...m, version: 3 })),
-      /version 2 or earlier, found 3\. It was exported by a later/,
+      changed((m) => ({ ...m, version: 4 })),
+      /version 3 or earlier, found 4\. It was exported by a later/,
     ],
     ['another kind', changed((m) => ({ ...m, kind: 'song' })), /kind: needs one of gilder-template/],
     ['a missing picture', changed((m) => m, 'pictures/1.png'), /needs the file pictures\/1\.png, found/],
@@ -126,6 +126,16 @@ describe('a template package', () => {
       strFromU8(unzipSync(writeTemplatePackage(withPicture, PICTURES))['manifest.json']),
     );
     expect(Object.keys(manifest).toSorted()).toEqual(schema.required.toSorted());
-    expect(Object.keys(schema.properties).toSorted()).toEqual(schema.required.toSorted());
+    const sounding = writeTemplatePackage(withPicture, PICTURES, [], {
+      fileName: 'a.wav',
+      bytes: new Uint8Array(2),
+    });
+    const whole = JSON.parse(strFromU8(unzipSync(sounding)['manifest.json']));
+    expect(Object.keys(schema.properties).toSorted()).toEqual(Object.keys(whole).toSorted());
+    expect([manifest.version, whole.version, whole.sound]).toEqual([
+      1,
+      3,
+      { file: 'sound/1.wav', name: 'a.wav' },
+    ]);
   });
 });

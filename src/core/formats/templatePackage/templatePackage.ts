@@ -11,7 +11,8 @@ import { wellFormedValue } from '../../kit/wellFormed';
 import { FACES } from '../../faces/faces';
 
 /** The newest package that this program reads and writes. docs/template-package.schema.json describes its manifest. */
-const PACKAGE_VERSION = 2;
+const PACKAGE_VERSION = 3;
+const VERSION_WITHOUT_SOUND = 2;
 /** What a package without fonts is: programs that know none read it as well. */
 const VERSION_WITHOUT_FONTS = 1;
 /** The ending of a package's file name. */
@@ -36,8 +37,14 @@ export interface PackagedFont {
   readonly bytes: Uint8Array;
 }
 
-/** A font file that a package holds: where in it it is, and the name that it came under. */
-interface ListedFont {
+/** The file of the sound that a template plays along with. */
+export interface PackagedSound {
+  readonly fileName: string;
+  readonly bytes: Uint8Array;
+}
+
+/** A font or sound that a package holds: where in it it is, and the name that it came under. */
+interface ListedFile {
   readonly file: string;
   readonly name: string;
 }
@@ -55,7 +62,9 @@ export interface TemplatePackage {
   /** The pictures that the template needs. */
   readonly pictures: readonly ListedPicture[];
   /** The fonts that it brings for faces that do not ship. */
-  readonly fonts: readonly ListedFont[];
+  readonly fonts: readonly ListedFile[];
+  /** The sound that it plays along with; null where it has none of its own. */
+  readonly sound: ListedFile | null;
 }
 
 interface Manifest {
@@ -68,8 +77,10 @@ interface Manifest {
     readonly label: string;
     readonly licence: string;
     /** Left out where it ships with the program, or may not travel. */
-    readonly files?: readonly ListedFont[];
+    readonly files?: readonly ListedFile[];
   }[];
+  /** Left out for none. */
+  readonly sound?: ListedFile;
 }
 
 /** The ids of the pictures that a package of a template holds: those it shows, and a still that it lies over. */
@@ -78,16 +89,24 @@ export function packagedPictureIds(template: Template): string[] {
   return [...new Set([...everyPicture(template), ...below])];
 }
 
+const OF_MEDIA = 'media:';
+
+/** The id of the sound file that a template plays along with; null for none and for the stand-in. */
+export function packagedSoundId({ sound }: Template): string | null {
+  return sound?.source.startsWith(OF_MEDIA) === true ? sound.source.slice(OF_MEDIA.length) : null;
+}
+
 /** The ids of faces that a template asks for and that are not here. */
 export function missingFaces(template: Template): string[] {
   return everyFace(template).filter((id) => FACES.find(id) === undefined);
 }
 
-/** A template with its pictures and fonts as a zip. The same template gives the same bytes. */
+/** A template with its pictures, fonts and sound as a zip. The same template gives the same bytes. */
 export function writeTemplatePackage(
   template: Template,
   pictures: readonly PackagedPicture[],
   own: readonly PackagedFont[] = [],
+  sound: PackagedSound | null = null,
 ): Uint8Array {
   const listed = pictures.map(({ id, name, mediaType }, i) => ({
     id,
@@ -104,14 +123,16 @@ export function writeTemplatePackage(
   });
   const manifest: Manifest = {
     kind: 'gilder-template',
-    version: placed.length === 0 ? VERSION_WITHOUT_FONTS : PACKAGE_VERSION,
+    version: versionFor(placed.length > 0, sound !== null),
     template,
     pictures: listed,
     fonts,
+    ...(sound !== null && { sound: { file: soundFile(sound), name: sound.fileName } }),
   };
   const files = Object.fromEntries([
     ...listed.map(({ file }, i) => [file, pictures[i].bytes] as const),
     ...placed.map(({ file, bytes }) => [file, bytes] as const),
+    ...(sound === null ? [] : [[soundFile(sound), sound.bytes] as const]),
   ]);
   return zipSync(
     { [MANIFEST]: strToU8(JSON.stringify(manifest, null, 2)), ...files },
@@ -119,6 +140,14 @@ export function writeTemplatePackage(
     { level: 6, mtime: '2026-01-01T00:00:00' },
   );
 }
+
+function versionFor(hasFonts: boolean, hasSound: boolean): number {
+  if (hasSound) return PACKAGE_VERSION;
+  return hasFonts ? VERSION_WITHOUT_SOUND : VERSION_WITHOUT_FONTS;
+}
+
+const soundFile = ({ fileName }: PackagedSound): string =>
+  `sound/1.${/\.([a-z0-9]{3,4})$/i.exec(fileName)?.[1].toLowerCase() ?? 'bin'}`;
 
 /** 'OTTO' is for CFF outlines (OpenType 1.9, Organization of an OpenType Font). */
 const endingOf = (bytes: Uint8Array): string => (bytes[0] === 0x4f ? 'otf' : 'ttf');
@@ -145,6 +174,9 @@ export const manifestSchema = exactly({
     }),
     60,
   ),
+  sound: exactly({ file: text(120), name: text(120) })
+    .default(undefined)
+    .optional(),
 });
 
 /**
@@ -167,7 +199,8 @@ export function readTemplatePackage(
   });
   const asked = new Set(everyFace(template));
   const fonts = manifest.fonts.flatMap(({ face, files = [] }) => (asked.has(face) ? files : []));
-  const lost = fonts.find(({ file }) => !names.has(file));
+  const sound = packagedSoundId(template) === null ? null : (manifest.sound ?? { file: 'sound/1', name: '' });
+  const lost = [...fonts, ...(sound === null ? [] : [sound])].find(({ file }) => !names.has(file));
   if (lost !== undefined)
     throw InputError.of(
       where,
@@ -175,7 +208,7 @@ export function readTemplatePackage(
       'a package without it',
       'Export the package again.',
     );
-  return { template, pictures, fonts };
+  return { template, pictures, fonts, sound };
 }
 
 function readManifest(bytes: Uint8Array, where: string): Manifest {

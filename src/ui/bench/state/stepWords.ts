@@ -67,6 +67,7 @@ export function templateWords(template: Template): DocumentWords {
       areas: 'Safe areas',
       backdrop: 'Backdrop',
       mirroring: 'Mirroring',
+      sound: 'Sound',
       rate: 'Frame rate',
     },
   };

@@ -23,6 +23,7 @@ import { ScoreHead } from './ScoreHead';
 import { ScoreRow } from './ScoreRow';
 import type { ScoreScale } from './scoreScale';
 import { HEAD_PX, scoreScale, secondsToX, xToSeconds } from './scoreScale';
+import { SoundWave } from './SoundWave';
 import type { PlayedTitle } from './useTitleTime';
 import { loopFrames } from './useTitleTime';
 
@@ -115,6 +116,7 @@ export function Score({ time, player, seconds: at }: PlayedTitle) {
               <MarkFlags scale={scale} rate={rate} />
             </div>
           </div>
+          <SoundWave timing={timing} titleTiming={time.timing} scale={scale} />
           <Rows layers={shown} scale={scale} rate={rate} />
           {template.layers.length > 0 && shown.length === 0 && (
             <p

@@ -1,8 +1,13 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import type { TakenSound } from '@/contract/assets';
+import type { TemplateSound } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
 import { SelectBox } from '../../shared/SelectBox';
-import { useBench } from '../state/benchStore';
+import { standInSpeech } from '../../shared/sound/speech';
+import { CancelledError, sendFile } from '../../shared/uploads';
+import { useApply, useBench, useTemplatePart } from '../state/benchStore';
+import { SPEECH, soundFileOf } from './soundFileOf';
 
 interface Props {
   readonly playing: boolean;
@@ -10,31 +15,92 @@ interface Props {
   readonly speed: number;
 }
 
-/** The sound of the talking stand-in, made by a worker so that nothing stops meanwhile. */
-function speechUrl(): Promise<string> {
-  const worker = new Worker(new URL('../../../workers/speechWorker.ts', import.meta.url));
-  return new Promise((resolve) => {
-    worker.addEventListener('message', ({ data }: MessageEvent<ArrayBuffer>) => {
-      worker.terminate();
-      resolve(URL.createObjectURL(new Blob([data], { type: 'audio/wav' })));
-    });
-    worker.postMessage('speak');
-  });
-}
-
 // A sound that has run this far from the picture is put right.
 const DRIFT_SECONDS = 0.15;
+const STAND_IN: TemplateSound = { source: SPEECH, name: 'Speech' };
 
-/** A sound that plays with the title, to tap marks along with: the talking stand-in, or a file of one's own. */
+/** Where a template's sound is played from; undefined for none, and until it is known. */
+function useSoundUrl(sound: TemplateSound | undefined): string | undefined {
+  const file = soundFileOf(sound);
+  const [speech, setSpeech] = useState<string>();
+  useEffect(() => {
+    if (file === SPEECH) void standInSpeech().then(({ url }) => setSpeech(url));
+  }, [file]);
+  if (file === null) return undefined;
+  return file === SPEECH ? speech : `/api/media/${encodeURIComponent(file)}`;
+}
+
+/** A sound that plays with the title, to tap marks along with: the talking stand-in, or a file that stays with the template. */
 export function SoundMenu({ playing, speed }: Props) {
+  const sound = useTemplatePart((template) => template.sound);
+  const apply = useApply();
+  const file = useRef<HTMLInputElement>(null);
+  const [says, setSays] = useState('');
+  const url = useSoundUrl(sound);
+  const audio = usePlayedAlong(url, playing, speed);
+  const keep = (next: TemplateSound | undefined): void => {
+    setSays('');
+    apply(({ sound: _, ...rest }) => (next === undefined ? rest : { ...rest, sound: next }));
+  };
+  const send = async (picked: File): Promise<void> => {
+    setSays(`Sending ${picked.name}…`);
+    try {
+      const { id, name } = await sendFile<TakenSound>('sound', picked);
+      keep({ source: `media:${id}`, name });
+    } catch (error) {
+      setSays(error instanceof Error && !(error instanceof CancelledError) ? error.message : '');
+    }
+  };
+  const choose = (value: string): void => {
+    if (value === 'file') file.current?.click();
+    else if (value === 'none') keep(undefined);
+    else if (value === SPEECH) keep(STAND_IN);
+  };
+  return (
+    <>
+      <span
+        className="w-32 shrink-0"
+        title="Plays here only, to set times by: rendered files have no sound of it"
+      >
+        <SelectBox
+          label="Sound that plays along"
+          value={sound === undefined ? 'none' : 'now'}
+          choices={[
+            { value: 'none', label: 'No sound' },
+            ...(sound === undefined ? [] : [{ value: 'now', label: sound.name }]),
+            { value: SPEECH, label: 'Speech stand-in' },
+            { value: 'file', label: 'A file…' },
+          ]}
+          onChange={choose}
+        />
+        <FilePicker
+          input={file}
+          label="A sound file"
+          accept="audio/*"
+          onPick={(picked) => void send(picked)}
+        />
+        <audio
+          ref={audio}
+          src={url}
+          onError={() => setSays(url === undefined ? '' : `“${sound?.name}” cannot be played here.`)}
+        />
+      </span>
+      {says !== '' && (
+        <span role="status" className="text-stop-ink">
+          {says}
+        </span>
+      )}
+    </>
+  );
+}
+
+/** A sound that keeps to the playhead while the title plays. */
+function usePlayedAlong(url: string | undefined, playing: boolean, speed: number) {
   const { playhead } = useBench();
   const audio = useRef<HTMLAudioElement>(null);
-  const file = useRef<HTMLInputElement>(null);
-  const [sound, setSound] = useState<{ readonly name: string; readonly url: string } | null>(null);
-  useEffect(() => () => void (sound !== null && URL.revokeObjectURL(sound.url)), [sound]);
   useEffect(() => {
     const element = audio.current;
-    if (element === null || sound === null) return;
+    if (element === null || url === undefined) return;
     element.playbackRate = speed;
     if (!playing) {
       element.pause();
@@ -42,6 +108,8 @@ export function SoundMenu({ playing, speed }: Props) {
     }
     const follow = (): void => {
       const { seconds } = playhead.getState();
+      // What is over is not begun anew while the title goes on.
+      if (seconds > element.duration) return element.pause();
       const drift = Math.abs(element.currentTime - seconds);
       if (!element.paused && drift <= DRIFT_SECONDS * Math.max(1, speed)) return;
       element.currentTime = seconds;
@@ -50,32 +118,6 @@ export function SoundMenu({ playing, speed }: Props) {
     };
     follow();
     return playhead.subscribe(follow);
-  }, [playing, playhead, sound, speed]);
-  const choose = (value: string): void => {
-    if (value === 'file') file.current?.click();
-    else if (value === 'none') setSound(null);
-    else if (value === 'speech') void speechUrl().then((url) => setSound({ name: 'Speech', url }));
-  };
-  return (
-    <span className="w-32 shrink-0">
-      <SelectBox
-        label="Sound that plays along"
-        value={sound === null ? 'none' : 'now'}
-        choices={[
-          { value: 'none', label: 'No sound' },
-          ...(sound === null ? [] : [{ value: 'now', label: sound.name }]),
-          { value: 'speech', label: 'Speech stand-in' },
-          { value: 'file', label: 'A file…' },
-        ]}
-        onChange={choose}
-      />
-      <FilePicker
-        input={file}
-        label="A sound file"
-        accept="audio/*"
-        onPick={(picked) => setSound({ name: picked.name, url: URL.createObjectURL(picked) })}
-      />
-      <audio ref={audio} src={sound?.url} />
-    </span>
-  );
+  }, [playing, playhead, url, speed]);
+  return audio;
 }

@@ -2,9 +2,10 @@
 import { memo, useMemo } from 'react';
 import { PEAKS_PER_SECOND } from '@/contract/assets';
 import type { Clip } from '@/core/model/project';
+import { wavePath } from '@/core/sound/peaks';
 import { frameToSeconds } from '@/core/time/rates';
 import { useDesk } from '../deskContext';
-import { useSoundPeaks } from './useSoundPeaks';
+import { useSoundPeaks } from '../../shared/sound/useSoundPeaks';
 
 interface Props {
   readonly clip: Clip;
@@ -18,20 +19,15 @@ const MOST_LINES = 1200;
 /** How loud a clip's sound is, along its foot; nothing for one without. */
 export const Waveform = memo(function Waveform({ clip, widthPx }: Props) {
   const { rate } = useDesk();
-  const peaks = useSoundPeaks(clip.picture);
+  const { picture } = clip;
+  const peaks = useSoundPeaks(picture.startsWith('video:') ? picture.slice('video:'.length) : null);
   const path = useMemo(() => {
     if (peaks.length === 0) return '';
-    const from = frameToSeconds(clip.sourceStartFrame, rate) * PEAKS_PER_SECOND;
-    const count = frameToSeconds(clip.lengthFrames, rate) * PEAKS_PER_SECOND;
-    const lines = Math.max(1, Math.min(MOST_LINES, Math.floor(widthPx / 2), Math.ceil(count)));
-    return Array.from({ length: lines }, (_, i) => {
-      const [start, end] = [i, i + 1].map((part) => Math.floor(from + (part * count) / lines));
-      let peak = 0;
-      for (let at = start; at < Math.max(end, start + 1); at++) peak = Math.max(peak, peaks[at] ?? 0);
-      const half = Math.max(0.4, (peak / 255) * (HIGH / 2));
-      const x = (((i + 0.5) * widthPx) / lines).toFixed(1);
-      return `M${x} ${(HIGH / 2 - half).toFixed(1)}V${(HIGH / 2 + half).toFixed(1)}`;
-    }).join('');
+    const from = frameToSeconds(clip.sourceStartFrame, rate);
+    const seconds = frameToSeconds(clip.lengthFrames, rate);
+    const most = Math.min(MOST_LINES, Math.floor(widthPx / 2), Math.ceil(seconds * PEAKS_PER_SECOND));
+    const size = { lines: Math.max(1, most), widthPx, heightPx: HIGH };
+    return wavePath(peaks, PEAKS_PER_SECOND, (share) => from + share * seconds, size);
   }, [peaks, clip.sourceStartFrame, clip.lengthFrames, rate, widthPx]);
   if (path === '') return null;
   return (

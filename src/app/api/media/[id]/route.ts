@@ -1,10 +1,10 @@
 import { respond } from '@/server/respond';
-import { videoFile } from '@/server/usecases/media';
+import { mediaFile } from '@/server/usecases/media';
 
 interface Context {
   readonly params: Promise<{ readonly id: string }>;
 }
 
 export function GET(request: Request, { params }: Context): Promise<Response> {
-  return respond(request, async () => videoFile(request, (await params).id));
+  return respond(request, async () => mediaFile(request, (await params).id));
 }

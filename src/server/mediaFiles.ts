@@ -2,12 +2,15 @@ import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { NotFoundError } from './respond';
 
-const ID = /^([0-9a-f]{24})-(mp4|webm|mov)$/;
+/** The ending of a file that is not whole yet; those that a stop left are cleared at the next start. */
+export const INCOMING = '.incoming';
 
-/** The name of a video's file in the folder of videos. Throws NotFoundError for what is no id of one. */
-export function videoFileName(id: string): string {
+const ID = /^([0-9a-f]{24})-(mp4|webm|mov|mp3|wav|flac|ogg|m4a)$/;
+
+/** The name of a video's or a sound's file in the folder of both. Throws NotFoundError for what is no id of one. */
+export function mediaFileName(id: string): string {
   const found = ID.exec(id);
-  if (found === null) throw new NotFoundError(`There is no video "${id.slice(0, 64)}".`);
+  if (found === null) throw new NotFoundError(`There is no video or sound "${id.slice(0, 64)}".`);
   return `${found[1]}.${found[2]}`;
 }
 
@@ -18,7 +21,7 @@ export async function videosHere(
 ): Promise<ReadonlyMap<string, string>> {
   const here = new Map<string, string>();
   for (const id of ids.filter((one) => ID.test(one))) {
-    const path = join(folder, videoFileName(id));
+    const path = join(folder, mediaFileName(id));
     if ((await stat(path).catch(() => null)) !== null) here.set(id, path);
   }
   return here;
