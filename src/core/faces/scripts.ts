@@ -66,6 +66,9 @@ export function scriptTag(name: string): string {
   return SCRIPTS.find(([known]) => known === name)?.[1] ?? OTHER;
 }
 
+// Of ASCII the letters are Latin, and all else goes with any script.
+const LATIN_ALONE = /^[^A-Za-z\u0080-\uffff]*[A-Za-z][^\u0080-\uffff]*$/;
+
 const PAIRS = ['()', '[]', '{}', '«»', '‹›', '“”', '‘’', '⟨⟩', '（）', '「」', '『』', '【】'];
 const OPENER = new Map(PAIRS.map(([open, close]) => [close, open]));
 const CLOSER = new Map(PAIRS.map(([open, close]) => [open, close]));
@@ -75,6 +78,7 @@ const CLOSER = new Map(PAIRS.map(([open, close]) => [open, close]));
  * beginning that of what follows; a closing bracket takes its opening one's (UAX 24, section 5.1 and 5.2).
  */
 export function resolveScripts(text: string): string[] {
+  if (LATIN_ALONE.test(text)) return new Array<string>(text.length).fill('Latn');
   const scripts: string[] = [];
   const open: { readonly character: string; readonly script: string }[] = [];
   let current = COMMON;

@@ -70,7 +70,7 @@ class Fitter {
   fits(): boolean {
     return this.fitsAs({
       lines: this.layout.lines.length,
-      width: Math.max(0, ...this.layout.lines.map((line) => line.width)),
+      width: widestOf(this.layout),
     });
   }
 
@@ -125,7 +125,7 @@ class Fitter {
   }
 
   private squeezeFor(least: number): number {
-    const widest = Math.max(0, ...this.layout.lines.map((line) => line.width));
+    const widest = widestOf(this.layout);
     if (this.maxLines === 1) return Math.max(least, this.state.squeeze * (this.maxWidthU / widest));
     return largest(least, (squeeze) => this.wouldFit({ squeeze }));
   }
@@ -182,6 +182,9 @@ class Fitter {
       this.done.push({ kind: 'wrapped', lines: this.layout.lines.length });
   }
 }
+
+const widestOf = ({ lines }: TextLayout): number =>
+  lines.reduce((widest, { width }) => Math.max(widest, width), 0);
 
 /** The largest share from `least` up to 1 that fits, found by halving; the least when none does. */
 function largest(least: number, fits: (share: number) => boolean): number {

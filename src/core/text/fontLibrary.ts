@@ -1,5 +1,6 @@
 import type { Outline } from '../display/outline';
 import type { FontMetrics, ShapedGlyph, ShapeOptions } from './fontTypes';
+import type { Face } from '../faces/faces';
 import {
   axisSettings,
   comesLate,
@@ -54,9 +55,14 @@ export async function loadFontLibrary(
   const hb = await import('harfbuzzjs');
   const files = new Map(shipped);
   const opened = new Map<string, ShapingFont>();
+  // What is asked for again and again: by the face itself, since the House may have another under its id tomorrow.
+  let usual = new WeakMap<Face, Map<string, ShapingFont>>();
   const library: FontLibrary = {
     font(faceId, weight, width = 100, axes) {
       const asked = FACES.get(faceId);
+      const plain = axes === undefined ? `${weight} ${width}` : null;
+      const before = plain === null ? undefined : usual.get(asked)?.get(plain);
+      if (before !== undefined) return before;
       const isHere = !comesLate(asked) || Object.values(asked.files).every((name) => files.has(name));
       if (!isHere) onMissing(faceId);
       const face = isHere ? asked : FACES.get(DEFAULT_FACE_ID);
@@ -66,10 +72,11 @@ export async function loadFontLibrary(
       const key = settings === null ? fileName : `${fileName} ${JSON.stringify(settings)}`;
       let font = opened.get(key);
       if (font === undefined) {
-        forgetOldest(opened);
+        if (forgetOldest(opened)) usual = new WeakMap();
         font = openFont(hb, fileName, files.get(fileName) ?? new Uint8Array(), settings);
         opened.set(key, font);
       }
+      if (plain !== null && isHere) usual.set(asked, (usual.get(asked) ?? new Map()).set(plain, font));
       return font;
     },
     with(more) {
@@ -89,16 +96,24 @@ const MOST_SHAPES = 4000;
 // A slider along an axis opens a font at every step; those that are not asked for any more may go.
 const MOST_OPEN = 120;
 
-function forgetOldest(opened: Map<string, ShapingFont>): void {
-  if (opened.size < MOST_OPEN) return;
+/** Whether one was forgotten. */
+function forgetOldest(opened: Map<string, ShapingFont>): boolean {
+  if (opened.size < MOST_OPEN) return false;
   const [oldest] = opened.keys();
-  opened.delete(oldest);
+  return opened.delete(oldest);
 }
 
 function requireTrueType(name: string, bytes: Uint8Array | undefined): void {
   if (bytes === undefined) throw new Error(`The font file ${name} is missing`);
   const tag = String.fromCharCode(...bytes.subarray(0, 4));
   if (tag !== '\0\u0001\0\0' && tag !== 'OTTO') throw new Error(`${name} is not a TrueType or OpenType font`);
+}
+
+/** Nothing in it but the text can hold a space. */
+function shapeKey(text: string, start: number, end: number, options: ShapeOptions): string {
+  const { rightToLeft, script, language, features } = options;
+  const asked = features.length === 0 ? '' : features.map(({ tag, value }) => `${tag}${value}`).join();
+  return `${start} ${end} ${rightToLeft ? 'r' : 'l'} ${script} ${language} ${asked} ${text}`;
 }
 
 function openFont(
@@ -116,6 +131,8 @@ function openFont(
   const outlines = new Map<number, Outline>();
   // In font units, so what was shaped once serves at every size.
   const shapes = new Map<string, readonly ShapedGlyph[]>();
+  // One for all: each that is made anew has to be taken away again.
+  const buffer = new hb.Buffer();
   return {
     fileName,
     unitsPerEm: face.upem,
@@ -127,10 +144,10 @@ function openFont(
     },
     covers: (codePoint) => known.has(codePoint),
     shape(text, start, end, options) {
-      const key = `${start} ${end} ${JSON.stringify(options)} ${text}`;
+      const key = shapeKey(text, start, end, options);
       const before = shapes.get(key);
       if (before !== undefined) return before;
-      const buffer = new hb.Buffer();
+      buffer.reset();
       buffer.addText(text, start, end - start);
       buffer.setDirection(options.rightToLeft ? hb.Direction.RTL : hb.Direction.LTR);
       if (/^[A-Z][a-z]{3}$/.test(options.script) && options.script !== COMMON)

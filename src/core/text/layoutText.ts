@@ -51,7 +51,8 @@ export interface TextLayout {
   readonly standIns: readonly string[];
 }
 
-type UnplacedLine = Omit<TextLine, 'x'> & { readonly wrapped: boolean };
+/** A line whose place across the text is not known yet, and whether it goes on in the next. */
+type UnplacedLine = { line: Omit<TextLine, 'x'>; wrapped: boolean };
 
 /** A text whose parts were shaped once, so that it can be asked how it would break at other widths. */
 export interface MeasuredText {
@@ -101,43 +102,38 @@ export function layoutMeasured({ spec, paragraphs }: MeasuredText, fonts: FontLi
     const { paragraph } = measured;
     const ranges = breakLines(measured, spec.wrapWidthU / spec.squeeze, spec.balanced);
     for (const [i, { start, end }] of ranges.entries()) {
-      const shaped = shapeLine(paragraph, start, end);
+      const isWhole = start === 0 && end === paragraph.text.length;
+      const shaped = isWhole ? measured.line : shapeLine(paragraph, start, end);
       const { height, baseline } = lineMeasures(shaped.glyphs, spec.style, fonts);
+      const [width, glyphs] = [shaped.width * spec.squeeze, shaped.glyphs];
       lines.push({
-        paragraph,
-        start,
-        end,
-        width: shaped.width * spec.squeeze,
-        top,
-        height,
-        baseline: top + baseline,
-        glyphs: shaped.glyphs,
+        line: { paragraph, start, end, width, top, height, baseline: top + baseline, glyphs },
         wrapped: i + 1 < ranges.length,
       });
       top += height;
     }
   }
   const all = paragraphs.map(({ paragraph }) => paragraph);
-  const width = spec.columnU ?? Math.max(0, ...lines.map((line) => line.width));
+  const width = spec.columnU ?? lines.reduce((widest, { line }) => Math.max(widest, line.width), 0);
   return {
     width,
     height: top,
     squeeze: spec.squeeze,
     missing: [...new Set(all.flatMap((p) => p.missing))],
     standIns: [...new Set(all.flatMap((p) => p.standIns))],
-    lines: lines.map((line) => placeLine(line, width, spec)),
+    lines: lines.map((one) => placeLine(one, width, spec)),
   };
 }
 
 /** A line at its place; a justified one that goes on in the next is spread to the whole width. */
-function placeLine({ wrapped, ...line }: UnplacedLine, width: number, spec: TextSpec): TextLine {
+function placeLine({ line, wrapped }: UnplacedLine, width: number, spec: TextSpec): TextLine {
   if (spec.align !== 'justify') return { ...line, x: (width - line.width) * alignShare(spec.align) };
   if (!wrapped) return { ...line, x: line.paragraph.rightToLeft ? width - line.width : 0 };
   return { ...line, x: 0, width, glyphs: spreadSpaces(line, (width - line.width) / spec.squeeze) };
 }
 
 /** The glyphs of a line with `room` design units shared out among its spaces. */
-function spreadSpaces(line: Omit<UnplacedLine, 'wrapped'>, room: number): readonly PlacedGlyph[] {
+function spreadSpaces(line: UnplacedLine['line'], room: number): readonly PlacedGlyph[] {
   const isSpace = (glyph: PlacedGlyph): boolean => /\s/.test(line.paragraph.text[glyph.cluster] ?? '');
   const spaces = line.glyphs.filter(isSpace).length;
   if (spaces === 0 || room <= 0) return line.glyphs;
@@ -162,8 +158,8 @@ function lineMeasures(
   style: TextStyle,
   fonts: FontLibrary,
 ): { height: number; baseline: number } {
-  const styles = new Set(glyphs.map((glyph) => glyph.style));
-  const tallest = [...styles].reduce((best, s) => (s.sizeU > best.sizeU ? s : best), [...styles][0] ?? style);
+  let tallest = glyphs[0]?.style ?? style;
+  for (const glyph of glyphs) if (glyph.style.sizeU > tallest.sizeU) tallest = glyph.style;
   const { metrics, unitsPerEm } = fonts.font(tallest.face, tallest.weight, tallest.width, tallest.axes);
   const scale = tallest.sizeU / unitsPerEm;
   const height = tallest.leading * tallest.sizeU;
@@ -183,6 +179,7 @@ function splitParagraphs(spec: TextSpec, fonts: FontLibrary): StyledParagraph[] 
     text += typed;
     for (let i = 0; i < typed.length; i++) styles.push(style);
   }
+  if (!text.includes('\n')) return [{ text, styles, language }];
   const paragraphs: StyledParagraph[] = [];
   let start = 0;
   for (const part of text.split('\n')) {

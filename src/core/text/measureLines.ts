@@ -1,5 +1,6 @@
 import type { ItemisedParagraph } from './itemise';
 import { lineBreaks } from './lineBreaks';
+import type { ShapedLine } from './shapeLine';
 import { hyphenFor, shapeLine, SOFT_HYPHEN } from './shapeLine';
 
 /** A place where a line may end. */
@@ -12,6 +13,9 @@ interface BreakPlace {
 /** A paragraph measured once: how wide any part of it is on one line, in design units at the size it is styled in. */
 export interface MeasuredParagraph {
   readonly paragraph: ItemisedParagraph;
+  /** All of it on one line. */
+  readonly line: ShapedLine;
+  /** Looked for when they are first asked for: most texts stand on one line. */
   readonly breaks: readonly BreakPlace[];
   /** The width of the positions [start, end) as a line, without what is only tracking after the last letter. */
   width(start: number, end: number): number;
@@ -20,11 +24,20 @@ export interface MeasuredParagraph {
 /** Measures a paragraph: it is shaped once as a whole, and once more for each hyphen that may be shown. */
 export function measureParagraph(paragraph: ItemisedParagraph): MeasuredParagraph {
   const { text } = paragraph;
-  const { offsets, spreads } = advances(paragraph);
+  const line = shapeLine(paragraph, 0, text.length);
+  let places: BreakPlace[] | null = null;
+  let measured: Advances | null = null;
   return {
     paragraph,
-    breaks: breakPlaces(paragraph),
-    width: (start, end) => Math.max(0, offsets[end] - offsets[start] - (end > start ? spreads[end] : 0)),
+    line,
+    get breaks() {
+      return (places ??= breakPlaces(paragraph));
+    },
+    width(start, end) {
+      if (start === 0 && end === text.length) return line.width;
+      const { offsets, spreads } = (measured ??= advances(text.length, line));
+      return Math.max(0, offsets[end] - offsets[start] - (end > start ? spreads[end] : 0));
+    },
   };
 
   function breakPlaces(of: ItemisedParagraph): BreakPlace[] {
@@ -44,11 +57,15 @@ function hyphenWidth(paragraph: ItemisedParagraph, at: number): number {
 }
 
 /** For each position the distance from the start in reading order, and the tracking after the letter before it. */
-function advances(paragraph: ItemisedParagraph): { readonly offsets: number[]; readonly spreads: number[] } {
-  const { length } = paragraph.text;
+interface Advances {
+  readonly offsets: readonly number[];
+  readonly spreads: readonly number[];
+}
+
+function advances(length: number, line: ShapedLine): Advances {
   const widths = new Array<number>(length).fill(0);
   const extra = new Array<number | null>(length).fill(null);
-  for (const { cluster, advance, spread } of shapeLine(paragraph, 0, length).glyphs) {
+  for (const { cluster, advance, spread } of line.glyphs) {
     widths[cluster] += advance;
     extra[cluster] = (extra[cluster] ?? 0) + spread;
   }

@@ -71,7 +71,8 @@ export function shapeLine(whole: ItemisedParagraph, start: number, end: number):
       script: item.script,
       language: paragraph.language,
     });
-    for (const [i, glyph] of shaped.entries()) {
+    for (let i = 0; i < shaped.length; i++) {
+      const glyph = shaped[i];
       const extra = endsCluster(shaped, i) ? spread : 0;
       glyphs.push({
         font,
@@ -103,7 +104,8 @@ function endsCluster(shaped: readonly ShapedGlyph[], i: number): boolean {
 }
 
 /** The items of a line cut to [start, end), in visual order by reversing runs from the highest level down (UAX 9 L2). */
-function visualItems(paragraph: ItemisedParagraph, start: number, end: number): TextItem[] {
+function visualItems(paragraph: ItemisedParagraph, start: number, end: number): readonly TextItem[] {
+  if (paragraph.items.length === 1 && start === 0 && end === paragraph.text.length) return paragraph.items;
   const items = paragraph.items
     .filter((item) => item.start < end && item.end > start)
     .map((item) => ({ ...item, start: Math.max(item.start, start), end: Math.min(item.end, end) }));
