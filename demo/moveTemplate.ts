@@ -6,6 +6,7 @@ import { barlow, EMPTY, place, text } from './layers';
 // The rows that the band scrolls through, and the number that counts.
 const WORDS: Readonly<Record<string, string>> = {
   'count-up': '1,250 lanterns',
+  leaves: 'Lock 27',
   band: 'Lock gates\nReed beds\nIlse Marrow',
   'depth-blur': 'Ilse Marrow\nLock keeper',
   unfold: 'Ilse Marrow\nLock keeper',

@@ -143,6 +143,10 @@ export interface LayerUnit {
   readonly baselineU?: number;
   /** The member of a group that it is; what that paints is the unit's content. */
   readonly memberId?: string;
+  /** What a unit of a text says. */
+  readonly reads?: string;
+  /** Other letters set as it is, with no place yet; left out where there is nothing to set them with. */
+  respelt?(reads: string): LayerUnit | undefined;
   /** The unit with its numbers counted to a share (0 to 1) of what they are; left out where none are counted. */
   counted?(share: number): LayerUnit;
   /** Only this part of it is seen, for a slice of a unit. */

@@ -7,6 +7,7 @@ import { fitText } from '../text/fitText';
 import type { FontLibrary } from '../text/fontLibrary';
 import { knownFace } from '../text/knownFace';
 import type { TextLayout } from '../text/layoutText';
+import { layoutText } from '../text/layoutText';
 import { rewordRuns } from '../text/runs';
 import type { TextUnit } from '../text/units';
 import { textUnits } from '../text/units';
@@ -91,6 +92,7 @@ function measureText(
     units(kind, box, toPixels, snap = measured.snap?.(box, toPixels) ?? []) {
       const paint = textPaint(layer, { name: FILL, rect: box });
       const setting = { layer, box, layout, paint, snap };
+      if (kind === 'letter') return lettersOf(setting, fonts, language);
       const units = textUnits(layout, kind).map((unit) => placeUnit(unit, setting));
       if (kind !== 'layer') return units;
       const counted = (share: number): LayerUnit => {
@@ -119,6 +121,40 @@ interface Setting {
   readonly paint: LayerPaint;
   /** How far each line is moved down. */
   readonly snap: readonly number[];
+}
+
+/** The letters of a text, each of which can be set as another. */
+function lettersOf(setting: Setting, fonts: FontLibrary, language: string): LayerUnit[] {
+  return textUnits(setting.layout, 'letter').map((unit) => {
+    const known = new Map<string, LayerUnit | undefined>();
+    const respelt = (reads: string): LayerUnit | undefined => {
+      if (!known.has(reads)) known.set(reads, setAlone(reads, unit.style, setting, fonts, language));
+      return known.get(reads);
+    };
+    return { ...placeUnit(unit, setting), reads: unit.text, respelt };
+  });
+}
+
+/** Letters by themselves, in a style of a text's. */
+function setAlone(
+  reads: string,
+  style: TextStyle,
+  setting: Setting,
+  fonts: FontLibrary,
+  language: string,
+): LayerUnit | undefined {
+  const { squeeze } = setting.layout;
+  const alone = {
+    runs: [{ text: reads }],
+    style,
+    align: 'left',
+    wrapWidthU: Infinity,
+    squeeze,
+    language,
+  } as const;
+  const layout = layoutText(alone, fonts);
+  const [unit] = textUnits(layout, 'layer');
+  return unit === undefined ? undefined : placeUnit(unit, { ...setting, layout, snap: [] });
 }
 
 function placeUnit(unit: TextUnit, { layer, box: origin, layout, paint, snap }: Setting): LayerUnit {

@@ -20,6 +20,7 @@ import { glint } from './glint';
 import { grow } from './grow';
 import { iris } from './iris';
 import { jitter } from './jitter';
+import { leaves } from './leaves';
 import { lightStrip } from './lightStrip';
 import { rise } from './rise';
 import { settle } from './settle';
@@ -52,6 +53,7 @@ export const MOVES = createRegistry('move', [
   typing,
   caret,
   settle,
+  leaves,
   trackingOpen,
   trackingClose,
   depthBlur,

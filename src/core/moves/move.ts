@@ -108,8 +108,15 @@ export interface MovePlan {
   readonly light?: { readonly angleDegrees: number; readonly widthU: number; readonly colour: HexColour };
   /** What `block` moves. */
   readonly block?: MoveBlock;
-  /** How often `settled` changes the unit's shapes, and by which chances (0 to 1). */
-  readonly swap?: { readonly changes: number; readonly chance: (which: number) => number };
+  /**
+   * How often `settled` changes the unit's shapes: to those of other units by chance (0 to 1), or with `inOrder` through
+   * the figures or letters before its own; what has no such order keeps its own.
+   */
+  readonly swap?: {
+    readonly changes: number;
+    readonly chance: (which: number) => number;
+    readonly inOrder?: boolean;
+  };
   /** The colours of the fringes on the one and the other side. */
   readonly fringes?: readonly HexColour[];
   /** The line that `drawn` draws, in design units. */
@@ -122,6 +129,13 @@ export interface ParamReader {
   choice(id: string): string;
   flag(id: string): boolean;
 }
+
+/** From where to where down its height a slice of a unit reaches. */
+export type SliceCut = readonly [from: number, to: number];
+
+/** So many slices of equal height, one below the other. */
+export const evenCuts = (count: number): readonly SliceCut[] =>
+  Array.from({ length: count }, (_, i): SliceCut => [i / count, (i + 1) / count]);
 
 /** How a move is best used: what a menu sets when it is picked. */
 interface Suggestion {
@@ -146,8 +160,11 @@ export interface Move {
   readonly leaves?: MoveParams;
   /** What it does nothing without: letters that it moves against their line, figures that it counts, outlines to draw. */
   readonly needs?: 'letters' | 'figures' | 'outlines';
-  /** Into how many slices, one above the other, each unit is cut; 1 when left out. */
-  readonly slices?: number;
+  /**
+   * The slices that each unit is cut into, from where to where down its height (0 to 1), those nearer the viewer later;
+   * one whole when left out. They may lie over one another.
+   */
+  readonly cuts?: readonly SliceCut[];
   plan(unit: UnitPlace, params: ParamReader): MovePlan;
 }
 

@@ -1,4 +1,4 @@
-import { defineMove, numberParam } from './move';
+import { defineMove, evenCuts, numberParam } from './move';
 import { from } from './part';
 
 // A slice waits for the ones above it, but no longer than this share of the time.
@@ -9,7 +9,7 @@ export const slices = defineMove({
   label: 'Slices that come together',
   params: [numberParam('distanceU', 'Distance', ['u', 0, 2000, 240])],
   suits: { unit: 'line', overlap: 0.7 },
-  slices: 6,
+  cuts: evenCuts(6),
   plan({ slice, slices: count }, params) {
     const side = slice % 2 === 0 ? -1 : 1;
     const since = (slice / Math.max(1, count - 1)) * LATEST;

@@ -1,4 +1,4 @@
-import { defineMove, numberParam } from './move';
+import { defineMove, evenCuts, numberParam } from './move';
 import { from } from './part';
 
 export const split = defineMove({
@@ -6,7 +6,7 @@ export const split = defineMove({
   label: 'Split from the middle',
   params: [numberParam('distanceU', 'Distance', ['u', 0, 2000, 180])],
   suits: { unit: 'line', overlap: 0.7 },
-  slices: 2,
+  cuts: evenCuts(2),
   plan({ slice }, params) {
     const side = slice === 0 ? -1 : 1;
     return {

@@ -1,4 +1,4 @@
-import { defineMove } from './move';
+import { defineMove, evenCuts } from './move';
 import { from } from './part';
 
 export const unfold = defineMove({
@@ -6,7 +6,7 @@ export const unfold = defineMove({
   label: 'Unfold, mirrored',
   params: [],
   suits: { unit: 'line', overlap: 0.6 },
-  slices: 2,
+  cuts: evenCuts(2),
   // Both halves stand away from the viewer along the fold in the middle and come down like a sheet.
   plan: ({ slice }) => ({
     parts: [from('turnX', slice === 0 ? -92 : 92), from('opacity', 0, { until: 0.2, ease: 'even' })],

@@ -1,4 +1,4 @@
-import type { UnitKind } from '../model/template';
+import type { TextStyle, UnitKind } from '../model/template';
 import type { HexColour } from '../display/list';
 import { OutlineBuilder, outlineBounds } from '../display/outline';
 import type { Outline } from '../display/outline';
@@ -11,6 +11,8 @@ import type { PlacedGlyph } from './shapeLine';
 export interface TextUnit {
   readonly text: string;
   readonly line: number;
+  /** That of its first glyph, in the size that it is set in. */
+  readonly style: TextStyle;
   /** Advance wide and line high. */
   readonly box: Rect;
   /** Around everything that is inked; null for spaces. */
@@ -96,6 +98,7 @@ function makeUnit(
     {
       text: line.paragraph.text.slice(start, end).trimEnd(),
       line: lineIndex,
+      style: inked[0].style,
       box: {
         x: line.x + left * layout.squeeze,
         y: line.top,
@@ -134,6 +137,7 @@ function mergeUnits(units: readonly TextUnit[]): TextUnit {
   return {
     text: units.map((unit) => unit.text).join('\n'),
     line: 0,
+    style: units[0].style,
     box,
     ink: unionRects(units.flatMap((unit) => unit.ink ?? [])),
     parts: [...byFill].map(([fill, builder]) => ({ fill, outline: builder.build() })),

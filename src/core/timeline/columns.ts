@@ -5,7 +5,7 @@ import { containsPoint, unionRects } from '../kit/rect';
 import type { LayerUnit } from '../layers/layerKind';
 import { MOVES } from '../moves';
 import { mirrorPivot, mirrorPlan, mirrorPose, mirrorUnitPlace } from '../mirror/mirrorPlan';
-import type { MovePlan } from '../moves/move';
+import type { MovePlan, SliceCut } from '../moves/move';
 import { paramReader } from '../moves/move';
 import type { Pose, PoseProperty } from '../moves/pose';
 import { REST, restPose } from '../moves/pose';
@@ -78,8 +78,13 @@ export function compileColumn(
   if (uses.length === 0) return null;
   const seconds = leaving ? timing.outSeconds : timing.inSeconds;
   const { units, finest, largestFirst } = inUnits(uses, layer);
-  const slices = Math.max(...uses.map((use) => (use.unit === finest ? slicesOf(use) : 1)));
-  const cut = units.flatMap((unit) => cutUnit(unit, slices));
+  // What is cut into the most slices is cut so for all that it does at once.
+  const cuts = uses.reduce<readonly SliceCut[]>((most, use) => {
+    const own = use.unit === finest ? cutsOf(use) : WHOLE;
+    return own.length > most.length ? own : most;
+  }, WHOLE);
+  const slices = cuts.length;
+  const cut = units.flatMap((unit) => cutUnit(unit, cuts));
   const movers = largestFirst.map(({ use, own, of }) => {
     const compiled = compileMove(
       mirrored ? mirrorMove(use, timing) : use,
@@ -91,7 +96,7 @@ export function compileColumn(
     const move: CompiledMove = mirrored
       ? { ...compiled, windows: mirrorWindows(compiled.windows) }
       : compiled;
-    return { use, move, own, of };
+    return { use, move, own, of, cuts: use.unit === finest ? cutsOf(use) : WHOLE };
   });
   const plans = movers.flatMap(({ move }) => move.plans[0]?.[0] ?? []);
   const masks = plans.flatMap(({ plan }) => plan.mask ?? []);
@@ -104,35 +109,41 @@ export function compileColumn(
       let moving = false;
       const posed = cut.map((unit, i): PosedUnit => {
         const acts: Act[] = [];
-        const whole = Math.floor(i / slices);
+        const [whole, slice] = [Math.floor(i / slices), i % slices];
+        let apart = slices === 1;
         for (let k = 0; k < movers.length; k++) {
-          const { move, own, of } = movers[k];
+          const { move, own, of, cuts: into } = movers[k];
           const now = move.ahead ? share + frameShare : share;
-          const act = actAt(move, own[of[whole]], of[whole], i % slices, now);
-          if (act !== null) acts.push(act);
+          const act = actAt(move, own[of[whole]], of[whole], slice, now);
+          if (act === null) continue;
+          acts.push(act);
+          apart ||= into === cuts;
         }
         moving ||= acts.length > 0;
-        return { unit, acts };
+        if (apart) return { unit, acts };
+        // Nothing moves its slices against one another: it is whole, in the place of the first of them.
+        return { unit: slice === 0 ? units[whole] : { ...unit, shapes: [] }, acts };
       });
       return moving ? posed : null;
     },
   };
 }
 
-const slicesOf = (use: MoveUse): number => MOVES.get(use.move).slices ?? 1;
+const WHOLE: readonly SliceCut[] = [[0, 1]];
+const cutsOf = (use: MoveUse): readonly SliceCut[] => MOVES.get(use.move).cuts ?? WHOLE;
 
-/** A unit cut into slices of equal height, one above the other. */
-function cutUnit(unit: LayerUnit, slices: number): LayerUnit[] {
-  if (slices === 1) return [unit];
+/** A unit cut into slices. */
+function cutUnit(unit: LayerUnit, cuts: readonly SliceCut[]): LayerUnit[] {
+  if (cuts.length === 1) return [unit];
   const whole = unionRects([unit.box, unit.ink]) ?? unit.box;
   // The slices meet at shares of the box; the outermost reach as far as the ink does.
-  const edge = (i: number): number => {
-    if (i === 0) return whole.y;
-    return i === slices ? whole.y + whole.height : unit.box.y + (unit.box.height * i) / slices;
+  const edge = (share: number): number => {
+    if (share === 0) return whole.y;
+    return share === 1 ? whole.y + whole.height : unit.box.y + unit.box.height * share;
   };
-  return Array.from({ length: slices }, (_, i) => ({
+  return cuts.map(([from, to]) => ({
     ...unit,
-    cut: { x: whole.x, y: edge(i), width: whole.width, height: edge(i + 1) - edge(i) },
+    cut: { x: whole.x, y: edge(from), width: whole.width, height: edge(to) - edge(from) },
   }));
 }
 

@@ -68,7 +68,7 @@ export function compileMove(
   const column = Math.max(columnSeconds, 1e-9);
   const move = MOVES.get(use.move);
   const params = paramReader(move, use.params);
-  const slices = move.slices ?? 1;
+  const slices = move.cuts?.length ?? 1;
   const lengthSeconds = Math.max(use.lengthSeconds, 1e-9);
   const ranks = ORDERS.get(use.order).ranks({
     count: units.length,
