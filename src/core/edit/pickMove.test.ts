@@ -45,7 +45,7 @@ describe('a move that is picked', () => {
     const rect = { x: 0, y: 0, width: 100, height: 20 };
     const place = {
       ...{ box: { ...rect, x: 80, width: 20 }, line: rect, layer: rect, frame: rect, lastLine: rect },
-      ...{ index: 4, count: 5, slice: 0, slices: 1, chance: () => 0 },
+      ...{ index: 4, count: 5, all: [], slice: 0, slices: 1, chance: () => 0 },
     };
     const move = MOVES.get('spread');
     const farthest = (column: 'in' | 'out'): number => {

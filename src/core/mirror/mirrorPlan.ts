@@ -31,6 +31,7 @@ export function mirrorUnitPlace(place: UnitPlace): UnitPlace {
   const { frame } = place;
   return {
     ...place,
+    all: place.all.map((box) => mirrorRect(box, frame)),
     box: mirrorRect(place.box, frame),
     line: mirrorRect(place.line, frame),
     layer: mirrorRect(place.layer, frame),

@@ -22,6 +22,7 @@ import { iris } from './iris';
 import { jitter } from './jitter';
 import { leaves } from './leaves';
 import { lightStrip } from './lightStrip';
+import { push } from './push';
 import { rise } from './rise';
 import { settle } from './settle';
 import { shear } from './shear';
@@ -82,6 +83,7 @@ export const MOVES = createRegistry('move', [
   colourPass,
   glint,
   spread,
+  push,
   unroll,
   sweep,
   lightStrip,

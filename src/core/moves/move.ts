@@ -45,6 +45,8 @@ export interface UnitPlace {
   readonly lastLine: Rect;
   readonly index: number;
   readonly count: number;
+  /** The boxes of all units in reading order, its own among them. */
+  readonly all: readonly Rect[];
   /** Numbers from 0 to 1 that are this unit's own, the same every time. */
   chance(which: number): number;
   /** Which slice of the unit it is, of `slices`. */

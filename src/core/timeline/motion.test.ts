@@ -43,6 +43,7 @@ const spot: UnitPlace = {
   line: LAYER,
   index: 2,
   count: 12,
+  all: units(12).map(({ box }) => box),
   slice: 0,
   slices: 1,
   chance: (which) => ((which * 37) % 10) / 10,

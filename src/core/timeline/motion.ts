@@ -143,12 +143,14 @@ export function unitPlaces(units: readonly LayerUnit[], around: Surroundings, se
     else known.push(box);
   }
   const lines = new Map([...byLine].map(([line, boxes]) => [line, unionRects(boxes)]));
+  const all = units.map(({ box }) => box);
   return units.map(({ box, line = -1 }, index) => ({
     ...around,
     box,
     line: lines.get(line) ?? box,
     index,
     count: units.length,
+    all,
     slice: 0,
     slices: 1,
     chance: (which) => seededShare(seed + index * 7919, which),
