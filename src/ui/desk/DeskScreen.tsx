@@ -22,23 +22,26 @@ import { Segmented } from '../shared/Segmented';
 import { TopBar } from '../shared/TopBar';
 import { UndoButtons } from '../shared/UndoButtons';
 import { useCreditRows, useCreditTitle } from './credits/creditContext';
-import { CreditSheet } from './credits/CreditSheet';
-import { CreditTools } from './credits/CreditTools';
-import { RollPanel } from './credits/RollPanel';
 import { useTrack, useTrackCues } from './captions/captionContext';
-import { CaptionPace } from './captions/CaptionPace';
-import { CaptionSheet } from './captions/CaptionSheet';
-import { CaptionTools } from './captions/CaptionTools';
-import { CueCard } from './captions/CueCard';
 import { TitleCard } from './card/TitleCard';
 import { ConflictBar } from './ConflictBar';
 import { DeliverySwitch } from './DeliverySwitch';
-import { DeskDialogs } from './dialogs/DeskDialogs';
 import { DeskPicture } from './DeskPicture';
 import { DeskProvider, useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import type { DeskView } from './deskContext';
 import { createDeskStore } from './deskStore';
 import { createDeskUi } from './deskUi';
+import {
+  CaptionPace,
+  CaptionSheet,
+  CaptionTools,
+  CreditSheet,
+  CreditTools,
+  CueCard,
+  DeskDialogs,
+  RollPanel,
+  useLaterParts,
+} from './laterParts';
 import { ProofPanel } from './proof/ProofPanel';
 import { sayNothingOpen } from './proof/NothingOpen';
 import type { Tone } from './proof/proofView';
@@ -157,6 +160,8 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   useDeskKeys({ player, end });
   usePlaceOnOpening(placeEditionId, player.frame);
   const sheet = useDeskUi((ui) => ui.sheet);
+  const isOver = useDeskUi((ui) => ui.dialog !== null);
+  useLaterParts();
   const cues = useTrackCues();
   const seek = useSeek(player);
   const show = useShow(seek);
@@ -255,7 +260,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
         {shelfOpen && <ShelfDrawer frame={player.frame} format={format} fonts={fonts} />}
         <Strip player={player} end={end} />
       </main>
-      <DeskDialogs frame={player.frame} flush={saving.flush} />
+      {isOver && <DeskDialogs frame={player.frame} flush={saving.flush} />}
     </div>
   );
 }

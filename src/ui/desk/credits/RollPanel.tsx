@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useDeferredValue } from 'react';
 import { lineFrames } from '@/core/credits/rollWays';
 import type { RollWay } from '@/core/credits/rollWays';
@@ -16,8 +17,9 @@ import { useApplyTitles, useClock, useDesk } from '../deskContext';
 import { CardTimes } from './CardTimes';
 import type { CreditTitle } from './creditContext';
 import { useApplyCredits, useCreditTitle } from './creditContext';
-import { RollChart } from './RollChart';
 import { useCreditLayout } from './useFollowRow';
+
+const RollChart = dynamic(() => import('./RollChart').then((module) => module.RollChart), { ssr: false });
 
 interface Props {
   readonly format: FrameFormat;

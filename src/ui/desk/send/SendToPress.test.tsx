@@ -8,6 +8,8 @@ import { jsonAnswer, renderScreen } from '../../shared/forTest';
 import { DeskProvider } from '../deskContext';
 import { createDeskView, deskTitle } from '../deskForTest';
 import { createProofStore, ProofProvider } from '../proof/proofView';
+// What is fetched when it is first opened is here before.
+import './SendDialog';
 import { SendToPress } from './SendToPress';
 
 const finding = (titleId: string, tone: 'stop' | 'look', deliveryId: string | null): Finding => ({
