@@ -5,7 +5,6 @@ import { samplesToWav } from '@/core/sound/wav';
 
 // Its highest overtone is below 3 kHz.
 const SAMPLES_PER_SECOND = 11_025;
-const SPEECH_SECONDS = 30;
 
 /** The sound of the talking stand-in: a WAV file, and how loud it is over its time. */
 export interface SpokenStandIn {
@@ -13,9 +12,9 @@ export interface SpokenStandIn {
   readonly peaks: Uint8Array<ArrayBuffer>;
 }
 
-/* Makes the sound of the talking stand-in when it is asked for anything. */
-addEventListener('message', () => {
-  const samples = standInSpeech(SPEECH_SECONDS, SAMPLES_PER_SECOND);
+/* Makes the sound of the talking stand-in, as long as it is told. */
+addEventListener('message', ({ data: seconds }: MessageEvent<number>) => {
+  const samples = standInSpeech(seconds, SAMPLES_PER_SECOND);
   const file = samplesToWav(samples, SAMPLES_PER_SECOND);
   const peaks = samplePeaks(samples, SAMPLES_PER_SECOND, PEAKS_PER_SECOND);
   const spoken: SpokenStandIn = { file, peaks };

@@ -24,6 +24,7 @@ import { useTracks } from './captions/captionContext';
 import { useShownCaptions } from './captions/useShownCaptions';
 import { MoveInPicture } from './MoveInPicture';
 import { TimecodeBox } from '../shared/TimecodeBox';
+import { soundOfClip } from './clipSound';
 import { useClipSound } from './useClipSound';
 import { useTitleCompiler } from './useTitleCompiler';
 
@@ -177,14 +178,16 @@ function SoundSwitch({ player }: { readonly player: Player }) {
   const [on, setOn] = useState(
     () => typeof window !== 'undefined' && localStorage.getItem(SOUND_KEY) !== 'off',
   );
-  useClipSound(player, clips, rate, on);
-  if (!clips.some(({ picture }) => picture.startsWith('video:'))) return null;
+  const speaks = useDeskUi((ui) => ui.sheet === 'captions');
+  useClipSound(player, clips, rate, { on, speaks });
+  if (!clips.some(({ picture }) => soundOfClip(picture, speaks) !== null)) return null;
   const Icon = on ? SpeakerWaveIcon : SpeakerXMarkIcon;
   return (
     <button
       type="button"
       aria-label="Sound"
       aria-pressed={on}
+      title={speaks ? 'Sound; stand-in pictures are spoken over here, not in files' : 'Sound'}
       onClick={() => {
         localStorage.setItem(SOUND_KEY, on ? 'off' : 'on');
         setOn(!on);

@@ -4,10 +4,10 @@ import type { TakenSound } from '@/contract/assets';
 import type { TemplateSound } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
 import { SelectBox } from '../../shared/SelectBox';
-import { standInSpeech } from '../../shared/sound/speech';
+import { SPEECH, standInSpeech } from '../../shared/sound/speech';
 import { CancelledError, sendFile } from '../../shared/uploads';
 import { useApply, useBench, useTemplatePart } from '../state/benchStore';
-import { SPEECH, soundFileOf } from './soundFileOf';
+import { soundFileOf } from './soundFileOf';
 
 interface Props {
   readonly playing: boolean;

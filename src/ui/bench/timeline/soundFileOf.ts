@@ -1,8 +1,7 @@
+import { SPEECH } from '../../shared/sound/speech';
 import type { TemplateSound } from '@/core/model/template';
 
 const OF_MEDIA = 'media:';
-/** Stands for the talking stand-in where others have the id of a file. */
-export const SPEECH = 'speech';
 
 /** What a template's sound is fetched by: the id of its file, or `speech`; null for none. */
 export function soundFileOf(sound: TemplateSound | undefined): string | null {

@@ -5,6 +5,7 @@ import type { Cue } from '@/core/model/captions';
 import type { Span } from '@/core/project/lanes';
 import { endOf } from '@/core/project/lanes';
 import type { Player } from '../../picture/usePlayer';
+import { classes } from '../../shared/classes';
 import { useClips, useDesk, useDeskUi, useTitles } from '../deskContext';
 import { useTrackCues, useTracks } from '../captions/captionContext';
 import { usePlaceTitle } from '../usePlaceTitle';
@@ -47,7 +48,11 @@ export function Strip({ player, end }: { readonly player: Player; readonly end: 
     <StripProvider value={view}>
       <section
         aria-label="Strip"
-        className="relative flex h-[200px] shrink-0 flex-col border-t border-line bg-strip max-[1000px]:[@media(min-height:600px)]:sticky max-[1000px]:bottom-0 max-[1000px]:z-20"
+        className={classes(
+          'relative flex shrink-0 flex-col border-t border-line bg-strip max-[1000px]:[@media(min-height:600px)]:sticky max-[1000px]:bottom-0 max-[1000px]:z-20',
+          // With the lane of captions there is room down to the sound under the pictures.
+          cues.length > 0 ? 'h-[224px]' : 'h-[200px]',
+        )}
       >
         <StripTools player={player} zoom={zoom} />
         <div ref={box} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>

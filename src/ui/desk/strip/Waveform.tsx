@@ -4,7 +4,9 @@ import { PEAKS_PER_SECOND } from '@/contract/assets';
 import type { Clip } from '@/core/model/project';
 import { wavePath } from '@/core/sound/peaks';
 import { frameToSeconds } from '@/core/time/rates';
-import { useDesk } from '../deskContext';
+import { SPEECH } from '../../shared/sound/speech';
+import { soundOfClip } from '../clipSound';
+import { useDesk, useDeskUi } from '../deskContext';
 import { useSoundPeaks } from '../../shared/sound/useSoundPeaks';
 
 interface Props {
@@ -20,15 +22,21 @@ const MOST_LINES = 1200;
 export const Waveform = memo(function Waveform({ clip, widthPx }: Props) {
   const { rate } = useDesk();
   const { picture } = clip;
-  const peaks = useSoundPeaks(picture.startsWith('video:') ? picture.slice('video:'.length) : null);
+  const sound = soundOfClip(
+    picture,
+    useDeskUi((ui) => ui.sheet === 'captions'),
+  );
+  const peaks = useSoundPeaks(sound);
   const path = useMemo(() => {
     if (peaks.length === 0) return '';
     const from = frameToSeconds(clip.sourceStartFrame, rate);
     const seconds = frameToSeconds(clip.lengthFrames, rate);
     const most = Math.min(MOST_LINES, Math.floor(widthPx / 2), Math.ceil(seconds * PEAKS_PER_SECOND));
     const size = { lines: Math.max(1, most), widthPx, heightPx: HIGH };
-    return wavePath(peaks, PEAKS_PER_SECOND, (share) => from + share * seconds, size);
-  }, [peaks, clip.sourceStartFrame, clip.lengthFrames, rate, widthPx]);
+    const heard = sound === SPEECH ? repeated(peaks, from + seconds) : peaks;
+    const loudest = sound === SPEECH ? peaks.reduce((most, one) => Math.max(most, one), 1) : undefined;
+    return wavePath(heard, PEAKS_PER_SECOND, (share) => from + share * seconds, { ...size, loudest });
+  }, [peaks, sound, clip.sourceStartFrame, clip.lengthFrames, rate, widthPx]);
   if (path === '') return null;
   return (
     <svg
@@ -43,3 +51,11 @@ export const Waveform = memo(function Waveform({ clip, widthPx }: Props) {
     </svg>
   );
 });
+
+/** Peaks as often as they go into a time. */
+function repeated(peaks: Uint8Array, seconds: number): Uint8Array {
+  return Uint8Array.from(
+    { length: Math.ceil(seconds * PEAKS_PER_SECOND) },
+    (_, i) => peaks[i % peaks.length],
+  );
+}

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { standInSpeech } from './speech';
+import { SPEECH, standInSpeech } from './speech';
 
 const known = new Map<string, Promise<Uint8Array>>();
 const NONE: Uint8Array = new Uint8Array();
@@ -25,7 +25,7 @@ export function useSoundPeaks(of: string | null): Uint8Array {
 function peaksOf(of: string): Promise<Uint8Array> {
   const before = known.get(of);
   if (before !== undefined) return before;
-  const asked = of === 'speech' ? standInSpeech().then(({ peaks }) => peaks) : fetchedPeaks(of);
+  const asked = of === SPEECH ? standInSpeech().then(({ peaks }) => peaks) : fetchedPeaks(of);
   known.set(of, asked);
   return asked;
 }
