@@ -1,3 +1,4 @@
+import { freeName } from '../kit/freeName';
 import { membersOf, renameReferences } from '../model/references';
 import type { Field, FieldTarget, Layer, Override, Template } from '../model/template';
 import { placeAbove } from './layerOrder';
@@ -49,7 +50,7 @@ export function pasteLayers(
   const to = (id: string): string => names.get(id) ?? id;
   const taken = new Set(template.layers.map(({ name }) => name));
   const layers = pasted.map((layer) => {
-    const name = freeName(layer.name, taken);
+    const name = freeName(layer.name, taken, NAME_LENGTH);
     taken.add(name);
     return { ...renameReferences(layer, to), id: to(layer.id), name };
   });
@@ -94,16 +95,6 @@ function newIds(taken: readonly string[], wanted: readonly string[]): Map<string
 
 const NAME_LENGTH = 80;
 
-/** A name, or the same with the next number that is free. */
-function freeName(name: string, taken: ReadonlySet<string>): string {
-  if (!taken.has(name)) return name;
-  const stem = name.replace(/ \d+$/, '');
-  for (let n = 2; ; n++) {
-    const next = `${stem.slice(0, NAME_LENGTH - 5)} ${n}`;
-    if (!taken.has(next)) return next;
-  }
-}
-
 /** The fields that set something of pasted layers, setting only that. */
 function pastedFields(template: Template, source: Template, names: ReadonlyMap<string, string>): Field[] {
   const own = <T extends FieldTarget>(targets: readonly T[]): T[] =>
@@ -120,7 +111,7 @@ function pastedFields(template: Template, source: Template, names: ReadonlyMap<s
   );
   const labels = new Set(template.fields.map(({ label }) => label));
   return concerned.map((field) => {
-    const label = freeName(field.label, labels);
+    const label = freeName(field.label, labels, NAME_LENGTH);
     labels.add(label);
     return { ...field, id: ids.get(field.id) ?? field.id, label };
   });

@@ -1,3 +1,4 @@
+import { tagsSchema } from './tags';
 import * as yup from 'yup';
 import { sameValue } from '../kit/sameValue';
 import type { CaptionRules } from './captions';
@@ -52,7 +53,14 @@ export interface OwnMove {
   readonly id: string;
   readonly name: string;
   readonly motion: Motion;
+  /** What it is kept with, in menus; left out for none. */
+  readonly folder?: string;
+  /** Words that it is found by; left out for none. */
+  readonly tags?: readonly string[];
 }
+
+/** How long the name of a thing that is kept, and of its folder, can be. */
+export const LONGEST_NAME = 60;
 
 /** A face of the house, by what it is for. */
 interface HouseFace {
@@ -107,6 +115,12 @@ export function creditRules({ credits }: Pick<House, 'credits'>): CreditRules {
 const name = yup.string().required().min(1).max(60);
 const part = { id, name, kind: yup.string(), look: yup.object().required() };
 /** What is checked of it when it comes from outside. */
+/** By what else than its name a kept move is found. */
+export const moveIsFound = {
+  folder: yup.string().min(1).max(LONGEST_NAME),
+  tags: tagsSchema,
+};
+
 export const houseSchema = exactly({
   colours: listOf(exactly({ id, name, colour }), 64),
   finishes: listOf(
@@ -128,7 +142,7 @@ export const houseSchema = exactly({
     200,
   ),
   faces: listOf(exactly({ id, name, face: id }), 40),
-  moves: listOf(exactly({ id, name, motion: motionSchema }), 200),
+  moves: listOf(exactly({ id, name, motion: motionSchema, ...moveIsFound }), 200),
   timing: exactly({ fadeInSeconds: number(0, 10), fadeOutSeconds: number(0, 10) }),
   reading: readingSchema,
   checks: checksSchema,

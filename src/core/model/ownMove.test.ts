@@ -30,6 +30,12 @@ describe('a move that was kept', () => {
   test('goes out as a file and comes in the same', () => {
     const { name, motion } = OWN;
     expect(textToOwnMove(ownMoveToText(OWN), 'drop.json')).toEqual({ name, motion });
+    const found = { folder: 'Straps', tags: ['lantern', 'soft'] };
+    expect(textToOwnMove(ownMoveToText({ ...OWN, ...found }), 'drop.json')).toEqual({
+      name,
+      motion,
+      ...found,
+    });
   });
 
   test('holds no words of the layer that it was made on', () => {

@@ -1,6 +1,7 @@
 import { InputError } from '../kit/inputError';
 import { wellFormedValue } from '../kit/wellFormed';
 import { checkValue } from './check';
+import { moveIsFound } from './house';
 import type { OwnMove } from './house';
 import { motionSchema } from './layerSchema';
 import { exactly } from './schemaParts';
@@ -16,11 +17,12 @@ const fileSchema = exactly({
   version: yup.number().required().oneOf([VERSION]),
   name: yup.string().required().min(1).max(60),
   motion: motionSchema,
+  ...moveIsFound,
 });
 
 /** A kept move as the text of a file (JSON). */
-export function ownMoveToText({ name, motion }: OwnMove): string {
-  return `${JSON.stringify({ kind: KIND, version: VERSION, name, motion }, null, 2)}\n`;
+export function ownMoveToText({ id: _, ...move }: OwnMove): string {
+  return `${JSON.stringify({ kind: KIND, version: VERSION, ...move }, null, 2)}\n`;
 }
 
 /** A move from the text of a file, checked. Throws InputError that names the file. */
@@ -33,6 +35,6 @@ export function textToOwnMove(text: string, file: string): Omit<OwnMove, 'id'> {
   } catch {
     throw InputError.of(file, 'a move that was exported from Gilder', 'something that is not JSON');
   }
-  const { name, motion } = checkValue<Omit<OwnMove, 'id'>>(fileSchema, value, file);
-  return { name, motion };
+  const { name, motion, folder, tags } = checkValue<Omit<OwnMove, 'id'>>(fileSchema, value, file);
+  return { name, motion, ...(folder !== undefined && { folder }), ...(tags !== undefined && { tags }) };
 }

@@ -20,6 +20,7 @@ import {
   variant,
   word,
 } from './schemaParts';
+import { tagsSchema } from './tags';
 import type { Template } from './template';
 import { MIRROR_WHEN } from './mirroring';
 import { AUTOMATIC_SOURCES, FIELD_KINDS, TEMPLATE_VERSION } from './template';
@@ -84,9 +85,7 @@ export const areasSchema = listOf(
   24,
 );
 
-/** How many tags a template can have, and how long they and its notes can be. */
-export const MOST_TAGS = 20;
-export const LONGEST_TAG = 40;
+/** How long its notes can be. */
 export const LONGEST_NOTES = 2000;
 
 /** What is checked of it when it comes from outside. */
@@ -96,12 +95,7 @@ export const templateSchema = exactly({
   kind: idOf(TEMPLATE_KINDS),
   production: text(80),
   description: text(400),
-  tags: yup
-    .array()
-    .of(yup.string().required().min(1).max(LONGEST_TAG))
-    .max(MOST_TAGS)
-    .default(undefined)
-    .optional(),
+  tags: tagsSchema,
   notes: yup.string().max(LONGEST_NOTES),
   coverSeconds: yup.number().min(0).max(3720),
   formats: yup.array().of(idOf(FORMATS)).required().min(1).max(24),

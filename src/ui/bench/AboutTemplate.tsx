@@ -3,10 +3,10 @@ import { InformationCircleIcon } from '@heroicons/react/24/outline';
 import { useState } from 'react';
 import type { FormEvent } from 'react';
 import type { TemplateSummary } from '@/contract/templates';
-import { wellFormedText } from '@/core/kit/wellFormed';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import type { Template } from '@/core/model/template';
-import { LONGEST_NOTES, LONGEST_TAG, MOST_TAGS } from '@/core/model/templateSchema';
+import { LONGEST_TAG, MOST_TAGS, readTags, tagsToText } from '@/core/model/tags';
+import { LONGEST_NOTES } from '@/core/model/templateSchema';
 import { plainName } from '@/core/project/swap';
 import { ask } from '../shared/api';
 import { Button } from '../shared/Button';
@@ -35,8 +35,8 @@ export function AboutTemplate() {
   const [others, setOthers] = useState<readonly Other[]>([]);
   const open = (): void => {
     const { name, description, kind, production, ...rest } = store.getState().template;
-    const { tags = [], notes = '', coverSeconds = null } = rest;
-    setAbout({ name, description, kind, production, tags: tags.join(', '), notes, coverSeconds });
+    const { tags, notes = '', coverSeconds = null } = rest;
+    setAbout({ name, description, kind, production, tags: tagsToText(tags), notes, coverSeconds });
     // Only to warn and to offer: without them everything can be said all the same.
     ask<readonly Other[]>('templates').then(setOthers, () => undefined);
   };
@@ -63,15 +63,13 @@ const roundTo = (seconds: number): number => Math.round(seconds * 1000) / 1000;
 /** A template with what was said about it; what is empty or as usual is left out. */
 function withAbout(template: Template, { tags, notes, coverSeconds, ...about }: About): Template {
   const { tags: _tags, notes: _notes, coverSeconds: _cover, ...rest } = template;
-  const words = [
-    ...new Set(tags.split(',').map((tag) => wellFormedText(tag.trim().slice(0, LONGEST_TAG)))),
-  ].filter(Boolean);
+  const words = readTags(tags);
   return {
     ...rest,
     ...about,
     name: about.name.trim(),
     description: about.description.trim(),
-    ...(words.length > 0 && { tags: words.slice(0, MOST_TAGS) }),
+    ...(words.length > 0 && { tags: words }),
     ...(notes.trim() !== '' && { notes: notes.trim() }),
     ...(coverSeconds !== null && { coverSeconds }),
   };

@@ -2,7 +2,9 @@
 import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import { toast } from 'sonner';
+import { freeName } from '@/core/kit/freeName';
 import type { OwnMove } from '@/core/model/house';
+import { LONGEST_NAME } from '@/core/model/house';
 import { LONGEST_FILE, ownMoveToText, textToOwnMove } from '@/core/model/ownMove';
 import type { Motion } from '@/core/model/template';
 import { wordsOf } from '../../shared/api';
@@ -36,7 +38,12 @@ export function KeepMoveRows({ motion }: Props) {
   const bringIn = async (picked: File): Promise<void> => {
     try {
       const own = textToOwnMove(await picked.slice(0, LONGEST_FILE + 1).text(), picked.name);
-      await change((now) => [...now, { ...own, id: nanoid(10) }], `“${own.name}” is kept in the House`);
+      const name = freeName(own.name, new Set(moves.map((move) => move.name)), LONGEST_NAME);
+      const said =
+        name === own.name
+          ? `“${name}” is kept in the House`
+          : `“${own.name}” was taken: it is kept as “${name}”`;
+      await change((now) => [...now, { ...own, name, id: nanoid(10) }], said);
     } catch (error) {
       toast.error(wordsOf(error));
     }

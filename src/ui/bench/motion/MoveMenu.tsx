@@ -78,15 +78,22 @@ function Gallery({ layer, offers, chosen, onPick, onDone }: GalleryProps) {
   const tiles = useMemo(() => {
     const words = search.trim().toLowerCase();
     const kept = offers.some(({ previewed }) => previewed.kind === 'hold') ? [] : moves;
-    const own = kept.map(({ id, name, motion }) => ({
+    const byFolder = kept.toSorted((a, b) => (a.folder ?? '').localeCompare(b.folder ?? ''));
+    const own = byFolder.map(({ id, name, motion, folder, tags = [] }) => ({
       id: `house ${id}`,
       label: name,
-      note: 'of the House',
+      note: folder === undefined ? 'of the House' : `House · ${folder}`,
+      foundBy: [name, folder ?? '', ...tags].join('\n').toLowerCase(),
       previewed: { kind: 'kept', motion } as const,
       pick: () => takeKept(motion),
     }));
-    const ready = offers.map((offer) => ({ ...offer, note: '', pick: () => onPick(offer.id) }));
-    return [...own, ...ready].filter(({ label }) => label.toLowerCase().includes(words));
+    const ready = offers.map((offer) => ({
+      ...offer,
+      note: '',
+      foundBy: offer.label.toLowerCase(),
+      pick: () => onPick(offer.id),
+    }));
+    return [...own, ...ready].filter(({ foundBy }) => foundBy.includes(words));
   }, [offers, moves, search, onPick, takeKept]);
   const take = (tile: (typeof tiles)[number] | undefined): void => {
     if (tile === undefined) return;

@@ -15,7 +15,13 @@ const realFetch = globalThis.fetch;
 const SLOW = motionOf(newMoveUse('slide', { startSeconds: 2, lengthSeconds: 9 }), null, {
   hold: [],
 });
-const HOUSE = { ...FIRST_HOUSE, moves: [{ id: 'drop', name: 'Lantern drop', motion: SLOW }] };
+const HOUSE = {
+  ...FIRST_HOUSE,
+  moves: [
+    { id: 'drift', name: 'Drift', motion: SLOW, folder: 'Straps', tags: ['river', 'slow'] },
+    { id: 'drop', name: 'Lantern drop', motion: SLOW },
+  ],
+};
 
 beforeEach(() => {
   globalThis.fetch = async (input) =>
@@ -43,6 +49,19 @@ describe('the moves to choose from', () => {
     await userEvent.keyboard('ribbon{Enter}');
     expect(moves()).toEqual(['unroll']);
     expect(screen.queryByLabelText('Find a move')).toBeNull();
+  });
+
+  test('those of the House are found by their folder and tags too, and stand folder by folder', async () => {
+    const find = await open();
+    const named = (): (string | null)[] =>
+      screen.getAllByRole('button', { name: /House/ }).map((one) => one.textContent);
+    await waitFor(() => expect(named()).toHaveLength(2));
+    expect(named()[1]).toMatch(/Drift ?House · Straps$/);
+    for (const typed of ['straps', 'river']) {
+      await userEvent.clear(find);
+      await userEvent.type(find, typed);
+      expect(named()).toHaveLength(1);
+    }
   });
 
   test('nothing is taken where nothing is found', async () => {
