@@ -3,6 +3,7 @@ import { DEMO_TEMPLATES, tidelineStrap } from '../../../demo/templates';
 import { testTemplate, testText } from '../testing';
 import type { House } from './house';
 import { captionRules, creditRules, FIRST_HOUSE } from './house';
+import { motionOf, newMoveUse } from './newMove';
 import { finishUses, followHouse, houseChanges, moveUses, usesOf } from './houseChanges';
 import { parseTemplate } from './templateSchema';
 
@@ -45,6 +46,15 @@ describe('changes of the house', () => {
     };
     const kinds = houseChanges(FIRST_HOUSE, otherwise).map(({ kind }) => kind);
     expect(kinds.sort()).toEqual(['captions', 'checks', 'credits', 'filesDays', 'language', 'timing']);
+  });
+
+  test('are told of entries that stay but are otherwise than before', () => {
+    const move = { id: 'drop', name: 'Lantern drop', motion: motionOf([newMoveUse('bounce')], 'mirror') };
+    const kept = (entry: House['moves'][number]): House => ({ ...FIRST_HOUSE, moves: [entry] });
+    const told = (entry: House['moves'][number]) => houseChanges(kept(move), kept(entry));
+    expect(told(move)).toEqual([]);
+    for (const more of [{ name: 'Drop' }, { folder: 'Straps' }, { tags: ['river'] }])
+      expect(told({ ...move, ...more })).toEqual([{ kind: 'names' }]);
   });
 
   test('go into every place with exactly that value, and nowhere else', () => {

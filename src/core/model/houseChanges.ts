@@ -24,7 +24,7 @@ export type HouseChange =
   | { readonly kind: 'colour'; readonly name: string; readonly from: string; readonly to: string }
   | { readonly kind: 'face'; readonly name: string; readonly from: string; readonly to: string }
   | { readonly kind: HousePart }
-  /** Entries that were added, taken away or renamed: nothing that is made already changes by it. */
+  /** Entries that were added, taken away, renamed or are found otherwise: nothing that is made already changes by it. */
   | { readonly kind: 'names' };
 
 /** What differs between two states of the house. */
@@ -51,8 +51,9 @@ export function houseChanges(before: House, after: House): HouseChange[] {
   return [...colours, ...faces, ...parts, ...names];
 }
 
+/** Entries without the values that are changes of their own. */
 function listed(list: House[(typeof LISTS)[number]] = []): unknown {
-  return list.map(({ id, name }) => [id, name]);
+  return list.map((entry) => ({ ...entry, colour: null, face: null }));
 }
 
 /**

@@ -89,7 +89,7 @@ function FoundBy({ move, onChange }: FoundByProps) {
       />
       <input
         aria-label={`Tags of ${move.name}, with commas`}
-        placeholder="Tags, with commas"
+        placeholder="Tags"
         value={typed ?? tagsToText(move.tags)}
         maxLength={MOST_TAGS * (LONGEST_TAG + 2)}
         onChange={(event) => setTyped(event.target.value)}
