@@ -17,6 +17,8 @@ import { actAt, compileMove, mirrorMove, mirrorWindows, unitPlaces } from './mot
 export interface PosedUnit {
   readonly unit: LayerUnit;
   readonly acts: readonly Act[];
+  /** Not seen: it keeps the place of a slice while the unit is whole in that of the first one. */
+  readonly aside?: true;
 }
 
 /** The moves of a column that act together, made ready. */
@@ -98,6 +100,7 @@ export function compileColumn(
       : compiled;
     return { use, move, own, of, cuts: use.unit === finest ? cutsOf(use) : WHOLE };
   });
+  const aside = units.map((unit): PosedUnit => ({ unit, acts: [hiding(unit)], aside: true }));
   const plans = movers.flatMap(({ move }) => move.plans[0]?.[0] ?? []);
   const masks = plans.flatMap(({ plan }) => plan.mask ?? []);
   return {
@@ -122,12 +125,19 @@ export function compileColumn(
         moving ||= acts.length > 0;
         if (apart) return { unit, acts };
         // Nothing moves its slices against one another: it is whole, in the place of the first of them.
-        return { unit: slice === 0 ? units[whole] : { ...unit, shapes: [] }, acts };
+        return slice === 0 ? { unit: units[whole], acts } : aside[whole];
       });
       return moving ? posed : null;
     },
   };
 }
+
+const hiding = (unit: LayerUnit): Act => ({
+  unit,
+  pose: { ...REST, opacity: 0 },
+  plan: { parts: [] },
+  pivot: 'centre',
+});
 
 const WHOLE: readonly SliceCut[] = [[0, 1]];
 const cutsOf = (use: MoveUse): readonly SliceCut[] => MOVES.get(use.move).cuts ?? WHOLE;

@@ -7,6 +7,8 @@ test('figures of any script and basic Latin letters go round in their order', ()
   expect(before('2')).toEqual(['2', '1', '9', '1']);
   expect(before('\u0665')).toEqual(['\u0665', '\u0664', '\u0662', '\u0664']);
   expect(before('\u0966')).toEqual(['\u0966', '\u096f', '\u096d', '\u096f']);
+  // Sets of figures that follow one another: double-struck ones after bold ones.
+  expect(before('\u{1d7d9}')).toEqual(['\u{1d7d9}', '\u{1d7d8}', '\u{1d7e0}', '\u{1d7d8}']);
   expect(before('b')).toEqual(['b', 'a', 'y', 'q']);
   expect(before('Z')).toEqual(['Z', 'Y', 'W', 'O']);
   expect(leafBefore('a', -1)).toBe('b');

@@ -60,6 +60,20 @@ test('flip through the figures before their own: the next behind the leaf, the o
   expect(shownAt(title, LENGTH.totalSeconds)).toEqual([]);
 });
 
+test('at every frame the half behind shows the one that comes after the half below', () => {
+  const forms = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'].flatMap(formsOf);
+  for (const unitSeconds of [0.6, 0.8])
+    for (const changes of [3, 4, 5, 6, 7, 9]) {
+      const title = flap('7', { params: { changes }, unitSeconds, overlap: 0.85 });
+      for (let frame = 1; frame < 25; frame++) {
+        const [upper, lower, ...more] = shownAt(title, frame / 25);
+        // Once it has arrived it is whole.
+        if (more.length === 0) continue;
+        expect((forms.indexOf(upper) - forms.indexOf(lower) + 10) % 10).toBe(1);
+      }
+    }
+});
+
 test('a letter whose time has not come is not there, and one that has arrived is not cut any more', () => {
   const title = flap('77', { overlap: 0, lengthSeconds: 1 });
   const [seven] = formsOf('7');

@@ -56,6 +56,7 @@ function visit(stage: Stage, ids: readonly string[], seconds: number, within: Wi
             opacity: within.opacity * carried.opacity,
           };
     return units.flatMap((unit, i): WordState[] => {
+      if (unit.aside === true) return [];
       const seen = stateOf(layer, unit, around);
       if (layer.layer.kind !== 'group') {
         const [first, , third] = projectCorners(seen.map, unit.unit.ink);

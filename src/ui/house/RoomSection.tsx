@@ -15,7 +15,7 @@ const KINDS: readonly { readonly value: KeptKind; readonly label: string }[] = [
   { value: 'template', label: 'Templates' },
   { value: 'project', label: 'Projects' },
   { value: 'picture', label: 'Pictures' },
-  { value: 'video', label: 'Videos' },
+  { value: 'video', label: 'Videos, sounds' },
   { value: 'job', label: 'Jobs and their files' },
 ];
 

@@ -36,6 +36,7 @@ export function SoundMenu({ playing, speed }: Props) {
   const apply = useApply();
   const file = useRef<HTMLInputElement>(null);
   const [says, setSays] = useState('');
+  const [sending, setSending] = useState('');
   const url = useSoundUrl(sound);
   const audio = usePlayedAlong(url, playing, speed);
   const keep = (next: TemplateSound | undefined): void => {
@@ -43,13 +44,15 @@ export function SoundMenu({ playing, speed }: Props) {
     apply(({ sound: _, ...rest }) => (next === undefined ? rest : { ...rest, sound: next }));
   };
   const send = async (picked: File): Promise<void> => {
-    setSays(`Sending ${picked.name}…`);
+    setSays('');
+    setSending(`Sending ${picked.name}…`);
     try {
       const { id, name } = await sendFile<TakenSound>('sound', picked);
       keep({ source: `media:${id}`, name });
     } catch (error) {
       setSays(error instanceof Error && !(error instanceof CancelledError) ? error.message : '');
     }
+    setSending('');
   };
   const choose = (value: string): void => {
     if (value === 'file') file.current?.click();
@@ -85,9 +88,9 @@ export function SoundMenu({ playing, speed }: Props) {
           onError={() => setSays(url === undefined ? '' : `“${sound?.name}” cannot be played here.`)}
         />
       </span>
-      {says !== '' && (
-        <span role="status" className="text-stop-ink">
-          {says}
+      {says + sending !== '' && (
+        <span role="status" className={sending === '' ? 'text-stop-ink' : 'text-soft'}>
+          {sending === '' ? says : sending}
         </span>
       )}
     </>
