@@ -126,9 +126,11 @@ test('a roll tells the ways to meet its length, takes another, refuses a wrong l
   const ways = page.getByRole('region', { name: 'Ways to meet this length' });
   await expect(ways.getByRole('button', { pressed: true })).toContainText('nearest to the design');
   const others = ways.getByRole('button', { pressed: false });
-  const other = await others.first().textContent();
+  // By its speed: gaps are set anew when a font comes that only some names need.
+  const [speed = ''] = /^\d+ px a frame/.exec((await others.first().textContent()) ?? '') ?? [];
   await others.first().click();
-  await expect(ways.getByRole('button', { pressed: true })).toHaveText(other ?? '');
+  await expect(ways.getByRole('button', { pressed: true })).toContainText(speed);
+  expect(speed).not.toBe('');
   await page.keyboard.press('Control+z');
   await expect(ways.getByRole('button', { pressed: true })).toContainText('nearest to the design');
 
