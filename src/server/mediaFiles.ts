@@ -5,13 +5,30 @@ import { NotFoundError } from './respond';
 /** The ending of a file that is not whole yet; those that a stop left are cleared at the next start. */
 export const INCOMING = '.incoming';
 
-const ID = /^([0-9a-f]{24})-(mp4|webm|mov|mp3|wav|flac|ogg|m4a)$/;
+/** The endings of videos and sounds as they are kept, and what such files are. */
+const TYPES: Readonly<Record<string, string>> = {
+  mp4: 'video/mp4',
+  webm: 'video/webm',
+  mov: 'video/quicktime',
+  mp3: 'audio/mpeg',
+  wav: 'audio/wav',
+  flac: 'audio/flac',
+  ogg: 'audio/ogg',
+  m4a: 'audio/mp4',
+};
+const ID = new RegExp(`^([0-9a-f]{24})-(${Object.keys(TYPES).join('|')})$`);
 
 /** The name of a video's or a sound's file in the folder of both. Throws NotFoundError for what is no id of one. */
 export function mediaFileName(id: string): string {
   const found = ID.exec(id);
   if (found === null) throw new NotFoundError(`There is no video or sound "${id.slice(0, 64)}".`);
   return `${found[1]}.${found[2]}`;
+}
+
+/** The media type of a kept video or sound, by its id. Throws NotFoundError for what is no id of one. */
+export function mediaTypeOf(id: string): string {
+  const name = mediaFileName(id);
+  return TYPES[name.slice(name.lastIndexOf('.') + 1)];
 }
 
 /** Where videos lie in their folder, by id; those that are not there are left out. */

@@ -1,9 +1,7 @@
 import type { MovePlan } from './move';
 import { defineMove, numberParam } from './move';
-import type { MovePart } from './part';
+import type { MovePart, Station } from './part';
 import { from, through } from './part';
-
-type Station = readonly [number, number, string?];
 
 const TURNED_DEGREES = 90;
 // It is there at once, but not before its time.

@@ -35,11 +35,11 @@ export function from(property: PoseProperty, value: number, options: FromOptions
   };
 }
 
-/** A property that goes through values ([share of the time, value, ease]) and then to rest. */
-export function through(
-  property: PoseProperty,
-  stations: readonly (readonly [number, number, string?])[],
-): MovePart {
+/** A share of the time, the value that is reached there, and how. */
+export type Station = readonly [at: number, value: number, ease?: string];
+
+/** A property that goes through values and then to rest. */
+export function through(property: PoseProperty, stations: readonly Station[]): MovePart {
   return {
     property,
     keys: stations.map(([at, value, ease]) => ({ at, value, ...(ease !== undefined && { ease }) })),

@@ -1,9 +1,8 @@
 import type { Rect } from '../kit/rect';
 import type { UnitPlace } from './move';
 import { defineMove } from './move';
+import type { Station } from './part';
 import { through } from './part';
-
-type Station = readonly [number, number, string?];
 
 /** A line of units along one axis: where each begins and ends, the way that it is read. */
 interface Row {

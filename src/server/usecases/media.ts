@@ -8,7 +8,7 @@ import type { ReceivedFile } from '../incoming/receiveBody';
 import { hasFfmpeg } from '../press/ffmpeg';
 import { NotFoundError } from '../respond';
 import { sendFile } from '../sendFile';
-import { mediaFileName } from '../mediaFiles';
+import { mediaFileName, mediaTypeOf } from '../mediaFiles';
 import { isShownByBrowsers, probeVideo } from '../videos/probe';
 import { soundPeaks } from '../videos/sound';
 import { copyState, startCopy } from '../videos/viewingCopy';
@@ -20,13 +20,6 @@ const ACCEPTED = new Map([
   ['video/mp4', 'mp4'],
   ['video/webm', 'webm'],
   ['video/quicktime', 'mov'],
-]);
-const SOUND_TYPES = new Map([
-  ['audio/mpeg', 'mp3'],
-  ['audio/wav', 'wav'],
-  ['audio/flac', 'flac'],
-  ['audio/ogg', 'ogg'],
-  ['audio/mp4', 'm4a'],
 ]);
 // Containers that browsers do not open at all.
 const COPIED = new Set([
@@ -79,11 +72,8 @@ const LONGEST_NAME = 120;
 /** All videos that are in use; sounds are none. */
 export async function getVideos(): Promise<KeptVideo[]> {
   const all = await listMedia((await workshop()).db);
-  return all.filter(({ id }) => !isSound(id));
+  return all.filter(({ id }) => mediaTypeOf(id).startsWith('video/'));
 }
-
-const isSound = (id: string): boolean =>
-  [...SOUND_TYPES.values()].some((ending) => id.endsWith(`-${ending}`));
 
 /** How far the viewing copy of a video is. Throws NotFoundError for one that is neither kept nor being made. */
 export async function getCopyState(id: string): Promise<CopyState> {
@@ -108,9 +98,7 @@ export async function getSoundPeaks(id: string): Promise<Uint8Array> {
 export async function mediaFile(request: Request, id: string): Promise<Response> {
   const path = await mediaPath(id);
   const { db } = await workshop();
-  const [mediaType] = [...ACCEPTED, ...SOUND_TYPES].find(([, ending]) => id.endsWith(`-${ending}`)) ?? [
-    'video/mp4',
-  ];
+  const mediaType = mediaTypeOf(id);
   const sha256 = (await findMedia(db, id))?.hash;
   const gone = `The file "${id}" is not in the data folder.`;
   return sendFile(request, path, {

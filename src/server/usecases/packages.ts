@@ -9,7 +9,6 @@ import {
   PACKAGE_EXTENSION,
   missingFaces,
   packagedPictureIds,
-  packagedSoundId,
   readTemplatePackage,
   renamePictures,
   writeTemplatePackage,
@@ -27,6 +26,7 @@ import { ownFaceId } from '@/core/faces/ownFaces';
 import { listFonts } from '@/db/fonts';
 import { everyFace } from '@/core/resolve/faces';
 import type { Template } from '@/core/model/template';
+import { soundFileId } from '@/core/model/templateSound';
 import { fileSlug } from '@/core/kit/fileSlug';
 import type { ReceivedFile } from '../incoming/receiveBody';
 import type { OpenZip } from '../incoming/unzip';
@@ -76,7 +76,7 @@ export async function templatePackage(id: string): Promise<Response> {
 
 /** The sound of a template. Throws InputError where it is gone. */
 async function packagedSound(document: Template): Promise<PackagedSound | null> {
-  const id = packagedSoundId(document);
+  const id = soundFileId(document.sound);
   if (id === null) return null;
   const { mediaFolder } = await workshop();
   const bytes = await readFile(join(mediaFolder, mediaFileName(id))).catch(() => null);

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
-import { receiveBody } from '../incoming/receiveBody';
 import type { ReceivedFile } from '../incoming/receiveBody';
+import { receivedIn } from '../testing/received';
 import { workshop } from '../workshop';
 import { getSoundPeaks, getVideos, mediaFile } from './media';
 import { takeInPackage, templatePackage } from './packages';
@@ -28,10 +28,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true });
 });
 
-async function received(bytes: Buffer): Promise<ReceivedFile> {
-  const request = new Request('http://127.0.0.1/', { method: 'POST', body: Uint8Array.from(bytes) });
-  return receiveBody(request, { where: 'File', folder: join(folder, 'incoming'), mostBytes: 1e9 });
-}
+const received = (bytes: Buffer): Promise<ReceivedFile> => receivedIn(join(folder, 'incoming'), bytes);
 
 /** A second of silence and a second of a tone, made by ffmpeg as a kind of file. */
 function made(name: string, ...args: string[]): Buffer {

@@ -12,9 +12,9 @@ import { newTitle } from '@/core/model/project';
 import { InputError } from '@/core/kit/inputError';
 import { StaleWriteError } from '@/db/staleWrite';
 import { encodePng } from '../press/pictures/png';
-import { receiveBody } from '../incoming/receiveBody';
 import type { ReceivedFile } from '../incoming/receiveBody';
 import { NotFoundError } from '../respond';
+import { receivedIn } from '../testing/received';
 import { workshop } from '../workshop';
 import { assetFile, getAssets, takeInPicture } from './assets';
 import { getHouse, putHouse, spreadFinish } from './house';
@@ -285,11 +285,7 @@ describe('stills', () => {
   });
 });
 
-/** A file as it lies on disk once it came in. */
-async function received(bytes: Buffer): Promise<ReceivedFile> {
-  const request = new Request('http://127.0.0.1/', { method: 'POST', body: Uint8Array.from(bytes) });
-  return receiveBody(request, { where: 'File', folder: join(folder, 'incoming'), mostBytes: 1e9 });
-}
+const received = (bytes: Buffer): Promise<ReceivedFile> => receivedIn(join(folder, 'incoming'), bytes);
 const ask = (headers: Record<string, string> = {}): Request => new Request('http://127.0.0.1/', { headers });
 
 describe('videos', () => {

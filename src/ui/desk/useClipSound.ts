@@ -1,11 +1,12 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Clip } from '@/core/model/project';
 import { spanAt } from '@/core/project/lanes';
 import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds } from '@/core/time/rates';
 import type { Player } from '../picture/usePlayer';
-import { SPEECH, SPEECH_SECONDS, standInSpeech } from '../shared/sound/speech';
+import { SPEECH, SPEECH_SECONDS } from '../shared/sound/speech';
+import { useSoundUrl } from '../shared/sound/useSoundUrl';
 import { soundOfClip } from './clipSound';
 
 // Sound that is further off than this is put right; less nobody hears, and putting it right clicks.
@@ -16,15 +17,6 @@ interface ClipSoundOptions {
   readonly on: boolean;
   /** Whether stand-in pictures are spoken over. */
   readonly speaks: boolean;
-}
-
-/** Where the talking stand-in is played from; null until somebody wants it, and until it is made. */
-function useSpeechUrl(wanted: boolean): string | null {
-  const [url, setUrl] = useState<string | null>(null);
-  useEffect(() => {
-    if (wanted) void standInSpeech().then((speech) => setUrl(speech.url));
-  }, [wanted]);
-  return url;
 }
 
 /**
@@ -44,17 +36,13 @@ export function useClipSound(
   const source = on && clip !== undefined ? soundOfClip(clip.picture, speaks) : null;
   const into = clip === undefined ? 0 : frameToSeconds(frame - clip.startFrame + clip.sourceStartFrame, rate);
   const seconds = source === SPEECH ? into % SPEECH_SECONDS : into;
-  const speech = useSpeechUrl(source === SPEECH);
-  const address =
-    source === SPEECH ? speech : source === null ? null : `/api/media/${encodeURIComponent(source)}`;
-  const first = useRef(true);
+  const address = useSoundUrl(source);
+  const lastFrame = useRef(frame);
   useEffect(() => {
-    // Nothing sounds because a desk was opened.
-    if (first.current) {
-      first.current = false;
-      return;
-    }
-    if (address === null) {
+    const isMoved = lastFrame.current !== frame;
+    lastFrame.current = frame;
+    // Nothing sounds because a desk was opened, another sheet is shown or a sound has come.
+    if (address === null || (!playing && !isMoved)) {
       sound.current?.pause();
       return;
     }
@@ -66,7 +54,7 @@ export function useClipSound(
     if (element.paused) void element.play().catch(() => undefined);
     clearTimeout(stop.current);
     if (!playing) stop.current = setTimeout(() => element.pause(), SCRUB_MS);
-  }, [address, seconds, playing]);
+  }, [address, frame, seconds, playing]);
   useEffect(
     () => () => {
       clearTimeout(stop.current);

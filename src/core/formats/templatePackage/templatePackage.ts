@@ -5,6 +5,7 @@ import { everyFace } from '../../resolve/faces';
 import { everyPicture } from '../../resolve/pictures';
 import { exactly, listOf } from '../../model/schemaParts';
 import type { Template } from '../../model/template';
+import { soundFileId } from '../../model/templateSound';
 import { parseTemplate } from '../../model/templateSchema';
 import { InputError } from '../../kit/inputError';
 import { wellFormedValue } from '../../kit/wellFormed';
@@ -87,13 +88,6 @@ interface Manifest {
 export function packagedPictureIds(template: Template): string[] {
   const below = template.backdrop.startsWith('asset:') ? [template.backdrop.slice('asset:'.length)] : [];
   return [...new Set([...everyPicture(template), ...below])];
-}
-
-const OF_MEDIA = 'media:';
-
-/** The id of the sound file that a template plays along with; null for none and for the stand-in. */
-export function packagedSoundId({ sound }: Template): string | null {
-  return sound?.source.startsWith(OF_MEDIA) === true ? sound.source.slice(OF_MEDIA.length) : null;
 }
 
 /** The ids of faces that a template asks for and that are not here. */
@@ -199,7 +193,8 @@ export function readTemplatePackage(
   });
   const asked = new Set(everyFace(template));
   const fonts = manifest.fonts.flatMap(({ face, files = [] }) => (asked.has(face) ? files : []));
-  const sound = packagedSoundId(template) === null ? null : (manifest.sound ?? { file: 'sound/1', name: '' });
+  const sound =
+    soundFileId(template.sound) === null ? null : (manifest.sound ?? { file: 'sound/1', name: '' });
   const lost = [...fonts, ...(sound === null ? [] : [sound])].find(({ file }) => !names.has(file));
   if (lost !== undefined)
     throw InputError.of(

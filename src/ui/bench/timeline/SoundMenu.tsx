@@ -4,7 +4,8 @@ import type { TakenSound } from '@/contract/assets';
 import type { TemplateSound } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
 import { SelectBox } from '../../shared/SelectBox';
-import { SPEECH, standInSpeech } from '../../shared/sound/speech';
+import { SPEECH } from '../../shared/sound/speech';
+import { useSoundUrl } from '../../shared/sound/useSoundUrl';
 import { CancelledError, sendFile } from '../../shared/uploads';
 import { useApply, useBench, useTemplatePart } from '../state/benchStore';
 import { soundFileOf } from './soundFileOf';
@@ -19,17 +20,6 @@ interface Props {
 const DRIFT_SECONDS = 0.15;
 const STAND_IN: TemplateSound = { source: SPEECH, name: 'Speech' };
 
-/** Where a template's sound is played from; undefined for none, and until it is known. */
-function useSoundUrl(sound: TemplateSound | undefined): string | undefined {
-  const file = soundFileOf(sound);
-  const [speech, setSpeech] = useState<string>();
-  useEffect(() => {
-    if (file === SPEECH) void standInSpeech().then(({ url }) => setSpeech(url));
-  }, [file]);
-  if (file === null) return undefined;
-  return file === SPEECH ? speech : `/api/media/${encodeURIComponent(file)}`;
-}
-
 /** A sound that plays with the title, to tap marks along with: the talking stand-in, or a file that stays with the template. */
 export function SoundMenu({ playing, speed }: Props) {
   const sound = useTemplatePart((template) => template.sound);
@@ -37,7 +27,7 @@ export function SoundMenu({ playing, speed }: Props) {
   const file = useRef<HTMLInputElement>(null);
   const [says, setSays] = useState('');
   const [sending, setSending] = useState('');
-  const url = useSoundUrl(sound);
+  const url = useSoundUrl(soundFileOf(sound));
   const audio = usePlayedAlong(url, playing, speed);
   const keep = (next: TemplateSound | undefined): void => {
     setSays('');
@@ -84,8 +74,8 @@ export function SoundMenu({ playing, speed }: Props) {
         />
         <audio
           ref={audio}
-          src={url}
-          onError={() => setSays(url === undefined ? '' : `“${sound?.name}” cannot be played here.`)}
+          src={url ?? undefined}
+          onError={() => setSays(url === null ? '' : `“${sound?.name}” cannot be played here.`)}
         />
       </span>
       {says + sending !== '' && (
@@ -98,12 +88,12 @@ export function SoundMenu({ playing, speed }: Props) {
 }
 
 /** A sound that keeps to the playhead while the title plays. */
-function usePlayedAlong(url: string | undefined, playing: boolean, speed: number) {
+function usePlayedAlong(url: string | null, playing: boolean, speed: number) {
   const { playhead } = useBench();
   const audio = useRef<HTMLAudioElement>(null);
   useEffect(() => {
     const element = audio.current;
-    if (element === null || url === undefined) return;
+    if (element === null || url === null) return;
     element.playbackRate = speed;
     if (!playing) {
       element.pause();
