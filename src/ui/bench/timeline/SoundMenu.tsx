@@ -1,7 +1,9 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { toast } from 'sonner';
 import type { TakenSound } from '@/contract/assets';
 import type { TemplateSound } from '@/core/model/template';
+import { wordsOf } from '../../shared/api';
 import { FilePicker } from '../../shared/FilePicker';
 import { SelectBox } from '../../shared/SelectBox';
 import { SPEECH } from '../../shared/sound/speech';
@@ -18,6 +20,7 @@ interface Props {
 
 // A sound that has run this far from the picture is put right.
 const DRIFT_SECONDS = 0.15;
+const LONG_MS = 12_000;
 const STAND_IN: TemplateSound = { source: SPEECH, name: 'Speech' };
 
 /** A sound that plays with the title, to tap marks along with: the talking stand-in, or a file that stays with the template. */
@@ -25,24 +28,17 @@ export function SoundMenu({ playing, speed }: Props) {
   const sound = useTemplatePart((template) => template.sound);
   const apply = useApply();
   const file = useRef<HTMLInputElement>(null);
-  const [says, setSays] = useState('');
-  const [sending, setSending] = useState('');
   const url = useSoundUrl(soundFileOf(sound));
   const audio = usePlayedAlong(url, playing, speed);
-  const keep = (next: TemplateSound | undefined): void => {
-    setSays('');
+  const keep = (next: TemplateSound | undefined): void =>
     apply(({ sound: _, ...rest }) => (next === undefined ? rest : { ...rest, sound: next }));
-  };
   const send = async (picked: File): Promise<void> => {
-    setSays('');
-    setSending(`Sending ${picked.name}…`);
     try {
       const { id, name } = await sendFile<TakenSound>('sound', picked);
       keep({ source: `media:${id}`, name });
     } catch (error) {
-      setSays(error instanceof Error && !(error instanceof CancelledError) ? error.message : '');
+      if (!(error instanceof CancelledError)) toast.error(wordsOf(error), { duration: LONG_MS });
     }
-    setSending('');
   };
   const choose = (value: string): void => {
     if (value === 'file') file.current?.click();
@@ -50,40 +46,28 @@ export function SoundMenu({ playing, speed }: Props) {
     else if (value === SPEECH) keep(STAND_IN);
   };
   return (
-    <>
-      <span
-        className="w-32 shrink-0"
-        title="Plays here only, to set times by: rendered files have no sound of it"
-      >
-        <SelectBox
-          label="Sound that plays along"
-          value={sound === undefined ? 'none' : 'now'}
-          choices={[
-            { value: 'none', label: 'No sound' },
-            ...(sound === undefined ? [] : [{ value: 'now', label: sound.name }]),
-            { value: SPEECH, label: 'Speech stand-in' },
-            { value: 'file', label: 'A file…' },
-          ]}
-          onChange={choose}
-        />
-        <FilePicker
-          input={file}
-          label="A sound file"
-          accept="audio/*"
-          onPick={(picked) => void send(picked)}
-        />
-        <audio
-          ref={audio}
-          src={url ?? undefined}
-          onError={() => setSays(url === null ? '' : `“${sound?.name}” cannot be played here.`)}
-        />
-      </span>
-      {says + sending !== '' && (
-        <span role="status" className={sending === '' ? 'text-stop-ink' : 'text-soft'}>
-          {sending === '' ? says : sending}
-        </span>
-      )}
-    </>
+    <span
+      className="w-32 shrink-0"
+      title="Plays here only, to set times by: rendered files have no sound of it"
+    >
+      <SelectBox
+        label="Sound that plays along"
+        value={sound === undefined ? 'none' : 'now'}
+        choices={[
+          { value: 'none', label: 'No sound' },
+          ...(sound === undefined ? [] : [{ value: 'now', label: sound.name }]),
+          { value: SPEECH, label: 'Speech stand-in' },
+          { value: 'file', label: 'A file…' },
+        ]}
+        onChange={choose}
+      />
+      <FilePicker input={file} label="A sound file" accept="audio/*" onPick={(picked) => void send(picked)} />
+      <audio
+        ref={audio}
+        src={url ?? undefined}
+        onError={() => url !== null && toast.error(`“${sound?.name}” cannot be played here.`)}
+      />
+    </span>
   );
 }
 
