@@ -1,3 +1,5 @@
+import { FIRST_HOUSE } from '@/core/model/house';
+import { nameColours } from '@/core/model/houseChanges';
 import type { Plan } from '@/core/model/plan';
 import { MASTER_ID } from '@/core/model/plan';
 import type { Clip, Title } from '@/core/model/project';
@@ -121,7 +123,8 @@ export async function seedDemo(db: Db, keep: Keep): Promise<void> {
     await keep(facts.hash, bytes);
     await putAsset(db, facts);
   }
-  for (const document of DEMO_TEMPLATES) {
+  for (const plain of DEMO_TEMPLATES) {
+    const document = nameColours(plain, FIRST_HOUSE.colours);
     const id = idOf(document);
     await insertTemplate(db, id, document);
     await releaseTemplate(db, id, 1, `${id}-1`);

@@ -5,10 +5,14 @@ import { expect, test } from '@jest/globals';
 import { eq } from 'drizzle-orm';
 import { DEMO_PROJECT_ID, seedDemo } from '../../demo/seed';
 import { newTitle } from '@/core/model/project';
-import { noteEmptiedWords } from './bringOver';
+import { FIRST_HOUSE } from '@/core/model/house';
+import { nameKnownColours, noteEmptiedWords } from './bringOver';
+import { findHouse, saveHouse } from './house';
 import { openDatabase } from './open';
 import { changeProject, findProject, forgetEmptied } from './projects';
-import { facts } from './schema';
+import { facts, templates } from './schema';
+import { findTemplate, insertTemplate, readEditions, releaseTemplate } from './templates';
+import { tidelineStrap } from '../../demo/templates';
 
 test('titles that showed sample words which nobody typed are noted once, until somebody has seen it', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'gilder-over-'));
@@ -39,6 +43,34 @@ test('titles that showed sample words which nobody typed are noted once, until s
   await forgetEmptied(db, DEMO_PROJECT_ID);
   await noteEmptiedWords(db);
   expect(await emptied()).toEqual([]);
+  await close();
+  rmSync(folder, { recursive: true });
+}, 60_000);
+
+test('colours of a folder from before refer to those of its House, once, and no revision counts it', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'gilder-over-'));
+  const { db, close } = await openDatabase(folder);
+  const gold = { id: 'own-gold', name: 'Own gold', colour: '#e3b94f' };
+  const finish = { ...tidelineStrap.layers[0], kind: 'text', id: 'f', name: 'F', look: { fill: '#e3b94f' } };
+  const kept = { ...FIRST_HOUSE, colours: [gold], finishes: [finish] };
+  await saveHouse(db, 0, kept as unknown as typeof FIRST_HOUSE);
+  await insertTemplate(db, 'strap', tidelineStrap);
+  await releaseTemplate(db, 'strap', 1, 'strap-1');
+  await db.delete(facts).where(eq(facts.id, 'colours-have-names'));
+  const goldsIn = (document: unknown): number =>
+    JSON.stringify(document).split('#e3b94f@own-gold').length - 1;
+  const golds = JSON.stringify(tidelineStrap).split('#e3b94f').length - 1;
+  await nameKnownColours(db);
+  const record = await findTemplate(db, 'strap');
+  expect(golds).toBeGreaterThan(0);
+  expect(goldsIn(record?.document)).toBe(golds);
+  expect(record).toMatchObject({ revision: 1, releasedRevision: 1 });
+  expect((await readEditions(db, ['strap-1'])).map(({ document }) => goldsIn(document))).toEqual([golds]);
+  expect(goldsIn((await findHouse(db)).document.finishes)).toBe(1);
+  // What is a figure alone from then on stays one.
+  await db.update(templates).set({ document: tidelineStrap });
+  await nameKnownColours(db);
+  expect(goldsIn((await findTemplate(db, 'strap'))?.document)).toBe(0);
   await close();
   rmSync(folder, { recursive: true });
 }, 60_000);

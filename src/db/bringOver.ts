@@ -1,11 +1,13 @@
 import { asc, eq, inArray } from 'drizzle-orm';
 import type { EmptiedWords } from '@/contract/projects';
 import type { FieldValues, Template } from '@/core/model/template';
+import { nameColours, nameColoursIn } from '@/core/model/houseChanges';
 import { storedTemplate } from '@/core/model/upgradeTemplate';
 import { airValue, designValue, isWords } from '@/core/resolve/fieldValue';
 import { isFact, setFact } from './facts';
 import type { Db } from './open';
-import { editions, projects, titles } from './schema';
+import { findHouse } from './house';
+import { editions, house, projects, templates, titles } from './schema';
 
 const SAMPLES_STAY = 'samples-stay-samples';
 
@@ -19,6 +21,34 @@ export async function noteEmptiedWords(db: Db): Promise<void> {
     if (emptied.length > 0) await db.update(projects).set({ emptied }).where(eq(projects.id, id));
   }
   await setFact(db, SAMPLES_STAY);
+}
+
+const COLOURS_HAVE_NAMES = 'colours-have-names';
+
+/**
+ * Has, once, every colour of a folder from before that is exactly the figure of one of the House refer to it: in
+ * templates, in their editions, and in what is kept in the House. Nothing is painted otherwise by it, so no revision
+ * counts it as a change.
+ */
+export async function nameKnownColours(db: Db): Promise<void> {
+  if (await isFact(db, COLOURS_HAVE_NAMES)) return;
+  const { document, revision } = await findHouse(db);
+  const { colours } = document;
+  await db.transaction(async (tx) => {
+    for (const table of [templates, editions]) {
+      for (const { id } of await tx.select({ id: table.id }).from(table)) {
+        const [row] = await tx.select({ stored: table.document }).from(table).where(eq(table.id, id));
+        const stored = storedTemplate(row.stored);
+        const named = nameColours(stored, colours);
+        if (named !== stored) await tx.update(table).set({ document: named }).where(eq(table.id, id));
+      }
+    }
+    if (revision > 0) {
+      const kept = nameColoursIn({ finishes: document.finishes, moves: document.moves }, colours);
+      await tx.update(house).set({ document: { ...document, ...kept } });
+    }
+    await setFact(tx, COLOURS_HAVE_NAMES);
+  });
 }
 
 async function emptiedIn(db: Db, projectId: string): Promise<EmptiedWords[]> {

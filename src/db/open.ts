@@ -1,5 +1,5 @@
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
-import { noteEmptiedWords } from './bringOver';
+import { nameKnownColours, noteEmptiedWords } from './bringOver';
 import { openEmbedded } from './embedded';
 import { openServer } from './server';
 import type * as schema from './schema';
@@ -35,6 +35,7 @@ export async function openDatabase(dataFolder: string): Promise<OpenDatabase> {
   try {
     await completeListed(open.db);
     await noteEmptiedWords(open.db);
+    await nameKnownColours(open.db);
     return open;
   } catch (error) {
     await open.close();

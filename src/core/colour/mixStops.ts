@@ -1,5 +1,6 @@
 import { converter, formatHex, modeLrgb, modeOklab, modeRgb, parse, useMode as addSpace } from 'culori/fn';
 import type { GradientStop, HexColour } from '../display/list';
+import { figureOf } from './houseColour';
 
 addSpace(modeRgb);
 addSpace(modeLrgb);
@@ -14,7 +15,7 @@ const STEPS = 1024;
 const MOST_KEPT = 8192;
 const mixed = new Map<string, HexColour>();
 
-/** A colour between two, mixed in OKLab; 0 is the first, 1 the second. Not opaque colours mix by their own opacity. */
+/** A colour between two as a figure, mixed in OKLab; 0 is the first, 1 the second. Not opaque colours mix by their own opacity. */
 export function mixColours(from: HexColour, to: HexColour, share: number): HexColour {
   const step = Math.round(share * STEPS);
   const key = `${from}${to}${step}`;
@@ -27,9 +28,9 @@ export function mixColours(from: HexColour, to: HexColour, share: number): HexCo
 }
 
 function mixInOklab(from: HexColour, to: HexColour, share: number): HexColour {
-  const a = toOklab(parse(from));
-  const b = toOklab(parse(to));
-  if (a === undefined || b === undefined) return from;
+  const a = toOklab(parse(figureOf(from)));
+  const b = toOklab(parse(figureOf(to)));
+  if (a === undefined || b === undefined) return figureOf(from);
   const between = (x: number, y: number): number => x + (y - x) * share;
   return formatHex({ mode: 'oklab', l: between(a.l, b.l), a: between(a.a, b.a), b: between(a.b, b.b) });
 }

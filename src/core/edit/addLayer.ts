@@ -1,3 +1,5 @@
+import type { House } from '../model/house';
+import { nameColoursIn } from '../model/houseChanges';
 import { dropTargets } from './dropTargets';
 import { placeAbove } from './layerOrder';
 import {
@@ -42,6 +44,14 @@ export function addedAbove({ template, layerId }: Added, above: string | null): 
   if (above === null || layers[0]?.id !== layerId) return { template, layerId };
   const rest = { ...template, layers: layers.slice(1) };
   return put(rest, placeAbove(rest, above), layers[0]);
+}
+
+/** The same, with what the new layer has in a figure of the house as that colour of it. */
+export function inHouseColours({ template, layerId }: Added, colours: House['colours']): Added {
+  const layers = template.layers.map((layer) =>
+    layer.id === layerId ? nameColoursIn(layer, colours) : layer,
+  );
+  return { template: { ...template, layers }, layerId };
 }
 
 function put(template: Template, at: number, layer: Layer): Added {

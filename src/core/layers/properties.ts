@@ -1,4 +1,5 @@
 import type { FieldValue, Layer } from '../model/template';
+import { COLOUR_VALUE } from '../colour/houseColour';
 import { FACES } from '../faces/faces';
 import { LONG_STEPS_PATH } from './longSteps';
 import type { Control, FigureControl, Property, PropertyPart, PropertyStage } from './layerKind';
@@ -109,7 +110,7 @@ export function stateProperty(
   };
 }
 
-/** A colour property; anything but `#rrggbb` leaves it as it was. */
+/** A colour property; anything but a figure, or one of the House, leaves it as it was. */
 export function colourProperty(
   path: string,
   label: string,
@@ -121,8 +122,14 @@ export function colourProperty(
     fieldKind: 'colour',
     control: { kind: 'colour' },
     value,
-    with: (next) => write(/^#[0-9a-f]{6}$/i.test(String(next)) ? String(next).toLowerCase() : value),
+    with: (next) => write(colourValue(String(next)) ?? value),
   };
+}
+
+/** A colour as documents have it, its figure in small letters; null for what is none. */
+function colourValue(text: string): string | null {
+  const known = text.slice(0, 7).toLowerCase() + text.slice(7);
+  return COLOUR_VALUE.test(known) ? known : null;
 }
 
 /** A property with a fixed set of values; any other value leaves it as it was. */

@@ -12,7 +12,17 @@ import { PLAIN_LOOK } from './look';
 import { newBoxLayer, newTextLayer } from './newLayers';
 import type { CheckRules, ReadingRules } from './rules';
 import { checksSchema, FIRST_CHECKS, FIRST_READING, readingSchema } from './rules';
-import { colour, exactly, id, languageTag, listOf, number, oneOfShapes, variant } from './schemaParts';
+import {
+  colour,
+  designColour,
+  exactly,
+  id,
+  languageTag,
+  listOf,
+  number,
+  oneOfShapes,
+  variant,
+} from './schemaParts';
 import type { SendPreset } from './sendPreset';
 import { sendPresetsSchema } from './sendPreset';
 import { areasSchema } from './templateSchema';
@@ -122,7 +132,7 @@ export const moveIsFound = {
 };
 
 export const houseSchema = exactly({
-  colours: listOf(exactly({ id, name, colour }), 64),
+  colours: listOf(exactly({ id: id.matches(/^[\w-]+$/), name, colour }), 64),
   finishes: listOf(
     oneOfShapes('kind', {
       text: variant({
@@ -133,7 +143,7 @@ export const houseSchema = exactly({
       }),
       box: variant({
         ...part,
-        fill: colour,
+        fill: designColour,
         fillOpacity: yup.number().required().min(0).max(1),
         shape: yup.object().required(),
         padding: yup.object().required(),

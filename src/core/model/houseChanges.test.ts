@@ -4,7 +4,17 @@ import { testTemplate, testText } from '../testing';
 import type { House } from './house';
 import { captionRules, creditRules, FIRST_HOUSE } from './house';
 import { motionOf, newMoveUse } from './newMove';
-import { finishUses, followHouse, houseChanges, moveUses, usesOf } from './houseChanges';
+import { newBoxLayer } from './newLayers';
+import {
+  finishUses,
+  followHouse,
+  houseChanges,
+  moveUses,
+  nameColours,
+  unnamedColours,
+  usesOf,
+  withFigure,
+} from './houseChanges';
 import { parseTemplate } from './templateSchema';
 
 const GOLD = '#e3b94f';
@@ -17,7 +27,7 @@ describe('changes of the house', () => {
   test('name the colours and faces that have another value, and the parts that differ', () => {
     expect(houseChanges(FIRST_HOUSE, FIRST_HOUSE)).toEqual([]);
     expect(houseChanges(FIRST_HOUSE, recoloured)).toEqual([
-      { kind: 'colour', name: 'Lamp gold', from: GOLD, to: '#aa3311' },
+      { kind: 'colour', id: 'lamp-gold', name: 'Lamp gold', from: GOLD, to: '#aa3311' },
     ]);
     const refaced = { ...FIRST_HOUSE, faces: FIRST_HOUSE.faces.map((one) => ({ ...one, face: 'fraunces' })) };
     expect(houseChanges(FIRST_HOUSE, refaced).map(({ kind }) => kind)).toEqual(['face', 'face']);
@@ -57,24 +67,53 @@ describe('changes of the house', () => {
       expect(told({ ...move, ...more })).toEqual([{ kind: 'names' }]);
   });
 
-  test('go into every place with exactly that value, and nowhere else', () => {
+  test('go into every place that refers to the colour, and nowhere else', () => {
     const changes = houseChanges(FIRST_HOUSE, recoloured);
-    for (const template of DEMO_TEMPLATES) {
+    for (const plain of DEMO_TEMPLATES) {
+      expect(followHouse(plain, changes)).toBe(plain);
+      const template = nameColours(plain, FIRST_HOUSE.colours);
       const next = followHouse(template, changes);
-      const uses = usesOf(template, 'colour', GOLD);
-      expect(usesOf(next, 'colour', GOLD)).toBe(0);
-      expect(usesOf(next, 'colour', '#aa3311')).toBe(uses);
+      const uses = usesOf(template, 'colour', 'lamp-gold');
+      expect(usesOf(next, 'colour', 'lamp-gold')).toBe(uses);
+      expect(JSON.stringify(next).split('#aa3311@lamp-gold')).toHaveLength(uses + 1);
       if (uses === 0) expect(next).toBe(template);
       else expect(parseTemplate(next)).toEqual(next);
-      const back = followHouse(next, houseChanges(recoloured, FIRST_HOUSE));
-      expect(back).toEqual(template);
+      expect(followHouse(next, houseChanges(recoloured, FIRST_HOUSE))).toEqual(template);
     }
-    expect(DEMO_TEMPLATES.some((template) => usesOf(template, 'colour', GOLD) > 0)).toBe(true);
+    const named = DEMO_TEMPLATES.map((one) => nameColours(one, FIRST_HOUSE.colours));
+    expect(named.some((template) => usesOf(template, 'colour', 'lamp-gold') > 0)).toBe(true);
   });
 
-  test('never touch words that somebody typed', () => {
-    const template = testTemplate([testText('name', GOLD)]);
-    expect(followHouse(template, houseChanges(FIRST_HOUSE, recoloured))).toBe(template);
+  test('follow where an earlier change was not taken', () => {
+    const box = newBoxLayer('panel', 'Panel', []);
+    const behind = testTemplate([{ ...box, fill: '#000000@lamp-gold' }]);
+    const [panel] = followHouse(behind, houseChanges(FIRST_HOUSE, recoloured)).layers;
+    expect(panel).toMatchObject({ fill: '#aa3311@lamp-gold' });
+  });
+
+  test('of a new colour: places with its figure and no name can take it, those of another colour never', () => {
+    const twin = { id: 'twin', name: 'Twin', colour: '#10303c' };
+    const changes = houseChanges(FIRST_HOUSE, { ...FIRST_HOUSE, colours: [...FIRST_HOUSE.colours, twin] });
+    expect(changes).toContainEqual({ kind: 'named', id: 'twin', name: 'Twin', figure: '#10303c' });
+    const box = newBoxLayer('panel', 'Panel', []);
+    const both = testTemplate([
+      { ...box, fill: '#10303c' },
+      { ...box, id: 'other', fill: '#10303c@deep-water' },
+    ]);
+    expect(unnamedColours(both).get('#10303c')).toBe(1);
+    const next = followHouse(both, changes);
+    expect(next.layers.map((layer) => layer.kind === 'box' && layer.fill)).toEqual([
+      '#10303c@twin',
+      '#10303c@deep-water',
+    ]);
+    const darker: House = { ...FIRST_HOUSE, colours: [{ ...twin, id: 'deep-water', colour: '#001122' }] };
+    expect(usesOf(followHouse(next, houseChanges(FIRST_HOUSE, darker)), 'colour', 'twin')).toBe(1);
+  });
+
+  test('never touch words that somebody typed, nor the backdrop', () => {
+    const template = { ...testTemplate([testText('name', GOLD)]), backdrop: GOLD };
+    const named = nameColours(template, [{ id: 'gold', name: 'Gold', colour: GOLD }]);
+    expect(named).toBe(template);
   });
 
   test('a face goes into all that is set in it', () => {
@@ -99,14 +138,11 @@ test('uses of finishes and kept moves are counted by layer', () => {
   expect(moveUses(tidelineStrap, { id: 'm', name: 'M', motion: other })).toBe(0);
 });
 
-test('two colours that change places do so at once', () => {
-  const swapped = followHouse(tidelineStrap, [
-    { kind: 'colour', name: 'A', from: GOLD, to: '#10303c' },
-    { kind: 'colour', name: 'B', from: '#10303c', to: GOLD },
-  ]);
-  const counts = (template: typeof tidelineStrap): number[] => [
-    usesOf(template, 'colour', GOLD),
-    usesOf(template, 'colour', '#10303c'),
-  ];
-  expect(counts(swapped)).toEqual(counts(tidelineStrap).toReversed());
+test('what the house keeps has a colour of it as its new figure', () => {
+  const look = { fill: '#10303c@deep-water', edges: ['#10303c', '#e3b94f@lamp-gold'] };
+  expect(withFigure(look, 'deep-water', '#001122')).toEqual({
+    fill: '#001122@deep-water',
+    edges: ['#10303c', '#e3b94f@lamp-gold'],
+  });
+  expect(withFigure(look, 'paper', '#001122')).toBe(look);
 });

@@ -1,4 +1,6 @@
+import { asReference, COLOUR_VALUE, referredColour } from '../colour/houseColour';
 import { sameValue } from '../kit/sameValue';
+import { eachText } from './eachText';
 import type { House } from './house';
 import type { Template } from './template';
 
@@ -21,7 +23,15 @@ const PARTS: Readonly<Record<HousePart, true>> = {
 
 /** Something of the house that has another value now. */
 export type HouseChange =
-  | { readonly kind: 'colour'; readonly name: string; readonly from: string; readonly to: string }
+  | {
+      readonly kind: 'colour';
+      readonly id: string;
+      readonly name: string;
+      readonly from: string;
+      readonly to: string;
+    }
+  /** A colour that is new: places that have its figure without a name can take it. */
+  | { readonly kind: 'named'; readonly id: string; readonly name: string; readonly figure: string }
   | { readonly kind: 'face'; readonly name: string; readonly from: string; readonly to: string }
   | { readonly kind: HousePart }
   /** Entries that were added, taken away, renamed or are found otherwise: nothing that is made already changes by it. */
@@ -29,11 +39,10 @@ export type HouseChange =
 
 /** What differs between two states of the house. */
 export function houseChanges(before: House, after: House): HouseChange[] {
-  const colours = after.colours.flatMap((colour): HouseChange[] => {
-    const old = before.colours.find(({ id }) => id === colour.id);
-    return old === undefined || old.colour === colour.colour
-      ? []
-      : [{ kind: 'colour', name: colour.name, from: old.colour, to: colour.colour }];
+  const colours = after.colours.flatMap(({ id, name, colour }): HouseChange[] => {
+    const old = before.colours.find((one) => one.id === id);
+    if (old === undefined) return [{ kind: 'named', id, name, figure: colour }];
+    return old.colour === colour ? [] : [{ kind: 'colour', id, name, from: old.colour, to: colour }];
   });
   const faces = after.faces.flatMap((face): HouseChange[] => {
     const old = before.faces.find(({ id }) => id === face.id);
@@ -57,37 +66,74 @@ function listed(list: House[(typeof LISTS)[number]] = []): unknown {
 }
 
 /**
- * A template with the changes of the house made in it: a layer that has a colour or a face of the house has it by its
- * value, so that every place with exactly that value follows. The same object where nothing in it changes.
+ * A template with the changes of the house made in it: places that refer to a colour of the house have its figure,
+ * those that have the figure of a new one refer to it, and every place with exactly a face's value follows that.
+ * The same object where nothing in it changes.
  */
 export function followHouse(template: Template, changes: readonly HouseChange[]): Template {
-  // All at once: what becomes one colour is not taken for what that colour was.
-  return replaced(
-    replaced(template, 'colour', changedValues('colour', changes)),
-    'face',
-    changedValues('face', changes),
-  );
+  const colours = new Map<string, string>();
+  const named = new Map<string, string>();
+  const faces = new Map<string, string>();
+  for (const change of changes) {
+    if (change.kind === 'colour') colours.set(change.id, change.to);
+    // Of two entries with one value the first counts.
+    if (change.kind === 'named' && !named.has(change.figure)) named.set(change.figure, change.id);
+    if (change.kind === 'face' && !faces.has(change.from)) faces.set(change.from, change.to);
+  }
+  return inDocument(template, (text, key) => {
+    const id = referredColour(text);
+    const figure = id === null ? undefined : colours.get(id);
+    if (id !== null) return figure === undefined ? text : asReference(figure, id);
+    const name = named.get(text);
+    if (name !== undefined) return asReference(text, name);
+    return (isFace(key) ? faces.get(text) : undefined) ?? text;
+  });
 }
 
-/** What each value becomes; of two entries with one value the first counts. */
-function changedValues(
-  kind: 'colour' | 'face',
-  changes: readonly HouseChange[],
-): ReadonlyMap<string, string> {
-  const values = new Map<string, string>();
-  for (const change of changes)
-    if (change.kind === kind && !values.has(change.from)) values.set(change.from, change.to);
-  return values;
+/** A part of the house with a colour of it as another figure, wherever it refers to that. */
+export function withFigure<T>(part: T, colourId: string, figure: string): T {
+  return eachText(part, (text) => (referredColour(text) === colourId ? asReference(figure, colourId) : text));
 }
 
-/** In how many places a template has a value of the house. */
-export function usesOf(template: Template, kind: 'colour' | 'face', value: string): number {
+/**
+ * A template with every colour that has exactly the figure of one of the house as that one; of two with one figure the
+ * first. The same object where there is none.
+ */
+export function nameColours(template: Template, colours: House['colours']): Template {
+  return inDocument(template, namedBy(colours));
+}
+
+/** The same of a part of a template or of the house, such as a layer. */
+export function nameColoursIn<T>(part: T, colours: House['colours']): T {
+  return eachText(part, namedBy(colours));
+}
+
+function namedBy(colours: House['colours']): (text: string) => string {
+  const ids = new Map(colours.toReversed().map(({ id, colour }) => [colour, id]));
+  return (text) => {
+    const id = ids.get(text);
+    return id === undefined ? text : asReference(text, id);
+  };
+}
+
+/** In how many places a template refers to a colour of the house, by its id, or has a face, by that face's. */
+export function usesOf(template: Template, kind: 'colour' | 'face', id: string): number {
   let count = 0;
-  walk([template.layers, template.fields, template.overrides, template.backdrop], '', (key, text) => {
-    if (text === value && counts(kind, key)) count++;
+  inDocument(template, (text, key) => {
+    if (kind === 'colour' ? referredColour(text) === id : isFace(key) && text === id) count++;
     return text;
   });
   return count;
+}
+
+/** The figures that a template has without a name of the house, in how many places each. */
+export function unnamedColours(template: Template): ReadonlyMap<string, number> {
+  const found = new Map<string, number>();
+  inDocument(template, (text) => {
+    if (COLOUR_VALUE.test(text) && referredColour(text) === null) found.set(text, (found.get(text) ?? 0) + 1);
+    return text;
+  });
+  return found;
 }
 
 /** How many layers of a template have a finish of the house on. */
@@ -103,40 +149,14 @@ export function moveUses(template: Template, move: House['moves'][number]): numb
   ).length;
 }
 
-function replaced(
-  template: Template,
-  kind: 'colour' | 'face',
-  values: ReadonlyMap<string, string>,
-): Template {
-  let found = false;
-  const swap = <T>(value: T): T =>
-    // A walk gives back what it is given, with other texts in it.
-    walk(value, '', (key, text) => {
-      const to = values.get(text);
-      if (to === undefined || !counts(kind, key)) return text;
-      found = true;
-      return to;
-    }) as T;
-  const { layers, fields, overrides, backdrop } = template;
-  const next = {
-    ...template,
-    layers: swap(layers),
-    fields: swap(fields),
-    overrides: swap(overrides),
-    backdrop: kind === 'colour' ? swap(backdrop) : backdrop,
-  };
-  return found ? next : template;
-}
+// A face stands in a style, in a key of one, and in what a format or a choice sets.
+const isFace = (key: string): boolean => key === 'face' || key === 'value';
 
-/** Words that somebody typed are never taken for a colour, and only what is called a face is one. */
-function counts(kind: 'colour' | 'face', key: string): boolean {
-  if (kind === 'face') return key === 'face' || key === 'value';
-  return !['text', 'rows', 'role', 'name', 'label', 'help', 'id'].includes(key);
-}
-
-function walk(value: unknown, key: string, change: (key: string, text: string) => string): unknown {
-  if (typeof value === 'string') return change(key, value);
-  if (Array.isArray(value)) return value.map((item) => walk(item, key, change));
-  if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(Object.entries(value).map(([name, part]) => [name, walk(part, name, change)]));
+/** A template with the texts of its design changed; the backdrop it is looked at over is none of the house's. */
+function inDocument(template: Template, change: (text: string, key: string) => string): Template {
+  const { layers, fields, overrides } = template;
+  const next = eachText({ layers, fields, overrides }, change);
+  return next.layers === layers && next.fields === fields && next.overrides === overrides
+    ? template
+    : { ...template, ...next };
 }

@@ -12,7 +12,7 @@ import { PATTERNS } from '../patterns';
 import { ORDERS } from '../orders';
 import { creditRowsSchema } from './credits';
 import {
-  colour,
+  designColour,
   exactly,
   flag,
   id,
@@ -37,7 +37,7 @@ const style = {
   tracking: yup.number().min(-500).max(5000),
   leading: yup.number().min(0.2).max(10),
   letterCase: yup.string().oneOf(['typed', 'capitals', 'smallCapitals']),
-  fill: yup.string().matches(/^#[0-9a-f]{6}$/),
+  fill: designColour.optional(),
   shift: yup.number().min(-2000).max(2000),
   figures: yup.string().oneOf(['font', 'tabular', 'oldStyle']),
   ligatures: yup.boolean(),
@@ -107,7 +107,7 @@ const place = exactly({
   pin: yup.array().of(number(-10000, 10000)).defined().nullable().length(8),
 });
 
-const stop = exactly({ at: opacity, colour, opacity });
+const stop = exactly({ at: opacity, colour: designColour, opacity });
 const look = exactly({
   gradient: exactly({
     shape: word(['linear', 'radial', 'conic']),
@@ -116,7 +116,12 @@ const look = exactly({
   }).nullable(),
   picture: idOrNull,
   outlines: listOf(
-    exactly({ side: word(['inside', 'centre', 'outside']), widthU: number(0, 400), colour, opacity }),
+    exactly({
+      side: word(['inside', 'centre', 'outside']),
+      widthU: number(0, 400),
+      colour: designColour,
+      opacity,
+    }),
     12,
   ),
   shadows: listOf(
@@ -126,16 +131,16 @@ const look = exactly({
       distanceU: number(0, 1000),
       softnessU: number(0, 600),
       spreadU: number(0, 200),
-      colour,
+      colour: designColour,
       opacity,
     }),
     12,
   ),
-  glow: exactly({ sizeU: number(0, 600), colour, opacity }).nullable(),
+  glow: exactly({ sizeU: number(0, 600), colour: designColour, opacity }).nullable(),
   solid: exactly({
     depthU: number(0, 200),
     angleDegrees: number(-3600, 3600),
-    colour,
+    colour: designColour,
     bevelU: number(0, 40),
   }).nullable(),
   blurAcrossU: number(0, 400),
@@ -306,7 +311,7 @@ const kinds = {
     columnU: numberOrNull(10, 8000),
     balanced: flag,
     highlight: exactly({
-      colour,
+      colour: designColour,
       opacity,
       padAcrossU: number(-100, 400),
       padDownU: number(-100, 400),
@@ -325,7 +330,7 @@ const kinds = {
   },
   box: {
     shape,
-    fill: colour,
+    fill: designColour,
     fillOpacity: opacity,
     width: extent,
     height: extent,
@@ -356,7 +361,7 @@ const kinds = {
   },
   backdrop: {
     pattern: idOf(PATTERNS),
-    colours: yup.array().of(colour).required().min(1).max(8),
+    colours: yup.array().of(designColour).required().min(1).max(8),
     seed: number(0, 9999),
     speed: number(0, 4),
     grain: number(0.1, 4),
@@ -364,8 +369,8 @@ const kinds = {
   particles: {
     style: word(['drift', 'burst']),
     count: number(1, 600).integer(),
-    colour,
-    endColour: colour.default(undefined).optional(),
+    colour: designColour,
+    endColour: designColour.default(undefined).optional(),
     form: word(PARTICLE_FORMS).default(undefined).optional(),
     picture: idOrNull.default(undefined).optional(),
     spinDegrees: number(0, 1440).default(undefined).optional(),
@@ -376,7 +381,7 @@ const kinds = {
     widthU: side,
     heightU: side,
   },
-  light: { colour, widthU: side, heightU: side, travelU: number(0, 6000) },
+  light: { colour: designColour, widthU: side, heightU: side, travelU: number(0, 6000) },
   group: { members },
   stack: {
     members,
@@ -442,7 +447,7 @@ const kinds = {
     rowHeightU: number(8, 600),
     gapU: number(-50, 400),
     padU: number(0, 300),
-    plate: colour,
+    plate: designColour,
     plateOpacity: opacity,
     plateRadiusU: number(0, 300),
     maxRows: number(1, 100).integer(),

@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { COLOUR_VALUE } from '../colour/houseColour';
 import type { Registry } from '../kit/registry';
 import { isLanguageTag } from '../faces/language';
 import './schemaWords';
@@ -22,6 +23,11 @@ export const colour = yup
   .string()
   .required()
   .matches(/^#[0-9a-f]{6}$/);
+/** A colour in a design: a figure, or that and the colour of the House that it is. */
+export const designColour = yup
+  .string()
+  .required()
+  .matches(COLOUR_VALUE, 'a colour such as #10303c, or #10303c@deep-water for one of the House');
 export const opacity = number(0, 1);
 export const flag = yup.boolean().required();
 

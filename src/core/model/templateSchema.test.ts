@@ -43,7 +43,7 @@ describe('a template is refused, saying where, what was expected and what was go
     [['timing', 'inSeconds'], 0, /timing\.inSeconds: needs at least 0\.01, found 0/],
     [['rate'], '26', /rate: needs one of 23\.976, .*found "26"/],
     [['formats', 0], 'cinema', /formats\[0\]: needs one of wide-1080, .*found "cinema"/],
-    [['layers', 3, 'fill'], 'red', /layers\[3\]\.fill: needs text of the form .*found "red"/],
+    [['layers', 3, 'fill'], 'red', /layers\[3\]\.fill: needs a colour such as #10303c.*found "red"/],
     [
       ['layers', 0, 'motion', 'in', 0, 'move'],
       'explode',

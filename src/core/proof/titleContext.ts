@@ -1,6 +1,7 @@
 import { languageOf } from '../faces/language';
 import { FORMATS } from '../frame/formats';
 import { airValue } from '../resolve/fieldValue';
+import { plainColours } from '../resolve/plainColours';
 import { resolve } from '../resolve/resolve';
 import { airValues } from '../resolve/automatic';
 import type { Cue } from '../model/captions';
@@ -69,7 +70,7 @@ export function titleContext(
   return {
     title,
     template,
-    applied: resolve(own, {
+    applied: resolve(plainColours(own), {
       format: FORMATS.get(around.plan.deliveries[0].format),
       values,
     }).template,

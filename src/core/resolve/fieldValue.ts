@@ -1,4 +1,5 @@
 import { format as formatDate, parseISO } from 'date-fns';
+import { figureOf } from '../colour/houseColour';
 import { findProperty } from '../layers';
 import { cleanText } from '../text/cleanText';
 import { cutGraphemes } from '../text/graphemes';
@@ -9,9 +10,14 @@ export function designValue(template: Template, field: Field): FieldValue {
   for (const { layerId, path } of field.targets) {
     const layer = template.layers.find((candidate) => candidate.id === layerId);
     const property = layer && findProperty(layer, path);
-    if (property !== undefined) return property.value;
+    if (property !== undefined) return plainValue(field, property.value);
   }
-  return field.limits.choices?.[0]?.value ?? '';
+  return plainValue(field, field.limits.choices?.[0]?.value ?? '');
+}
+
+/** Editors and sheets have colours as figures alone. */
+function plainValue({ kind }: Field, value: FieldValue): FieldValue {
+  return kind === 'colour' ? figureOf(String(value)) : value;
 }
 
 /** Whether a field is for words, which the design has only a sample of; any other says what the design says. */
@@ -49,7 +55,7 @@ export function limitValue(field: Field, value: FieldValue): FieldValue {
     case 'date':
       return writeDate(String(value), field.limits.pattern ?? DEFAULT_DATE_PATTERN);
     default:
-      return value;
+      return plainValue(field, value);
   }
 }
 

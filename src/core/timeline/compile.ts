@@ -15,6 +15,7 @@ import type { PlacedBox } from '../frame/points';
 import { NO_PICTURES } from '../layout/resolveLayout';
 import { safeArea } from '../frame/safeAreas';
 import { mirroredPlaces } from '../mirror/mirrorTemplate';
+import { plainColours } from '../resolve/plainColours';
 import { resolve } from '../resolve/resolve';
 import type { FontLibrary } from '../text/fontLibrary';
 import { bentUnits } from './bentUnits';
@@ -92,7 +93,7 @@ export function compile(
   shift: Shift | null = null,
   language?: string,
 ): CompiledTitle {
-  const resolved = resolve(template, { format: plainFormat, values, language, mirrors: true });
+  const resolved = resolve(plainColours(template), { format: plainFormat, values, language, mirrors: true });
   const { format, languageOf } = resolved;
   const by = shift === null ? null : wholePixels(shift, format);
   const toPixels = unitsToPixels(format);

@@ -1,3 +1,4 @@
+import { COLOUR_VALUE } from '../colour/houseColour';
 import { mixColours } from '../colour/mixStops';
 import { isFollowed } from '../model/track';
 import type {
@@ -168,13 +169,12 @@ function springOf(spring: Spring): (share: number) => number {
   return made;
 }
 
-const COLOUR = /^#[0-9a-f]{6}$/;
 const NUMBERS = /-?\d*\.?\d+(?:e[-+]?\d+)?/gi;
 
 /** The figures in a value; none in a colour, a switch and words. */
 function figuresOf(value: FieldValue): readonly number[] {
   if (typeof value === 'number') return [value];
-  if (typeof value !== 'string' || COLOUR.test(value)) return [];
+  if (typeof value !== 'string' || COLOUR_VALUE.test(value)) return [];
   return (value.match(NUMBERS) ?? []).map(Number);
 }
 
@@ -189,7 +189,11 @@ function withFigures(value: FieldValue, figures: readonly number[]): FieldValue 
 export function mixValues(from: FieldValue, to: FieldValue, share: number): FieldValue {
   if (typeof from === 'number' && typeof to === 'number') return from + (to - from) * share;
   if (typeof from !== 'string' || typeof to !== 'string') return share < 1 ? from : to;
-  if (COLOUR.test(from) && COLOUR.test(to)) return mixColours(from, to, Math.max(0, Math.min(1, share)));
+  if (COLOUR_VALUE.test(from) && COLOUR_VALUE.test(to)) {
+    // At a key it is that colour, one of the House where the key says so.
+    if (share <= 0 || share >= 1) return share <= 0 ? from : to;
+    return mixColours(from, to, share);
+  }
   const [a, b] = [figuresOf(from), figuresOf(to)];
   const alike = from.replace(NUMBERS, '#') === to.replace(NUMBERS, '#');
   if (!alike || a.length === 0 || a.length !== b.length) return share < 1 ? from : to;

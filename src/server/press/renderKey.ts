@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { OUTPUTS } from '@/core/outputs';
 import { shadesOf } from '@/core/outputs/output';
 import type { Template } from '@/core/model/template';
+import { plainColours } from '@/core/resolve/plainColours';
 import type { JobContent, JobPayload, JobTitle } from '@/db/schema';
 import { facesIn } from './ownFacesOf';
 import { CODING_VERSION } from './sinks';
@@ -71,9 +72,12 @@ function withoutPlace({ place: _, document, ...painted }: Omit<JobTitle, 'titleI
 
 const known = new WeakMap<Template, string>();
 
-/** Many titles have one template, which is the largest part of them: it is looked through once. */
+/**
+ * Many titles have one template, which is the largest part of them: it is looked through once. What its colours are
+ * called is not painted.
+ */
 function documentHash(document: Template): string {
-  const hash = known.get(document) ?? hashOf(document);
+  const hash = known.get(document) ?? hashOf(plainColours(document));
   known.set(document, hash);
   return hash;
 }

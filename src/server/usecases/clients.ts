@@ -9,6 +9,7 @@ import type {
   RenderState,
 } from '@/contract/clients';
 import { newClientSchema, renderOrderSchema } from '@/contract/clients';
+import { figureOf } from '@/core/colour/houseColour';
 import { InputError } from '@/core/kit/inputError';
 import { checkValue } from '@/core/model/check';
 import { findCallback } from '@/db/callbacks';
@@ -83,7 +84,7 @@ export async function clientTemplate(edition: string): Promise<ClientTemplateFie
       help,
       required,
       maxLength: limits.maxLength,
-      choices: limits.choices?.map(({ value }) => value),
+      choices: limits.choices?.map(({ value }) => figureOf(value)),
     })),
   };
 }

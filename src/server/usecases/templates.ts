@@ -9,6 +9,7 @@ import type {
 } from '@/contract/templates';
 import { templateStartSchema } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
+import { nameColours } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
 import { parseTemplate } from '@/core/model/templateSchema';
 import { InputError } from '@/core/kit/inputError';
@@ -41,8 +42,8 @@ export async function startTemplate(input: unknown): Promise<string> {
     const { document } = await getTemplate(start.copyOf);
     return keptTemplate({ ...document, name: start.name, production: start.production });
   }
-  const { areas } = (await findHouse(db)).document;
-  const begun = STARTS.get(start.start ?? 'one-line').begin(start);
+  const { areas, colours } = (await findHouse(db)).document;
+  const begun = nameColours(STARTS.get(start.start ?? 'one-line').begin(start), colours);
   return keptTemplate(parseTemplate({ ...begun, areas }, 'New template'));
 }
 

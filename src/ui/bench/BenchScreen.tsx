@@ -7,7 +7,7 @@ import type { FrameRate } from '@/core/time/rates';
 import { frameToSeconds, secondsToFrame, secondsToNearestFrames } from '@/core/time/rates';
 import { fromDesignSeconds } from '@/core/titleTime/moments';
 import { useFonts } from '../picture/useFonts';
-import { EyedropContext } from '../shared/ColourBox';
+import { EyedropContext, RefersContext } from '../shared/ColourBox';
 import { SaveTrouble } from '../shared/SaveTrouble';
 import { TopBar } from '../shared/TopBar';
 import { BenchActions, BenchTitle } from './BenchBar';
@@ -32,9 +32,11 @@ export function BenchScreen({ record }: { readonly record: TemplateRecord }) {
   return (
     <BenchProvider value={view}>
       <EyedropContext.Provider value={view.pickColour}>
-        <EditingProvider>
-          <BenchLayout record={record} view={view} />
-        </EditingProvider>
+        <RefersContext.Provider value>
+          <EditingProvider>
+            <BenchLayout record={record} view={view} />
+          </EditingProvider>
+        </RefersContext.Provider>
       </EyedropContext.Provider>
     </BenchProvider>
   );

@@ -8,11 +8,12 @@ import type { TemplateRecord } from '@/contract/templates';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { House } from '@/core/model/house';
 import { FIRST_HOUSE } from '@/core/model/house';
-import { usesOf } from '@/core/model/houseChanges';
+import { nameColours } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
 import { fakeLocks, jsonAnswer, renderScreen } from '../shared/forTest';
 import { HouseScreen } from './HouseScreen';
 
+const strap = nameColours(tidelineStrap, FIRST_HOUSE.colours);
 const GOLD = '#e3b94f';
 const NEW_GOLD = '#c98a2b';
 
@@ -22,7 +23,8 @@ class Server {
   readonly templates = new Map<string, TemplateRecord>();
 
   constructor() {
-    for (const document of [tidelineStrap, placeCorner]) this.putTemplate(document.name, document, 1);
+    for (const document of [strap, nameColours(placeCorner, FIRST_HOUSE.colours)])
+      this.putTemplate(document.name, document, 1);
   }
 
   putTemplate(id: string, document: Template, revision: number): void {
@@ -105,7 +107,10 @@ async function recolour(name: string, hex: string): Promise<void> {
 const colourOf = (house: House, name: string): string | undefined =>
   house.colours.find((one) => one.name === name)?.colour;
 const usesThere = (colour: string): number =>
-  [...server.templates.values()].reduce((sum, { document }) => sum + usesOf(document, 'colour', colour), 0);
+  [...server.templates.values()].reduce(
+    (sum, { document }) => sum + JSON.stringify(document).split(`${colour}@lamp-gold`).length - 1,
+    0,
+  );
 
 describe('the House', () => {
   test('says where a colour is used, shows where its change lands, and changes all of it', async () => {
@@ -119,10 +124,26 @@ describe('the House', () => {
     expect(colourOf(server.house.document, 'Lamp gold')).toBe(GOLD);
     await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
     expect(screen.getByRole('img', { name: 'Tideline strap, before' })).toBeInTheDocument();
+    expect(screen.getAllByText(/^Lamp gold in \d+ places?$/).length).toBeGreaterThan(0);
     await userEvent.click(screen.getByRole('button', { name: /^Make the change in/ }));
     await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
     expect(colourOf(server.house.document, 'Lamp gold')).toBe(NEW_GOLD);
     expect([usesThere(GOLD), usesThere(NEW_GOLD)]).toEqual([0, uses]);
+  });
+
+  test('a figure that templates have without a name is named, and nothing looks otherwise', async () => {
+    openHouse();
+    await userEvent.click(screen.getByRole('button', { name: 'Name #04141b' }));
+    expect(document.activeElement).toHaveValue('Colour 04141b');
+    await userEvent.keyboard('Deep shade');
+    expect(screen.queryByRole('button', { name: 'Name #04141b' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'See where it lands' }));
+    expect(screen.getByText('1 place named Deep shade, nothing looks otherwise')).toBeInTheDocument();
+    expect(screen.queryByRole('img')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Make the change in 1 template' }));
+    await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
+    const { id } = server.house.document.colours.at(-1) ?? { id: '' };
+    expect(JSON.stringify(server.templates.get('Tideline strap')?.document)).toContain(`"#04141b@${id}"`);
   });
 
   test('a template that is left out stays as it is', async () => {
@@ -132,7 +153,7 @@ describe('the House', () => {
     await userEvent.click(screen.getByRole('checkbox', { name: 'Tideline strap' }));
     await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
     await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
-    expect(server.templates.get('Tideline strap')?.document).toEqual(tidelineStrap);
+    expect(server.templates.get('Tideline strap')?.document).toEqual(strap);
   });
 
   test('what is not in force yet outlives a reload, and can be taken back', async () => {

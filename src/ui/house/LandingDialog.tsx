@@ -5,7 +5,7 @@ import type { DeskProject, ProjectSummary } from '@/contract/projects';
 import type { TemplateRecord } from '@/contract/templates';
 import type { House } from '@/core/model/house';
 import type { HouseChange } from '@/core/model/houseChanges';
-import { followHouse } from '@/core/model/houseChanges';
+import { followHouse, unnamedColours, usesOf } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
 import { FORMATS } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
@@ -116,10 +116,13 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
               />
               <span className="font-serif font-semibold">{record.document.name}</span>
             </label>
-            <div className="grid grid-cols-2 gap-3">
-              <Shot template={record.document} label="Before" />
-              <Shot template={after} label="After" />
-            </div>
+            <p className="pb-1.5 text-soft">{placesIn(record.document, changes)}</p>
+            {changes.some((change) => looksOtherwise(record.document, change)) && (
+              <div className="grid grid-cols-2 gap-3">
+                <Shot template={record.document} label="Before" />
+                <Shot template={after} label="After" />
+              </div>
+            )}
           </li>
         ))}
       </ul>
@@ -131,6 +134,30 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
     </Modal>
   );
 }
+
+/** What becomes of a template, in words: each colour and font, and in how many places. */
+function placesIn(template: Template, changes: readonly HouseChange[]): string {
+  const unnamed = unnamedColours(template);
+  const parts = changes.flatMap((change) => {
+    if (change.kind === 'named') {
+      const places = unnamed.get(change.figure) ?? 0;
+      return places === 0
+        ? []
+        : [`${counted(places, 'place')} named ${change.name}, nothing looks otherwise`];
+    }
+    const places = placesThatFollow(template, change);
+    return places > 0 && 'name' in change ? [`${change.name} in ${counted(places, 'place')}`] : [];
+  });
+  return parts.join('; ');
+}
+
+function placesThatFollow(template: Template, change: HouseChange): number {
+  if (change.kind === 'colour') return usesOf(template, 'colour', change.id);
+  return change.kind === 'face' ? usesOf(template, 'face', change.from) : 0;
+}
+
+const looksOtherwise = (template: Template, change: HouseChange): boolean =>
+  placesThatFollow(template, change) > 0;
 
 interface Landing {
   readonly name: string;

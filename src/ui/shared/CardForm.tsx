@@ -1,13 +1,14 @@
 'use client';
 import { useState } from 'react';
 import type { ChangeEvent } from 'react';
+import { figureOf } from '@/core/colour/houseColour';
 import { countGraphemes, cutGraphemes } from '@/core/text/graphemes';
 import { airValue, DEFAULT_DATE_PATTERN, designValue, isWords, writeDate } from '@/core/resolve/fieldValue';
 import type { Field, FieldValue, FieldValues, Template } from '@/core/model/template';
 import { findProperty } from '@/core/layers';
 import { assertNever } from '@/core/kit/assertNever';
 import { ChoiceBox } from './ChoiceBox';
-import { ColourBox } from './ColourBox';
+import { ColourBox, RefersContext } from './ColourBox';
 import { NumberBox } from './NumberBox';
 import { PictureBox } from './PictureBox';
 import { RowsBox } from './RowsBox';
@@ -80,13 +81,16 @@ function FieldControl({ template, field, value, sample, mixed, onChange }: Contr
       );
     case 'colour':
       return (
-        <ColourBox
-          label={label}
-          value={String(value)}
-          swatches={limits.choices}
-          mixed={mixed}
-          onChange={onChange}
-        />
+        // What an editor chooses is that figure, whatever the House is made to be later.
+        <RefersContext.Provider value={false}>
+          <ColourBox
+            label={label}
+            value={String(value)}
+            swatches={limits.choices?.map((choice) => ({ ...choice, value: figureOf(choice.value) }))}
+            mixed={mixed}
+            onChange={onChange}
+          />
+        </RefersContext.Provider>
       );
     case 'number': {
       const control = controlOf(template, field);

@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import type { House } from '@/core/model/house';
 import { FIRST_HOUSE } from '@/core/model/house';
-import { ColourBox, EyedropContext } from './ColourBox';
+import { ColourBox, EyedropContext, RefersContext } from './ColourBox';
 import { jsonAnswer } from './forTest';
 
 let value: string;
@@ -113,9 +113,55 @@ describe('a colour', () => {
     render(<Box />);
     await open();
     fireEvent.change(screen.getByLabelText('Panel, hex'), { target: { value: '#445566' } });
-    await userEvent.click(screen.getByRole('button', { name: 'House' }));
-    await waitFor(() => expect(house.document.colours.at(-1)?.colour).toBe('#445566'));
-    await waitFor(() => expect(screen.queryByRole('button', { name: 'House' })).toBeNull());
+    await userEvent.click(screen.getByRole('button', { name: 'Name it in the House' }));
+    await userEvent.type(screen.getByLabelText('Name in the House'), 'night');
+    expect(screen.getByRole('button', { name: 'Taken' })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText('Name in the House'), ' sky{Enter}');
+    await waitFor(() =>
+      expect(house.document.colours.at(-1)).toMatchObject({ name: 'night sky', colour: '#445566' }),
+    );
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Name it in the House' })).toBeNull());
+    // An editor's choice is the figure, not what the House makes of it.
+    expect(value).toBe('#445566');
+  });
+
+  test('where designs are made refers to the House: by a swatch, by a new name, until it is unlinked or typed', async () => {
+    render(
+      <RefersContext value>
+        <Box />
+      </RefersContext>,
+    );
+    await open();
+    expect(screen.getByText('As Hull red, not linked')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Lamp gold' }));
+    expect(value).toBe('#e3b94f@lamp-gold');
+    expect(screen.getByRole('button', { name: 'Panel: Lamp gold, #e3b94f, choose' })).toBeInTheDocument();
+    expect(screen.getByLabelText('Panel, hex')).toHaveAccessibleDescription('Lamp gold');
+    expect(screen.getByRole('button', { name: 'Lamp gold' })).toHaveAttribute('aria-pressed', 'true');
+    await userEvent.click(screen.getByRole('button', { name: 'Unlink' }));
+    expect(value).toBe('#e3b94f');
+    fireEvent.change(screen.getByLabelText('Panel, hex'), { target: { value: '#778899' } });
+    await userEvent.click(screen.getByRole('button', { name: 'Name it in the House' }));
+    await userEvent.type(screen.getByLabelText('Name in the House'), 'Slate{Enter}');
+    await waitFor(() => expect(value).toMatch(/^#778899@[\w-]+$/));
+  });
+
+  test('that is otherwise in the House now says so, and can be that', async () => {
+    render(
+      <RefersContext value>
+        <Box first="#111111@lamp-gold" />
+      </RefersContext>,
+    );
+    await open();
+    expect(screen.getByText(', #e3b94f in the House')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Take that' }));
+    expect(value).toBe('#e3b94f@lamp-gold');
+  });
+
+  test('whose name is gone from the House is its figure', () => {
+    render(<Box first="#111111@gone" />);
+    expect(screen.getByLabelText('Panel, hex')).toHaveValue('#111111');
+    expect(screen.getByLabelText('Panel, hex')).not.toHaveAccessibleDescription();
   });
 
   test('is taken from the picture where there is one', async () => {

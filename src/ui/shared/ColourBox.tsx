@@ -2,58 +2,88 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { EyeDropperIcon, PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
-import { createContext, useContext, useState } from 'react';
+import { createContext, useContext, useId, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
 import { toast } from 'sonner';
+import { asReference, figureOf, referredColour } from '@/core/colour/houseColour';
 import { hexToOklch, oklchToHex } from '@/core/colour/oklch';
 import { typedColour } from '@/core/colour/typedColour';
 import type { Oklch } from '@/core/colour/oklch';
 import { wordsOf } from './api';
+import { Button } from './Button';
 import { changeHouse, useHouse } from './useHouse';
 
 /** How a colour is picked from a picture on this screen; null where there is none. */
 export const EyedropContext = createContext<((pick: (colour: string) => void) => void) | null>(null);
 
+/** Whether a colour of the House that is chosen on this screen is kept as that colour, or as its figure alone. */
+export const RefersContext = createContext(false);
+
 interface Props {
   readonly label: string;
+  /** Its figure, or a colour of the House with it. */
   readonly value: string;
   readonly onChange: (value: string) => void;
   /** Colours to choose from by one click, before those of the House. */
   readonly swatches?: readonly { readonly value: string; readonly label: string }[];
   /** Whether it stands for several colours; none of them is shown then. */
   readonly mixed?: boolean;
+  /** Whether it is what a colour of the House is, which has its name already. */
+  readonly ofHouse?: boolean;
 }
 
 const WHOLE = /^#?[0-9a-f]{6}$/i;
 
 /** A colour: a swatch that opens a picker, and a box to type it into. */
-export function ColourBox({ label, value, onChange, swatches = [], mixed = false }: Props) {
+export function ColourBox({ label, value, onChange, swatches = [], mixed = false, ofHouse = false }: Props) {
+  const figure = figureOf(value);
+  const known = useHouse().colours.find(({ id }) => id === referredColour(value));
+  const said = known === undefined ? figure : `${known.name}, ${figure}`;
   return (
     <div className="flex w-full min-w-0 items-start gap-2">
       <Popover className="relative shrink-0 pt-0.5">
         <PopoverButton
-          aria-label={mixed ? `${label}: several, choose` : `${label}: ${value}, choose`}
+          aria-label={mixed ? `${label}: several, choose` : `${label}: ${said}, choose`}
+          title={mixed ? undefined : said}
           className="block h-7 w-7 rounded-lg border border-line-strong"
-          style={{ background: mixed ? 'linear-gradient(135deg, #c9c4b8 50%, #655f54 50%)' : value }}
+          style={{ background: mixed ? 'linear-gradient(135deg, #c9c4b8 50%, #655f54 50%)' : figure }}
         />
         <PopoverPanel
           anchor={{ to: 'bottom start', gap: 6 }}
           className="z-40 w-60 rounded-xl border border-line-strong bg-card p-3"
         >
           {({ close }) => (
-            <ColourPanel label={label} value={value} onChange={onChange} swatches={swatches} close={close} />
+            <ColourPanel
+              label={label}
+              value={value}
+              onChange={onChange}
+              swatches={swatches}
+              ofHouse={ofHouse}
+              close={close}
+            />
           )}
         </PopoverPanel>
       </Popover>
-      <TypedColour label={label} value={mixed ? '' : value} onChange={onChange} />
+      <TypedColour
+        label={label}
+        value={mixed ? '' : figure}
+        name={mixed ? undefined : known?.name}
+        onChange={onChange}
+      />
     </div>
   );
 }
 
 /** A colour as it is typed. Six figures count at once, all else once the box is left; what is none is refused. */
-function TypedColour({ label, value, onChange }: Pick<Props, 'label' | 'value' | 'onChange'>) {
+function TypedColour({
+  label,
+  value,
+  name,
+  onChange,
+}: Pick<Props, 'label' | 'value' | 'onChange'> & { readonly name: string | undefined }) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
+  const named = useId();
   const type = (text: string): void => {
     setTyped(text);
     const colour = typedColour(text);
@@ -70,9 +100,10 @@ function TypedColour({ label, value, onChange }: Pick<Props, 'label' | 'value' |
     setTyped(null);
   };
   return (
-    <span className="block w-full min-w-0">
+    <span className="group relative block w-full min-w-0">
       <input
         aria-label={`${label}, hex`}
+        aria-describedby={name === undefined ? undefined : named}
         aria-invalid={wrong}
         placeholder={value === '' ? 'several' : undefined}
         value={typed ?? value}
@@ -87,6 +118,14 @@ function TypedColour({ label, value, onChange }: Pick<Props, 'label' | 'value' |
         }}
         className={`h-8 w-full min-w-0 rounded-lg border bg-field px-2 font-mono text-[12.5px] ${wrong ? 'border-stop' : 'border-line-strong'}`}
       />
+      {name !== undefined && typed === null && (
+        <span
+          id={named}
+          className="pointer-events-none absolute inset-x-px top-px h-[30px] truncate rounded-lg bg-field px-2 leading-[30px] group-focus-within:hidden"
+        >
+          {name}
+        </span>
+      )}
       {wrong && (
         <span role="alert" className="mt-1 block text-[12px] text-stop-ink">
           {`“${typed}” is no colour. Try #10303c, rgb(16 48 60) or teal, without opacity.`}
@@ -100,61 +139,145 @@ interface PanelProps extends Required<Omit<Props, 'mixed'>> {
   readonly close: () => void;
 }
 
-function ColourPanel({ label, value, onChange, swatches, close }: PanelProps) {
+function ColourPanel({ label, value, onChange, swatches, ofHouse, close }: PanelProps) {
   const { colours } = useHouse();
+  const refers = useContext(RefersContext);
   const eyedrop = useContext(EyedropContext);
-  const house = colours.map((one) => ({ value: one.colour, label: one.name }));
-  const known = house.some((one) => one.value === value);
+  const figure = figureOf(value);
+  const house = colours.map(({ id, name, colour }) => ({
+    value: refers ? asReference(colour, id) : colour,
+    label: name,
+  }));
+  return (
+    <>
+      <HexColorPicker color={figure} onChange={onChange} style={{ width: '100%', height: 130 }} />
+      <OklchSliders label={label} value={figure} onChange={onChange} />
+      {swatches.length > 0 && (
+        <Swatches title="On the card" list={swatches} value={value} onPick={onChange} />
+      )}
+      <Swatches title="House" list={house} value={value} onPick={onChange} />
+      {!ofHouse && <HouseColourRow value={value} onChange={onChange} />}
+      {eyedrop !== null && (
+        <button
+          type="button"
+          className="inline-flex items-center gap-1.5 pt-2 font-semibold text-leaf-ink"
+          onClick={() => {
+            close();
+            eyedrop(onChange);
+          }}
+        >
+          <EyeDropperIcon className="h-4 w-4" /> From the picture
+        </button>
+      )}
+    </>
+  );
+}
+
+/** What a colour is in the House: its name, or a way to give it one. */
+function HouseColourRow({ value, onChange }: Pick<Props, 'value' | 'onChange'>) {
+  const { colours } = useHouse();
+  const refers = useContext(RefersContext);
+  const figure = figureOf(value);
+  const known = colours.find(({ id }) => id === referredColour(value));
+  if (known === undefined) return <NameColour figure={figure} onChange={onChange} />;
+  const differs = known.colour !== figure;
+  return (
+    <div className="flex flex-wrap items-baseline justify-between gap-x-3 pt-2">
+      <span className="min-w-0 truncate">
+        <b className="font-semibold">{known.name}</b>
+        {differs && <span className="text-soft">{`, ${known.colour} in the House`}</span>}
+      </span>
+      {refers && differs && (
+        <button
+          type="button"
+          className="font-semibold text-leaf-ink"
+          onClick={() => onChange(asReference(known.colour, known.id))}
+        >
+          Take that
+        </button>
+      )}
+      <button type="button" className="text-soft hover:text-ink" onClick={() => onChange(figure)}>
+        Unlink
+      </button>
+    </div>
+  );
+}
+
+/** Makes a figure a colour of the House, under a name that is typed. */
+function NameColour({ figure, onChange }: { readonly figure: string; readonly onChange: Props['onChange'] }) {
+  const { colours } = useHouse();
+  const refers = useContext(RefersContext);
+  const [name, setName] = useState<string | null>(null);
+  const alike = colours.find(({ colour }) => colour === figure);
+  const typed = name?.trim() ?? '';
+  const taken = colours.some((one) => one.name.toLowerCase() === typed.toLowerCase());
   const keep = async (): Promise<void> => {
+    if (typed === '' || taken) return;
+    const id = nanoid(10);
     try {
       await changeHouse((now) => ({
         ...now,
-        colours: [...now.colours, { id: nanoid(10), name: value, colour: value }],
+        colours: [...now.colours, { id, name: typed, colour: figure }],
       }));
+      setName(null);
+      if (refers) onChange(asReference(figure, id));
     } catch (error) {
       toast.error(wordsOf(error));
     }
   };
-  return (
-    <>
-      <HexColorPicker color={value} onChange={onChange} style={{ width: '100%', height: 130 }} />
-      <OklchSliders label={label} value={value} onChange={onChange} />
-      {swatches.length > 0 && <Swatches title="On the card" list={swatches} onPick={onChange} />}
-      <Swatches title="House" list={house} onPick={onChange} />
-      <div className="flex items-center justify-between pt-2">
-        {eyedrop !== null && (
-          <button
-            type="button"
-            className="inline-flex items-center gap-1.5 font-semibold text-leaf-ink"
-            onClick={() => {
-              close();
-              eyedrop(onChange);
-            }}
-          >
-            <EyeDropperIcon className="h-4 w-4" /> From the picture
-          </button>
-        )}
-        {!known && (
-          <button
-            type="button"
-            className="inline-flex items-center gap-1 text-soft hover:text-ink"
-            onClick={() => void keep()}
-          >
-            <PlusIcon className="h-3.5 w-3.5" /> House
-          </button>
-        )}
+  if (name === null) {
+    // What is taken as a figure alone is one of the House already where it has that figure.
+    if (!refers && alike !== undefined) return null;
+    return (
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3 pt-2 text-soft">
+        {refers && <span>{alike === undefined ? 'No name yet' : `As ${alike.name}, not linked`}</span>}
+        <button
+          type="button"
+          className="inline-flex items-center gap-1 hover:text-ink"
+          onClick={() => setName('')}
+        >
+          <PlusIcon className="h-3.5 w-3.5" /> Name it in the House
+        </button>
       </div>
-    </>
+    );
+  }
+  return (
+    <form
+      className="flex gap-2 pt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
+      <input
+        autoFocus
+        aria-label="Name in the House"
+        aria-invalid={taken}
+        maxLength={60}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape') return;
+          event.stopPropagation();
+          setName(null);
+        }}
+        className={`h-8 min-w-0 flex-1 rounded-lg border bg-field px-2 ${taken ? 'border-stop' : 'border-line-strong'}`}
+      />
+      <Button disabled={typed === '' || taken} onClick={() => void keep()}>
+        {taken ? 'Taken' : 'Add'}
+      </Button>
+    </form>
   );
 }
 
 interface SwatchProps {
   readonly title: string;
   readonly list: readonly { readonly value: string; readonly label: string }[];
+  readonly value: string;
   readonly onPick: (colour: string) => void;
 }
 
-function Swatches({ title, list, onPick }: SwatchProps) {
+function Swatches({ title, list, value, onPick }: SwatchProps) {
   return (
     <div className="pt-2">
       <p className="caps pb-1">{title}</p>
@@ -165,9 +288,10 @@ function Swatches({ title, list, onPick }: SwatchProps) {
             type="button"
             aria-label={swatch.label}
             title={swatch.label}
+            aria-pressed={swatch.value === value}
             onClick={() => onPick(swatch.value)}
-            className="h-6 w-6 rounded-md border border-line-strong"
-            style={{ background: swatch.value }}
+            className="h-6 w-6 rounded-md border border-line-strong aria-pressed:outline-2 aria-pressed:outline-offset-1 aria-pressed:outline-leaf"
+            style={{ background: figureOf(swatch.value) }}
           />
         ))}
       </div>

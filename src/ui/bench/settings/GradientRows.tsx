@@ -1,5 +1,6 @@
 'use client';
 import { XMarkIcon } from '@heroicons/react/24/outline';
+import { figureOf } from '@/core/colour/houseColour';
 import { mixColours } from '@/core/colour/mixStops';
 import type { Gradient } from '@/core/model/look';
 import { firstGradient } from '@/core/model/look';
@@ -115,7 +116,7 @@ export function GradientRows({ layer, onChange }: Props) {
 }
 
 function cssStops(gradient: Gradient): string {
-  return gradient.stops.map((stop) => `${stop.colour} ${stop.at * 100}%`).join(', ');
+  return gradient.stops.map((stop) => `${figureOf(stop.colour)} ${stop.at * 100}%`).join(', ');
 }
 
 /** The gradient with one more colour, in the middle of its widest stretch. */

@@ -14,11 +14,13 @@ import {
   addPicture,
   addRows,
   addStack,
+  inHouseColours,
 } from '@/core/edit/addLayer';
 import { addTextLine } from '@/core/edit/addTextLine';
 import type { Template } from '@/core/model/template';
 import { FilePicker } from '../../shared/FilePicker';
 import { bringInPicture, PICTURE_TYPES, sayRefused } from '../../shared/assets';
+import { useHouse } from '../../shared/useHouse';
 import { useKeys } from '../../shared/useKeys';
 import { focusSettings } from '../settings/focusSettings';
 import { useAdd, useBench, useTemplate } from '../state/benchStore';
@@ -41,7 +43,9 @@ const KINDS: readonly Choice[] = [
 /** Adds a layer of any kind, alone or for the layers that are chosen. */
 export function AddLayer() {
   const template = useTemplate();
-  const add = useAdd();
+  const addPlain = useAdd();
+  const { colours } = useHouse();
+  const add = (make: Choice['make']): void => addPlain((now) => inHouseColours(make(now), colours));
   const { selected, selection, type } = useBench();
   const button = useRef<HTMLButtonElement>(null);
   useKeys('a', () => {
