@@ -11,6 +11,7 @@ import {
   houseChanges,
   moveUses,
   nameColours,
+  nameColoursIn,
   unnamedColours,
   usesOf,
   withFigure,
@@ -136,6 +137,13 @@ test('uses of finishes and kept moves are counted by layer', () => {
   expect(moveUses(tidelineStrap, { id: 'm', name: 'M', motion: moving.motion })).toBeGreaterThan(0);
   const other = { ...moving.motion, in: [] };
   expect(moveUses(tidelineStrap, { id: 'm', name: 'M', motion: other })).toBe(0);
+});
+
+test('of two colours of the house with one figure, designs from before have the first', () => {
+  const twins = ['one', 'two'].map((id) => ({ id, name: id, colour: '#10303c' }));
+  const panel = { ...newBoxLayer('panel', 'Panel', []), fill: '#10303c' };
+  expect(nameColoursIn(panel, twins).fill).toBe('#10303c@one');
+  expect(nameColours(testTemplate([panel]), twins).layers[0]).toMatchObject({ fill: '#10303c@one' });
 });
 
 test('what the house keeps has a colour of it as its new figure', () => {

@@ -9,6 +9,7 @@ import { serverFonts } from '../../server/fontFiles';
 import { findProperty } from '../layers';
 import { parseTemplate } from '../model/templateSchema';
 import { testBox, testTemplate, testText } from '../testing';
+import { mixValues } from '../titleTime/tracks';
 import { RATES } from '../time/rates';
 import { compile } from '../timeline/compile';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
@@ -76,6 +77,13 @@ describe('colours of the House', () => {
     const document = { ...testTemplate([testBox('panel', { fill: '#336699@sky' })]) };
     expect(parseTemplate(document)).toEqual(document);
     expect(() => parseTemplate(testTemplate([testBox('panel', { fill: '#336699@' })]))).toThrow(/#10303c/);
+  });
+
+  test('are themselves at their keys, and a figure between two', () => {
+    const [from, to] = ['#000000@night', '#ffffff@paper'];
+    expect(mixValues(from, to, 0)).toBe(from);
+    expect(mixValues(from, to, 1)).toBe(to);
+    expect(mixValues(from, to, 0.5)).toBe(mixValues('#000000', '#ffffff', 0.5));
   });
 
   test('editors have them as figures', () => {
