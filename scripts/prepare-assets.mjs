@@ -1,7 +1,9 @@
 // Puts the fonts that titles are set in into public/fonts, where browser and server read them, and the dictionaries
-// that words are looked up in into public/dictionary; both with their licences.
+// that words are looked up in into public/dictionary, and the patterns that they are parted by into public/hyphens; all with
+// their licences.
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, parse } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import wawoff2 from 'wawoff2';
 
 const STATIC_FACES = {
@@ -63,6 +65,17 @@ function copyLicence(face, licence) {
   if (!existsSync(licence)) throw new Error(`No licence text for ${face}`);
   copyFileSync(licence, join(out, `${face}-LICENSE.txt`));
 }
+
+// Where words are parted, as data that browsers fetch and the server reads.
+const hyphens = join(root, 'public', 'hyphens');
+const patterns = join(root, 'node_modules', 'hyphen');
+mkdirSync(hyphens, { recursive: true });
+// Church Slavonic is left out: its file in this version of the package is no JavaScript.
+for (const file of readdirSync(join(patterns, 'patterns')).filter((name) => name !== 'cu.js')) {
+  const { default: rules } = await import(pathToFileURL(join(patterns, 'patterns', file)).href);
+  writeFileSync(join(hyphens, `${parse(file).name}.json`), JSON.stringify(rules));
+}
+copyFileSync(join(patterns, 'LICENSE'), join(hyphens, 'LICENSE.txt'));
 
 const words = join(root, 'public', 'dictionary');
 mkdirSync(words, { recursive: true });

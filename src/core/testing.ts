@@ -74,6 +74,7 @@ export function countingFonts(library: FontLibrary): { readonly fonts: FontLibra
       };
     },
     with: (files) => library.with(files),
+    hyphens: (language) => library.hyphens(language),
   };
   return { fonts, shaped: () => count };
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { HyphenRules } from 'hyphen';
 import { FACES, fontFileNames, knowOwnFaces } from '@/core/faces/faces';
 import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
@@ -16,8 +17,23 @@ export function serverFonts(root = process.cwd()): Promise<FontLibrary> {
   const { first, late } = fontFileNames();
   loading ??= loadFontLibrary(
     new Map([...first, ...late].map((name) => [name, readFileSync(join(root, 'public', 'fonts', name))])),
+    undefined,
+    hyphenRulesIn(join(root, 'public', 'hyphens')),
   );
   return loading;
+}
+
+/** What reads patterns for parting words, each once. */
+function hyphenRulesIn(folder: string): (name: string) => HyphenRules | null {
+  const read = new Map<string, HyphenRules | null>();
+  return (name) => {
+    const known = read.get(name);
+    if (known !== undefined) return known;
+    const rules: unknown = JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8'));
+    const taken = Array.isArray(rules) ? rules : null;
+    read.set(name, taken);
+    return taken;
+  };
 }
 
 /** Has the House's own faces known in this process. */

@@ -113,6 +113,8 @@ export interface Measured {
   readonly missing: readonly string[];
   /** Faces that stand in for characters that the chosen one does not have, by label. */
   readonly standIns: readonly string[];
+  /** The language that its words should be parted in and that has no rules for it here; left out for none. */
+  readonly unparted?: string;
   /** For a layer of words, the height of its smallest capitals as they were set. */
   readonly capU?: number;
   /** Where the members of a stack lie in it, from its top left corner. */

@@ -4,6 +4,7 @@ import { unionRects } from '../kit/rect';
 import { capHeightU } from '../text/capHeight';
 import { countWords } from '../text/figures';
 import { fitText } from '../text/fitText';
+import { hyphenPatternsFor } from '../text/hyphenation';
 import type { FontLibrary } from '../text/fontLibrary';
 import { knownFace } from '../text/knownFace';
 import type { TextLayout } from '../text/layoutText';
@@ -67,6 +68,7 @@ function measureText(
     style: { ...layer.style, ...knownFace(layer.style) },
     align: layer.align,
     balanced: layer.balanced,
+    hyphenates: layer.hyphenates,
     columnU: layer.columnU,
     language,
   };
@@ -81,6 +83,7 @@ function measureText(
     overflows: fitted.overflows,
     missing: layout.missing,
     standIns: layout.standIns,
+    ...(layer.hyphenates === true && hyphenPatternsFor(language) === null && { unparted: language }),
     capU: smallestCapU(layer, fonts) * fitted.scale,
     snaps: { x: false, y: true },
     snap: (box, toPixels) =>
@@ -221,6 +224,10 @@ function textProperties(layer: TextLayer): Property[] {
     })),
     ...fineProperties(style, styled),
     switchProperty('balanced', 'Balance lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
+    switchProperty('hyphenates', 'Hyphenate', layer.hyphenates ?? false, (hyphenates) => ({
+      ...layer,
+      hyphenates,
+    })),
     numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,
       maxWidthShare: v / 100,

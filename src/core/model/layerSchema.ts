@@ -310,6 +310,7 @@ const kinds = {
     align: word(['left', 'centre', 'right', 'justify']),
     columnU: numberOrNull(10, 8000),
     balanced: flag,
+    hyphenates: yup.boolean(),
     highlight: exactly({
       colour: designColour,
       opacity,

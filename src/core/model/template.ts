@@ -266,6 +266,8 @@ export interface TextLayer extends LayerBase {
   readonly columnU: number | null;
   /** Whether wrapped lines are made about equally long. */
   readonly balanced: boolean;
+  /** Whether long words are parted by the rules of their language; left out for never. */
+  readonly hyphenates?: boolean;
   readonly highlight: Highlight | null;
   /** The widest the text may be, as a share of the title-safe width. */
   readonly maxWidthShare: number;

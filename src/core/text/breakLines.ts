@@ -6,6 +6,8 @@ export interface LineRange {
   readonly end: number;
   /** In design units, a hyphen at its end included. */
   readonly width: number;
+  /** Whether a hyphen is shown at its end. */
+  readonly hyphenated: boolean;
 }
 
 // Halvings of the room between the longest line and the whole width: 2^-10 of it is under a unit.
@@ -14,12 +16,13 @@ const HALVINGS = 10;
 /**
  * Breaks a measured paragraph into lines no wider than `maxWidth` (design units) at the places UAX 14 allows,
  * filling each line in turn. A single word that is wider stays whole and sticks out. Balanced lines are as many,
- * but about equally long: the narrowest width that needs no more lines is taken.
+ * but about equally long: the narrowest width that needs no more lines is taken. A word is parted by its language only
+ * where its line would else be emptier than usual.
  */
 export function breakLines(paragraph: MeasuredParagraph, maxWidth: number, balanced = false): LineRange[] {
   const { text } = paragraph.paragraph;
   const end = trimEnd(text, 0, text.length);
-  const whole = { start: 0, end, width: paragraph.width(0, end) };
+  const whole = { start: 0, end, width: paragraph.width(0, end), hyphenated: false };
   if (!Number.isFinite(maxWidth) || whole.width <= maxWidth) return [whole];
   const filled = fillLines(paragraph, maxWidth);
   if (!balanced || filled.length < 2) return filled;
@@ -38,33 +41,45 @@ export function breakLines(paragraph: MeasuredParagraph, maxWidth: number, balan
   return best;
 }
 
+/** A line that could end at a place, by that place's number. */
+interface Fit {
+  readonly line: LineRange;
+  readonly index: number;
+}
+
 function fillLines({ paragraph, breaks, width }: MeasuredParagraph, maxWidth: number): LineRange[] {
   const { text } = paragraph;
-  const lineTo = (
-    start: number,
-    place: { readonly position: number; readonly hyphenU: number },
-  ): LineRange => {
-    const end = trimEnd(text, start, place.position);
-    return { start, end, width: width(start, end) + place.hyphenU };
+  const lineTo = (start: number, { position, hyphenU }: MeasuredParagraph['breaks'][number]): LineRange => {
+    const end = trimEnd(text, start, position);
+    return { start, end, width: width(start, end) + hyphenU, hyphenated: hyphenU > 0 };
   };
   const lines: LineRange[] = [];
   let start = 0;
-  let lastFit: LineRange | null = null;
-  let fitPosition = 0;
-  for (const place of breaks) {
-    let line = lineTo(start, place);
-    if (line.width > maxWidth && lastFit !== null) {
-      lines.push(lastFit);
-      start = fitPosition;
-      line = lineTo(start, place);
-    }
-    lastFit = line;
-    fitPosition = place.position;
+  // The last places that fit: where a line ends as usual, and after that where a word would be parted.
+  let usual: Fit | null = null;
+  let parted: Fit | null = null;
+  for (let i = 0; i < breaks.length; i++) {
+    const line = lineTo(start, breaks[i]);
+    const fit: Fit | null = parted !== null && isTooShort(usual, maxWidth) ? parted : usual;
+    if (line.width > maxWidth && fit !== null) {
+      lines.push(fit.line);
+      start = breaks[fit.index].position;
+      i = fit.index;
+      [usual, parted] = [null, null];
+    } else if (!breaks[i].isLastResort) [usual, parted] = [{ line, index: i }, null];
+    // The first part of a word that is too wide for a line goes on one all the same: the rest of it need not.
+    else if (line.width <= maxWidth || fit === null) parted = { line, index: i };
   }
   const end = trimEnd(text, start, text.length);
-  lines.push({ start, end, width: width(start, end) });
+  lines.push({ start, end, width: width(start, end), hyphenated: false });
   return lines;
 }
+
+// Room at a line's end, as a share of its width, that is taken for usual: a word is parted only where more would stay.
+const USUAL_ROOM = 0.25;
+
+const isTooShort = (usual: Fit | null, maxWidth: number): boolean =>
+  usual === null || usual.line.width < maxWidth * (1 - USUAL_ROOM);
 
 function trimEnd(text: string, start: number, end: number): number {
   let at = end;

@@ -10,8 +10,10 @@ import {
   nearestWeight,
 } from '../faces/faces';
 import type * as HarfBuzzModule from 'harfbuzzjs';
+import type { HyphenRules } from 'hyphen';
 import type { TextStyle } from '../model/template';
 import { glyphToOutline } from './glyphOutline';
+import { hyphenPatternsFor, hyphenPlaces } from './hyphenation';
 import { UNDETERMINED } from '../faces/language';
 import { COMMON } from '../faces/scripts';
 
@@ -39,16 +41,20 @@ export interface FontLibrary {
    * keeps what was laid out with it sees that something came. Throws for bytes that are no font.
    */
   with(files: ReadonlyMap<string, Uint8Array>): FontLibrary;
+  /** Where words of a language may be parted; null where nothing is known of it, or is not here yet. */
+  hyphens(language: string): ((text: string) => readonly number[]) | null;
 }
 
 /**
  * Loads HarfBuzz and makes shipped fonts available: all that `fontFileNames` has as first, and the late ones that are
  * given. `shipped` maps their names to the bytes of TrueType files (compressed web fonts would silently give empty
- * glyphs, so they are refused). `onMissing` is told each time of a face whose files are not here.
+ * glyphs, so they are refused). `onMissing` is told each time of a face whose files are not here. `rulesOf` gives the
+ * patterns for parting words by their name, null while they are not here.
  */
 export async function loadFontLibrary(
   shipped: ReadonlyMap<string, Uint8Array>,
   onMissing: (faceId: string) => void = () => undefined,
+  rulesOf: (patterns: string) => HyphenRules | null = () => null,
 ): Promise<FontLibrary> {
   for (const name of fontFileNames().first) requireTrueType(name, shipped.get(name));
   // A static import would make every module above wait for the WebAssembly start; workers lose messages then.
@@ -85,6 +91,11 @@ export async function loadFontLibrary(
         files.set(name, bytes);
       }
       return { ...library };
+    },
+    hyphens(language) {
+      const patterns = hyphenPatternsFor(language);
+      const rules = patterns === null ? null : rulesOf(patterns);
+      return rules === null ? null : (text) => hyphenPlaces(text, rules);
     },
   };
   return library;

@@ -19,6 +19,8 @@ export interface TextSpec {
   readonly language?: string;
   /** Whether wrapped lines are made about equally long. */
   readonly balanced?: boolean;
+  /** Whether long words are parted by the rules of the language, where it has some. */
+  readonly hyphenates?: boolean;
   /** The width of the column it is set in; null for a text that is as wide as its longest line. */
   readonly columnU?: number | null;
   /** Lines are wrapped at this width; Infinity for none. */
@@ -62,9 +64,12 @@ export interface MeasuredText {
 
 /** Shapes a text as a whole. */
 export function measureText(spec: TextSpec, fonts: FontLibrary): MeasuredText {
+  const hyphens = spec.hyphenates === true ? fonts.hyphens(spec.language ?? UNDETERMINED) : null;
   return {
     spec,
-    paragraphs: splitParagraphs(spec, fonts).map((one) => measureParagraph(itemiseParagraph(one, fonts))),
+    paragraphs: splitParagraphs(spec, fonts).map((one) =>
+      measureParagraph(itemiseParagraph(one, fonts), hyphens),
+    ),
   };
 }
 
@@ -101,9 +106,9 @@ export function layoutMeasured({ spec, paragraphs }: MeasuredText, fonts: FontLi
   for (const measured of paragraphs) {
     const { paragraph } = measured;
     const ranges = breakLines(measured, spec.wrapWidthU / spec.squeeze, spec.balanced);
-    for (const [i, { start, end }] of ranges.entries()) {
+    for (const [i, { start, end, hyphenated }] of ranges.entries()) {
       const isWhole = start === 0 && end === paragraph.text.length;
-      const shaped = isWhole ? measured.line : shapeLine(paragraph, start, end);
+      const shaped = isWhole ? measured.line : shapeLine(paragraph, start, end, hyphenated);
       const { height, baseline } = lineMeasures(shaped.glyphs, spec.style, fonts);
       const [width, glyphs] = [shaped.width * spec.squeeze, shaped.glyphs];
       lines.push({

@@ -6,8 +6,10 @@ import { hyphenFor, shapeLine, SOFT_HYPHEN } from './shapeLine';
 /** A place where a line may end. */
 interface BreakPlace {
   readonly position: number;
-  /** The width of the hyphen that is shown there, for a soft hyphen; else 0. */
+  /** The width of the hyphen that is shown there; 0 for none. */
   readonly hyphenU: number;
+  /** Whether it is only taken where the line would be much too short without it: nobody typed it. */
+  readonly isLastResort: boolean;
 }
 
 /** A paragraph measured once: how wide any part of it is on one line, in design units at the size it is styled in. */
@@ -21,8 +23,14 @@ export interface MeasuredParagraph {
   width(start: number, end: number): number;
 }
 
-/** Measures a paragraph: it is shaped once as a whole, and once more for each hyphen that may be shown. */
-export function measureParagraph(paragraph: ItemisedParagraph): MeasuredParagraph {
+/**
+ * Measures a paragraph: it is shaped once as a whole, and once more for each hyphen that may be shown. `hyphens` says
+ * where its words may be parted; left out for a text that is not hyphenated.
+ */
+export function measureParagraph(
+  paragraph: ItemisedParagraph,
+  hyphens: ((text: string) => readonly number[]) | null = null,
+): MeasuredParagraph {
   const { text } = paragraph;
   const line = shapeLine(paragraph, 0, text.length);
   let places: BreakPlace[] | null = null;
@@ -41,10 +49,15 @@ export function measureParagraph(paragraph: ItemisedParagraph): MeasuredParagrap
   };
 
   function breakPlaces(of: ItemisedParagraph): BreakPlace[] {
-    return lineBreaks(text).map((position) => {
+    const usual = lineBreaks(text).map((position) => {
       const soft = text[position - 1] === SOFT_HYPHEN && position < text.length;
-      return { position, hyphenU: soft ? hyphenWidth(of, position - 1) : 0 };
+      return { position, hyphenU: soft ? hyphenWidth(of, position - 1) : 0, isLastResort: false };
     });
+    const taken = new Set(usual.map(({ position }) => position));
+    const parted = (hyphens?.(text) ?? [])
+      .filter((position) => !taken.has(position))
+      .map((position) => ({ position, hyphenU: hyphenWidth(of, position - 1), isLastResort: true }));
+    return parted.length === 0 ? usual : [...usual, ...parted].sort((a, b) => a.position - b.position);
   }
 }
 

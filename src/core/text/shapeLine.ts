@@ -50,12 +50,21 @@ export function hyphenFor({ font }: TextItem): string {
 export const SOFT_HYPHEN = '\u00ad';
 
 /**
- * Shapes the positions [start, end) of a paragraph as one line, glyphs in visual order from the left. A line that ends
- * with a soft hyphen shows a hyphen there.
+ * Shapes the positions [start, end) of a paragraph as one line, glyphs in visual order from the left. One that is
+ * hyphenated shows a hyphen at its end: in place of a soft one, else after its last letter, as a part of that.
  */
-export function shapeLine(whole: ItemisedParagraph, start: number, end: number): ShapedLine {
-  const parts = whole.text[end - 1] === SOFT_HYPHEN && end < whole.text.length;
-  const paragraph = parts ? withHyphen(whole, end - 1) : whole;
+export function shapeLine(
+  whole: ItemisedParagraph,
+  start: number,
+  end: number,
+  hyphenated = false,
+): ShapedLine {
+  if (hyphenated && whole.text[end - 1] !== SOFT_HYPHEN) {
+    const { glyphs, width } = shapeLine(withHyphen(whole, end, 0), start, end + 1);
+    const last = glyphs.findLast(({ cluster }) => cluster < end)?.cluster ?? end - 1;
+    return { glyphs: glyphs.map((one) => (one.cluster < end ? one : { ...one, cluster: last })), width };
+  }
+  const paragraph = hyphenated ? withHyphen(whole, end - 1, 1) : whole;
   const glyphs: PlacedGlyph[] = [];
   let x = 0;
   let lastSpread = 0;
@@ -91,12 +100,17 @@ export function shapeLine(whole: ItemisedParagraph, start: number, end: number):
   return { glyphs, width: Math.max(0, x - lastSpread) };
 }
 
-/** The paragraph with the soft hyphen at a position shown. */
-function withHyphen(paragraph: ItemisedParagraph, at: number): ItemisedParagraph {
-  const item = paragraph.items.find((one) => one.start <= at && one.end > at);
+/** The paragraph up to a position, and there a hyphen in place of so many characters; what follows is only its context. */
+function withHyphen(paragraph: ItemisedParagraph, at: number, inPlaceOf: number): ItemisedParagraph {
+  const item = paragraph.items.find((one) => one.start < at && one.end >= at);
   if (item === undefined) return paragraph;
   const { text } = paragraph;
-  return { ...paragraph, text: text.slice(0, at) + hyphenFor(item) + text.slice(at + 1) };
+  const items = paragraph.items.filter((one) => one.start < at);
+  return {
+    ...paragraph,
+    text: text.slice(0, at) + hyphenFor(item) + text.slice(at + inPlaceOf),
+    items: items.map((one) => (one === item ? { ...one, end: at + 1 } : one)),
+  };
 }
 
 function endsCluster(shaped: readonly ShapedGlyph[], i: number): boolean {

@@ -23,3 +23,13 @@ declare module 'linebreak' {
     nextBreak(): { readonly position: number; readonly required: boolean } | null;
   }
 }
+
+declare module 'hyphen' {
+  /** A set of patterns as the package keeps it: it comes from a file, and only the package reads it. */
+  export type HyphenRules = readonly unknown[];
+  /** A function that puts `hyphenChar` into every place where a word of a text may be parted. */
+  export default function createHyphenator(
+    rules: HyphenRules,
+    options: { readonly hyphenChar: string; readonly minWordLength: number },
+  ): (text: string) => string;
+}

@@ -2,6 +2,7 @@ import type { PlacedLayer } from '../layout/resolveLayout';
 import { assertNever } from '../kit/assertNever';
 import { facesOf } from '../model/facesOf';
 import { DEFAULT_FACE_ID, FACES } from '../faces/faces';
+import { UNDETERMINED } from '../faces/language';
 import type { FitFact } from '../text/fitFacts';
 import { sayFitFact } from '../text/fitFacts';
 
@@ -15,6 +16,8 @@ export type LayerNote = {
   /** Faces, by label, that set what the chosen one has no characters for. */
   | { readonly kind: 'standIn'; readonly faces: readonly string[] }
   | { readonly kind: 'unknownFace'; readonly face: string }
+  /** It should be hyphenated, and its language (BCP 47) has no rules here. */
+  | { readonly kind: 'unparted'; readonly language: string }
   | { readonly kind: 'fitted'; readonly facts: readonly FitFact[] }
 );
 
@@ -30,6 +33,8 @@ export function layerNotes({ layer, measured }: PlacedLayer): LayerNote[] {
   if (measured.standIns.length > 0) notes.push({ ...about, kind: 'standIn', faces: measured.standIns });
   for (const face of facesOf(layer))
     if (FACES.find(face) === undefined) notes.push({ ...about, kind: 'unknownFace', face });
+  if (measured.unparted !== undefined)
+    notes.push({ ...about, kind: 'unparted', language: measured.unparted });
   if (measured.fitted.length > 0) notes.push({ ...about, kind: 'fitted', facts: measured.fitted });
   return notes;
 }
@@ -46,6 +51,10 @@ export function sayNote(note: LayerNote): string {
       return `${name} has characters from ${note.faces.join(' and ')}, since its own font lacks them`;
     case 'unknownFace':
       return `${name} asks for the font "${note.face}", which is not here; ${FACES.get(DEFAULT_FACE_ID).label} stands in until it is imported under House, Fonts`;
+    case 'unparted':
+      return note.language === UNDETERMINED
+        ? `${name} is not hyphenated: nothing says its language; choose one in the field, the delivery or the House`
+        : `${name} is not hyphenated: there are no rules for its language (${note.language}) here`;
     case 'fitted':
       return `${name} is ${note.facts.map(sayFitFact).join(', ')}`;
     default:

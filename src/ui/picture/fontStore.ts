@@ -4,6 +4,7 @@ import { comesLate, FACES, fontFileNames, knowOwnFaces } from '@/core/faces/face
 import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
+import { hyphenRules } from './hyphenStore';
 
 /** By which pages and their workers tell one another that the House's own fonts are others now. */
 const CHANNEL = 'gilder-fonts';
@@ -58,7 +59,12 @@ async function loadAll(): Promise<FontLibrary> {
   const files = await Promise.all(fontFileNames().first.map((name) => fetchFile(`/fonts/${name}`, name)));
   const [library] = await Promise.all([
     // What is set while its font is on the way is set again once that has come.
-    loadFontLibrary(new Map(files), (faceId) => void fetchLate([faceId]).catch(() => undefined)),
+    loadFontLibrary(
+      new Map(files),
+      (faceId) => void fetchLate([faceId]).catch(() => undefined),
+      (patterns) =>
+        hyphenRules(patterns, () => void loadFonts().then((fonts) => publish(fonts.with(new Map())))),
+    ),
     learnOwnFaces(),
   ]);
   return library;

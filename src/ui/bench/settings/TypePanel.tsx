@@ -8,7 +8,7 @@ import { LookPanel } from './LookPanel';
 import { PropertyRow } from './PropertyRow';
 import { Section } from './Section';
 
-const FINE_PATHS = /^(style\.(shift|figures|ligatures|fractions)|balanced)$/;
+const FINE_PATHS = /^(style\.(shift|figures|ligatures|fractions)|balanced|hyphenates)$/;
 const OPTION_PATHS = /^style\.features\./;
 const COLUMN_PATHS = /^(columns\.\d+\.|columnCount$)/;
 
