@@ -73,7 +73,7 @@ module.exports = {
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|yup|fflate|culori|date-fns|svgpath|bezier-easing|papaparse|saxes|xmlchars|fastest-levenshtein|double-metaphone)/',
+          '^src/core|^node_modules/(@types/)?(harfbuzzjs|bidi-js|linebreak|hyphen|yup|fflate|culori|date-fns|svgpath|bezier-easing|papaparse|saxes|xmlchars|fastest-levenshtein|double-metaphone)/',
       },
     },
     {

@@ -223,11 +223,7 @@ function textProperties(layer: TextLayer): Property[] {
       fillOpacity: v / 100,
     })),
     ...fineProperties(style, styled),
-    switchProperty('balanced', 'Balance lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
-    switchProperty('hyphenates', 'Hyphenate', layer.hyphenates ?? false, (hyphenates) => ({
-      ...layer,
-      hyphenates,
-    })),
+    ...breakProperties(layer),
     numberProperty('maxWidthShare', 'Widest', ['%', 5, 200, 1], layer.maxWidthShare * 100, (v) => ({
       ...layer,
       maxWidthShare: v / 100,
@@ -244,5 +240,16 @@ function textProperties(layer: TextLayer): Property[] {
             columnU,
           })),
         ]),
+  ];
+}
+
+/** How its lines are broken. */
+function breakProperties(layer: TextLayer): Property[] {
+  return [
+    switchProperty('balanced', 'Balance lines', layer.balanced, (balanced) => ({ ...layer, balanced })),
+    switchProperty('hyphenates', 'Hyphenate', layer.hyphenates ?? false, (hyphenates) => ({
+      ...layer,
+      hyphenates,
+    })),
   ];
 }

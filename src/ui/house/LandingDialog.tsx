@@ -22,6 +22,7 @@ import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
 import { Modal } from '../shared/Modal';
 import { FilesLanding } from './FilesLanding';
+import { LayoutReport } from './LayoutReport';
 import { counted } from '../shared/counted';
 
 interface Props {
@@ -117,6 +118,9 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
               <span className="font-serif font-semibold">{record.document.name}</span>
             </label>
             <p className="pb-1.5 text-soft">{placesIn(record.document, changes)}</p>
+            {changes.some(({ kind }) => kind === 'face') && (
+              <LayoutReport before={record.document} after={after} />
+            )}
             {changes.some((change) => looksOtherwise(record.document, change)) && (
               <div className="grid grid-cols-2 gap-3">
                 <Shot template={record.document} label="Before" />
