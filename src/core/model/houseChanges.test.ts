@@ -9,6 +9,7 @@ import {
   finishUses,
   followHouse,
   houseChanges,
+  isBehind,
   moveUses,
   nameColours,
   nameColoursIn,
@@ -88,6 +89,9 @@ describe('changes of the house', () => {
   test('follow where an earlier change was not taken', () => {
     const box = newBoxLayer('panel', 'Panel', []);
     const behind = testTemplate([{ ...box, fill: '#000000@lamp-gold' }]);
+    expect(FIRST_HOUSE.colours.filter((one) => isBehind(behind, one)).map(({ id }) => id)).toEqual([
+      'lamp-gold',
+    ]);
     const [panel] = followHouse(behind, houseChanges(FIRST_HOUSE, recoloured)).layers;
     expect(panel).toMatchObject({ fill: '#aa3311@lamp-gold' });
   });

@@ -1,4 +1,4 @@
-import { asReference, COLOUR_VALUE, referredColour } from '../colour/houseColour';
+import { asReference, COLOUR_VALUE, figureOf, referredColour } from '../colour/houseColour';
 import { sameValue } from '../kit/sameValue';
 import { eachText } from './eachText';
 import type { House } from './house';
@@ -124,6 +124,16 @@ export function usesOf(template: Template, kind: 'colour' | 'face', id: string):
     return text;
   });
   return count;
+}
+
+/** Whether a template refers to a colour of the house with another figure than that has: a change of it was left out there. */
+export function isBehind(template: Template, { id, colour }: House['colours'][number]): boolean {
+  let behind = false;
+  inDocument(template, (text) => {
+    behind ||= referredColour(text) === id && figureOf(text) !== colour;
+    return text;
+  });
+  return behind;
 }
 
 /** The figures that a template has without a name of the house, in how many places each. */

@@ -3,12 +3,12 @@ import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import type { House } from '@/core/model/house';
-import { unnamedColours, usesOf, withFigure } from '@/core/model/houseChanges';
+import { isBehind, unnamedColours, usesOf, withFigure } from '@/core/model/houseChanges';
 import { Button } from '../shared/Button';
 import { ColourBox } from '../shared/ColourBox';
 import type { SectionProps } from './HouseScreen';
 import { NamedRow } from './NamedRow';
-import { Uses } from './uses';
+import { asInForce, Uses } from './uses';
 
 const MOST = 64;
 
@@ -16,7 +16,7 @@ const MOST = 64;
 const MOST_UNNAMED = 24;
 
 /** The named colours, where each is used, and the figures that templates have without a name. */
-export function ColoursSection({ house, templates, onChange }: SectionProps) {
+export function ColoursSection({ house, inForce, templates, onChange }: SectionProps) {
   const { colours, finishes, moves } = house;
   const [added, setAdded] = useState<string | null>(null);
   const rename = (id: string, name: string): void =>
@@ -48,7 +48,10 @@ export function ColoursSection({ house, templates, onChange }: SectionProps) {
             onRemove={() => onChange({ colours: colours.filter((one) => one.id !== id) })}
           >
             <ColourBox ofHouse label={name} value={colour} onChange={(next) => mix(id, next)} />
-            <Uses templates={templates} count={(template) => usesOf(template, 'colour', id)} />
+            <span className="min-w-0">
+              <Uses templates={templates} count={(template) => usesOf(template, 'colour', id)} />
+              <Behind templates={templates} colour={asInForce(inForce.colours, { id, name, colour })} />
+            </span>
           </NamedRow>
         ))}
       </ul>
@@ -63,6 +66,23 @@ export function ColoursSection({ house, templates, onChange }: SectionProps) {
         onName={(figure) => add(`Colour ${figure.slice(1)}`, figure)}
       />
     </>
+  );
+}
+
+/** The templates that an earlier change of a colour was left out in. */
+function Behind({
+  templates,
+  colour,
+}: {
+  readonly templates: SectionProps['templates'];
+  readonly colour: House['colours'][number];
+}) {
+  const names = templates.flatMap(({ document }) => (isBehind(document, colour) ? [document.name] : []));
+  if (names.length === 0) return null;
+  return (
+    <span className="block truncate text-soft" title={names.join('\n')}>
+      {`Another figure still in ${names.join(', ')}`}
+    </span>
   );
 }
 

@@ -48,7 +48,7 @@ class Server {
 
   private read(path: string): unknown {
     if (path === 'house') return this.house;
-    return path === 'templates' ? [...this.templates.values()] : [];
+    return path.startsWith('templates') ? [...this.templates.values()] : [];
   }
 }
 
@@ -154,6 +154,9 @@ describe('the House', () => {
     await userEvent.click(screen.getByRole('button', { name: /^Make the change/ }));
     await waitFor(() => expect(status()).toHaveTextContent('as it is in force'));
     expect(server.templates.get('Tideline strap')?.document).toEqual(strap);
+    expect(
+      within(colourRow('Lamp gold')).getByText('Another figure still in Tideline strap'),
+    ).toBeInTheDocument();
   });
 
   test('what is not in force yet outlives a reload, and can be taken back', async () => {
