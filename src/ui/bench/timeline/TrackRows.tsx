@@ -2,6 +2,7 @@
 import { useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { PlusIcon } from '@heroicons/react/24/outline';
+import { figureOf } from '@/core/colour/houseColour';
 import { updateLayer } from '@/core/edit/editTemplate';
 import { setKey, updateTrack } from '@/core/edit/editTracks';
 import type { KeyRef } from '@/core/edit/manyKeys';
@@ -242,6 +243,6 @@ function keyWords(layer: Layer, { path }: Track, value: FieldValue): string {
   const control = findProperty(layer, path)?.control;
   if (control?.kind === 'state') return 'as it is attached there';
   const unit = control?.kind === 'number' && control.unit !== '' ? ` ${control.unit}` : '';
-  const words = typeof value === 'number' ? String(Math.round(value * 100) / 100) : String(value);
+  const words = typeof value === 'number' ? String(Math.round(value * 100) / 100) : figureOf(String(value));
   return `${words.length > 60 ? `${words.slice(0, 59)}…` : words}${unit}`;
 }
