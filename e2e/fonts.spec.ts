@@ -58,7 +58,9 @@ test('fonts come in as files, are used at once in every tab, replaced with a loo
   await own.getByLabel('Font files').setInputFiles([marrow({ version: '2.0', advance: 750 })]);
   await own.getByRole('button', { name: 'Use Marrow Sans Regular, version 2.0' }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog.getByRole('listitem')).toHaveText('Tideline strap');
+  await expect(dialog.getByRole('listitem').first()).toHaveText('Tideline strap');
+  const report = dialog.getByRole('list', { name: 'What Tideline strap lays out otherwise' });
+  await expect(report).toContainText('“Name line” is 25 % wider in Wide');
   await dialog.getByRole('button', { name: 'Use this version' }).click();
   await expect(own.getByRole('button', { name: 'Use Marrow Sans Regular, version 1.0' })).toBeVisible();
 

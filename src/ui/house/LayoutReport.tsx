@@ -10,6 +10,7 @@ import { everyFace } from '@/core/resolve/faces';
 import { picturesOf } from '@/core/resolve/pictures';
 import type { FitFact } from '@/core/text/fitFacts';
 import { sayFitFact } from '@/core/text/fitFacts';
+import type { FontLibrary } from '@/core/text/fontLibrary';
 import { compile } from '@/core/timeline/compile';
 import { loadFontsFor } from '../picture/fontStore';
 import { loadedSizes, loadPicture } from '../picture/pictureStore';
@@ -18,6 +19,8 @@ import { useHouse } from '../shared/useHouse';
 interface Props {
   readonly before: Template;
   readonly after: Template;
+  /** The fonts that it is set in afterwards, where they are others; the same object each time. */
+  readonly fonts?: Promise<FontLibrary>;
 }
 
 /** One thing that differs, and where. */
@@ -31,20 +34,20 @@ const SAMPLES = ['usual', 'long'] as const;
 const MOST_SHOWN = 8;
 
 /** What a template lays out otherwise in its new font: in all its formats, with its own words and with long ones. */
-export function LayoutReport({ before, after }: Props) {
+export function LayoutReport({ before, after, fonts }: Props) {
   const { language } = useHouse();
   const [told, setTold] = useState<readonly Told[] | null>(null);
   const [problem, setProblem] = useState('');
   useEffect(() => {
     let current = true;
-    inTurn(() => compare(before, after, language, () => current)).then(
+    inTurn(() => compare({ before, after, fonts }, language, () => current)).then(
       (found) => current && setTold(found),
       () => current && setProblem('The layouts could not be compared: a font or a picture did not come.'),
     );
     return () => {
       current = false;
     };
-  }, [before, after, language]);
+  }, [before, after, fonts, language]);
   if (problem !== '') return <p className="pb-1.5 text-stop-ink">{problem}</p>;
   if (told === null)
     return (
@@ -78,12 +81,12 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 async function compare(
-  before: Template,
-  after: Template,
+  { before, after, fonts: others }: Props,
   language: string | undefined,
   isWanted: () => boolean,
 ): Promise<Told[]> {
   const fonts = await loadFontsFor([...everyFace(before), ...everyFace(after)]);
+  const fontsAfter = (await others) ?? fonts;
   const found = new Map<string, Record<(typeof SAMPLES)[number], string[]>>();
   for (const sampleId of SAMPLES) {
     for (const id of before.formats) {
@@ -92,9 +95,9 @@ async function compare(
       const format = FORMATS.get(id);
       const values = sampleValues(before, sampleId);
       await Promise.all(picturesOf(before, { format, values }).map(loadPicture));
-      const set = (template: Template) =>
-        laidOut(() => compile(template, values, format, fonts, loadedSizes(), null, language));
-      const [was, is] = [set(before), set(after)];
+      const set = (template: Template, library: FontLibrary) =>
+        laidOut(() => compile(template, values, format, library, loadedSizes(), null, language));
+      const [was, is] = [set(before, fonts), set(after, fontsAfter)];
       if (was === null || is === null) continue;
       for (const difference of layoutDifferences(before.layers, was, is)) {
         if (difference.kind === 'width' && sampleId !== 'usual') continue;

@@ -70,6 +70,31 @@ async function loadAll(): Promise<FontLibrary> {
   return library;
 }
 
+/** Where a file is, and its name. */
+type Addressed = readonly [string, string];
+
+/**
+ * The fonts as they would be with another file in place of one of the House's own, for words in `faceIds`. What the page
+ * itself is set in stays as it is.
+ */
+export async function trialFonts(
+  faceIds: readonly string[],
+  inUseId: string,
+  insteadId: string,
+): Promise<FontLibrary> {
+  await loadFonts();
+  const own = faceIds.flatMap((id) => FACES.find(id) ?? []).filter(comesLate);
+  const late = own.flatMap((face) =>
+    Object.values(face.files).map((name): Addressed => [addressOf(face, name), name]),
+  );
+  const first = fontFileNames().first.map((name): Addressed => [`/fonts/${name}`, name]);
+  const files = await Promise.all([...first, ...late].map(([address, name]) => fetchFile(address, name)));
+  const [, instead] = await fetchFile(`/api/fonts/${insteadId}`, insteadId);
+  return loadFontLibrary(new Map([...files, [inUseId, instead]]), undefined, (patterns) =>
+    hyphenRules(patterns, () => undefined),
+  );
+}
+
 /** Has the House's own faces known here. */
 async function learnOwnFaces(): Promise<void> {
   const response = await fetch('/api/fonts');

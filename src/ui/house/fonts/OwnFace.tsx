@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { FaceFile } from '@/core/faces/faceFile';
+import { placeOf } from '@/core/faces/ownFaces';
 import { bytesToWords } from '@/core/kit/bytes';
 import { titleFamily } from '../../picture/fontStore';
 import { ask, wordsOf } from '../../shared/api';
@@ -93,6 +94,7 @@ export function OwnFace({ faceId, files, onChanged, onDone }: Props) {
       {replacing !== null && (
         <ReplaceFont
           file={replacing}
+          inUse={files.find((one) => one.inUse && placeOf(one) === placeOf(replacing)) ?? null}
           onClose={() => setReplacing(null)}
           onUsed={async () => {
             await onChanged();

@@ -2,27 +2,35 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { FontUses } from '@/contract/fonts';
+import type { TemplateRecord } from '@/contract/templates';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { ownFaceId } from '@/core/faces/ownFaces';
-import { titleFamily } from '../../picture/fontStore';
+import type { Template } from '@/core/model/template';
+import { everyFace } from '@/core/resolve/faces';
+import type { FontLibrary } from '@/core/text/fontLibrary';
+import { titleFamily, trialFonts } from '../../picture/fontStore';
 import { ask, wordsOf } from '../../shared/api';
 import { Button } from '../../shared/Button';
 import { Modal } from '../../shared/Modal';
+import { LayoutReport } from '../LayoutReport';
 import { sampleWords } from './fontWords';
 
 interface Props {
   readonly file: FaceFile;
+  /** The file in use that it would take the place of; null where there is none. */
+  readonly inUse: FaceFile | null;
   readonly onClose: () => void;
   /** Called once it is in use. */
   readonly onUsed: () => Promise<void>;
 }
 
 /** Shows where another version of a font lands before it is put in use. */
-export function ReplaceFont({ file, onClose, onUsed }: Props) {
+export function ReplaceFont({ file, inUse, onClose, onUsed }: Props) {
   const [uses, setUses] = useState<readonly string[] | null>(null);
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
   const trial = useTrialFamily(file.id);
+  const set = useSetInIt(file, inUse);
   useEffect(() => {
     ask<FontUses>(`fonts/${file.id}/uses`).then(
       ({ names }) => setUses(names),
@@ -81,6 +89,12 @@ export function ReplaceFont({ file, onClose, onUsed }: Props) {
               <li key={name}>{name}</li>
             ))}
           </ul>
+          {set?.templates.map((template) => (
+            <section key={template.name} className="pt-3">
+              <h3 className="pb-0.5 font-serif font-semibold">{template.name}</h3>
+              <LayoutReport before={template} after={template} fonts={set.fonts} />
+            </section>
+          ))}
         </>
       )}
       {problem !== '' && (
@@ -90,6 +104,36 @@ export function ReplaceFont({ file, onClose, onUsed }: Props) {
       )}
     </Modal>
   );
+}
+
+/** The templates on the bench that are set in what a file would take the place of, and the fonts as they then would be. */
+interface SetInIt {
+  readonly templates: readonly Template[];
+  readonly fonts: Promise<FontLibrary>;
+}
+
+/** null until it is known, and where nothing is replaced. */
+function useSetInIt(file: FaceFile, inUse: FaceFile | null): SetInIt | null {
+  const [set, setSet] = useState<SetInIt | null>(null);
+  useEffect(() => {
+    if (inUse === null) return;
+    let current = true;
+    ask<readonly TemplateRecord[]>('templates?documents').then(
+      (records) => {
+        const documents = records.map(({ document }) => document);
+        const templates = documents.filter((one) => everyFace(one).includes(ownFaceId(file)));
+        const fonts = trialFonts(templates.flatMap(everyFace), inUse.id, file.id);
+        // Each report says that a font did not come.
+        fonts.catch(() => undefined);
+        if (current) setSet({ templates, fonts });
+      },
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [file, inUse]);
+  return set;
 }
 
 /** A CSS family of a font that is not in use, for as long as it is looked at. */
