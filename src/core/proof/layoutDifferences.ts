@@ -14,8 +14,13 @@ export type LayoutDifference = { readonly layerId: string; readonly layerName: s
   | { readonly kind: 'width'; readonly share: number }
 );
 
-// What comes first is what a viewer sees first.
-const ORDER: readonly LayoutDifference['kind'][] = ['overflow', 'missing', 'fitted', 'width'];
+/** The kinds of differences: what a viewer sees first comes first. */
+export const DIFFERENCE_KINDS: readonly LayoutDifference['kind'][] = [
+  'overflow',
+  'missing',
+  'fitted',
+  'width',
+];
 // Less is not seen.
 const LEAST_WIDTH = 0.02;
 
@@ -42,7 +47,7 @@ export function layoutDifferences(
     if (Math.abs(share - 1) >= LEAST_WIDTH) differences.push({ ...about, kind: 'width', share });
     return differences;
   });
-  return found.toSorted((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  return found.toSorted((a, b) => DIFFERENCE_KINDS.indexOf(a.kind) - DIFFERENCE_KINDS.indexOf(b.kind));
 }
 
 /** Of a layer that is not there, what is as wide as itself. */

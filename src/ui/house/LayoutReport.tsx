@@ -5,7 +5,7 @@ import { FORMATS } from '@/core/frame/formats';
 import { InputError } from '@/core/kit/inputError';
 import type { Template } from '@/core/model/template';
 import type { LayoutDifference } from '@/core/proof/layoutDifferences';
-import { layoutDifferences } from '@/core/proof/layoutDifferences';
+import { DIFFERENCE_KINDS, layoutDifferences } from '@/core/proof/layoutDifferences';
 import { everyFace } from '@/core/resolve/faces';
 import { picturesOf } from '@/core/resolve/pictures';
 import type { FitFact } from '@/core/text/fitFacts';
@@ -80,6 +80,11 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 /** The page is free for whoever uses it between one layout and the next. */
 const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
+/** The formats that something was found in, by sample, and how soon it is told. */
+interface Found extends Record<(typeof SAMPLES)[number], string[]> {
+  readonly rank: number;
+}
+
 async function compare(
   { before, after, fonts: others }: Props,
   language: string | undefined,
@@ -87,7 +92,7 @@ async function compare(
 ): Promise<Told[]> {
   const fonts = await loadFontsFor([...everyFace(before), ...everyFace(after)]);
   const fontsAfter = (await others) ?? fonts;
-  const found = new Map<string, Record<(typeof SAMPLES)[number], string[]>>();
+  const found = new Map<string, Found>();
   for (const sampleId of SAMPLES) {
     for (const id of before.formats) {
       await breathe();
@@ -102,14 +107,19 @@ async function compare(
       for (const difference of layoutDifferences(before.layers, was, is)) {
         if (difference.kind === 'width' && sampleId !== 'usual') continue;
         const says = sayDifference(difference);
-        const where = found.get(says) ?? { usual: [], long: [] };
+        const where = found.get(says) ?? {
+          rank: DIFFERENCE_KINDS.indexOf(difference.kind),
+          usual: [],
+          long: [],
+        };
         where[sampleId].push(format.label);
         found.set(says, where);
       }
     }
   }
   const all = before.formats.length;
-  return [...found].map(([says, { usual, long }]) => ({
+  const worstFirst = [...found].toSorted(([, a], [, b]) => a.rank - b.rank);
+  return worstFirst.map(([says, { usual, long }]) => ({
     says,
     where: [inFormats(usual, all), long.length > 0 ? `with long words ${inFormats(long, all)}` : '']
       .filter((part) => part !== '')
