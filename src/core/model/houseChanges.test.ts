@@ -16,6 +16,7 @@ import {
   unnamedColours,
   usesOf,
   withFigure,
+  withoutUnknownColours,
 } from './houseChanges';
 import { parseTemplate } from './templateSchema';
 
@@ -40,6 +41,7 @@ describe('changes of the house', () => {
       colours: FIRST_HOUSE.colours.slice(1),
     };
     expect(houseChanges(FIRST_HOUSE, rules)).toEqual([
+      { kind: 'gone', id: 'deep-water', name: 'Deep water' },
       { kind: 'reading' },
       { kind: 'areas' },
       { kind: 'names' },
@@ -113,6 +115,23 @@ describe('changes of the house', () => {
     ]);
     const darker: House = { ...FIRST_HOUSE, colours: [{ ...twin, id: 'deep-water', colour: '#001122' }] };
     expect(usesOf(followHouse(next, houseChanges(FIRST_HOUSE, darker)), 'colour', 'twin')).toBe(1);
+  });
+
+  test('of a colour that is gone leave its figure alone', () => {
+    const box = newBoxLayer('panel', 'Panel', []);
+    const template = testTemplate([
+      { ...box, fill: '#10303c@deep-water' },
+      { ...box, id: 'edge', fill: '#e3b94f@lamp-gold' },
+    ]);
+    const fewer = { ...FIRST_HOUSE, colours: FIRST_HOUSE.colours.slice(1) };
+    const fills = (one: typeof template) => one.layers.map((layer) => layer.kind === 'box' && layer.fill);
+    expect(fills(followHouse(template, houseChanges(FIRST_HOUSE, fewer)))).toEqual([
+      '#10303c',
+      '#e3b94f@lamp-gold',
+    ]);
+    const { template: own, places } = withoutUnknownColours(template, fewer.colours);
+    expect([fills(own), places]).toEqual([['#10303c', '#e3b94f@lamp-gold'], 1]);
+    expect(withoutUnknownColours(template, FIRST_HOUSE.colours).template).toBe(template);
   });
 
   test('never touch words that somebody typed, nor the backdrop', () => {

@@ -32,6 +32,8 @@ export type HouseChange =
     }
   /** A colour that is new: places that have its figure without a name can take it. */
   | { readonly kind: 'named'; readonly id: string; readonly name: string; readonly figure: string }
+  /** A colour that is no more: places that refer to it are their figure alone. */
+  | { readonly kind: 'gone'; readonly id: string; readonly name: string }
   | { readonly kind: 'face'; readonly name: string; readonly from: string; readonly to: string }
   | { readonly kind: HousePart }
   /** Entries that were added, taken away, renamed or are found otherwise: nothing that is made already changes by it. */
@@ -44,6 +46,9 @@ export function houseChanges(before: House, after: House): HouseChange[] {
     if (old === undefined) return [{ kind: 'named', id, name, figure: colour }];
     return old.colour === colour ? [] : [{ kind: 'colour', id, name, from: old.colour, to: colour }];
   });
+  const gone = before.colours
+    .filter(({ id }) => after.colours.every((one) => one.id !== id))
+    .map(({ id, name }): HouseChange => ({ kind: 'gone', id, name }));
   const faces = after.faces.flatMap((face): HouseChange[] => {
     const old = before.faces.find(({ id }) => id === face.id);
     return old === undefined || old.face === face.face
@@ -57,7 +62,7 @@ export function houseChanges(before: House, after: House): HouseChange[] {
   const names = LISTS.every((list) => sameValue(listed(before[list]), listed(after[list])))
     ? []
     : [{ kind: 'names' as const }];
-  return [...colours, ...faces, ...parts, ...names];
+  return [...colours, ...gone, ...faces, ...parts, ...names];
 }
 
 /** Entries without the values that are changes of their own. */
@@ -67,22 +72,25 @@ function listed(list: House[(typeof LISTS)[number]] = []): unknown {
 
 /**
  * A template with the changes of the house made in it: places that refer to a colour of the house have its figure,
- * those that have the figure of a new one refer to it, and every place with exactly a face's value follows that.
+ * those that have the figure of a new one refer to it, those of one that is gone keep its figure alone, and every place with exactly a face's value follows that.
  * The same object where nothing in it changes.
  */
 export function followHouse(template: Template, changes: readonly HouseChange[]): Template {
   const colours = new Map<string, string>();
   const named = new Map<string, string>();
+  const gone = new Set<string>();
   const faces = new Map<string, string>();
   for (const change of changes) {
     if (change.kind === 'colour') colours.set(change.id, change.to);
     // Of two entries with one value the first counts.
     if (change.kind === 'named' && !named.has(change.figure)) named.set(change.figure, change.id);
+    if (change.kind === 'gone') gone.add(change.id);
     if (change.kind === 'face' && !faces.has(change.from)) faces.set(change.from, change.to);
   }
   return inDocument(template, (text, key) => {
     const id = referredColour(text);
     const figure = id === null ? undefined : colours.get(id);
+    if (id !== null && gone.has(id)) return figureOf(text);
     if (id !== null) return figure === undefined ? text : asReference(figure, id);
     const name = named.get(text);
     if (name !== undefined) return asReference(text, name);
@@ -124,6 +132,25 @@ export function usesOf(template: Template, kind: 'colour' | 'face', id: string):
     return text;
   });
   return count;
+}
+
+/**
+ * A template that comes from another house, with what refers to colours that this one does not have as figures alone; and
+ * in how many places that is.
+ */
+export function withoutUnknownColours(
+  template: Template,
+  colours: House['colours'],
+): { readonly template: Template; readonly places: number } {
+  const known = new Set(colours.map(({ id }) => id));
+  let places = 0;
+  const plain = inDocument(template, (text) => {
+    const id = referredColour(text);
+    if (id === null || known.has(id)) return text;
+    places++;
+    return figureOf(text);
+  });
+  return { template: plain, places };
 }
 
 /** Whether a template refers to a colour of the house with another figure than that has: a change of it was left out there. */

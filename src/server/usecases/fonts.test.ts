@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { PNG } from 'pngjs';
 import { knowOwnFaces } from '@/core/faces/faces';
+import { newBoxLayer } from '@/core/model/newLayers';
 import type { Layer, Template } from '@/core/model/template';
 import { parseTemplate } from '@/core/model/templateSchema';
 import { STARTS } from '@/core/starts';
@@ -153,6 +154,31 @@ describe('a template in a font of the House', () => {
     await take();
     await insertTemplate(db, ID, SET);
     expect(await putTemplate(ID, { revision: 1, document: SET })).toBe(2);
+  });
+
+  test('that comes from another House says what its colours are here', async () => {
+    const { db } = await workshop();
+    const panel = (id: string, fill: string) => ({ ...newBoxLayer(id, id, []), fill });
+    const layers = [
+      panel('a', '#112233@elsewhere'),
+      panel('b', '#445566@lamp-gold'),
+      panel('c', '#10303c@deep-water'),
+    ];
+    await insertTemplate(db, ID, { ...SET, layers, fields: [] });
+    const file = join(folder, 'colours.zip');
+    writeFileSync(file, Buffer.from(await (await templatePackage(ID)).arrayBuffer()));
+    const opened = await takeInPackage('colours.zip', { path: file });
+    expect(opened.notes).toEqual([
+      'In one place its colours have names that this House does not know; they keep their figures.',
+      '“Lamp gold” has another figure in it than in this House, and keeps it.',
+    ]);
+    const { document } = await getTemplate(opened.id);
+    expect(document.layers).toMatchObject([
+      { fill: '#112233' },
+      { fill: '#445566@lamp-gold' },
+      { fill: '#10303c@deep-water' },
+    ]);
+    await deleteThings(db, 'template', [opened.id]);
   });
 
   test('takes it along where it goes, and has it there', async () => {

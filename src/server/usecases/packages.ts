@@ -20,11 +20,14 @@ import type {
 } from '@/core/formats/templatePackage/templatePackage';
 import { InputError } from '@/core/kit/inputError';
 import { findAssets } from '@/db/assets';
+import { findHouse } from '@/db/house';
 import { insertTemplate } from '@/db/templates';
 import { mayTravel } from '@/core/faces/faceFile';
 import { ownFaceId } from '@/core/faces/ownFaces';
 import { listFonts } from '@/db/fonts';
 import { everyFace } from '@/core/resolve/faces';
+import type { House } from '@/core/model/house';
+import { isBehind, withoutUnknownColours } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
 import { soundFileId } from '@/core/model/templateSound';
 import { fileSlug } from '@/core/kit/fileSlug';
@@ -137,8 +140,10 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
       notes.push(...taken.fonts.flatMap(sayFont));
     }
     const id = nanoid(12);
-    const renamed = renamePictures(template, ids);
-    await insertTemplate(db, id, sound === null ? renamed : await withSound(zip, sound.file, renamed));
+    const { colours } = (await findHouse(db)).document;
+    const { template: own, places } = withoutUnknownColours(renamePictures(template, ids), colours);
+    notes.push(...sayColours(own, places, colours));
+    await insertTemplate(db, id, sound === null ? own : await withSound(zip, sound.file, own));
     await learnOwnFaces(db);
     return { id, name: template.name, missingFaces: missingFaces(template), notes };
   } catch (error) {
@@ -164,6 +169,23 @@ async function withSound(zip: OpenZip, file: string, template: Template): Promis
   } finally {
     await rm(path, { force: true });
   }
+}
+
+/** What somebody who opens a package should know of its colours, where another House gave them their names. */
+function sayColours(template: Template, unknownPlaces: number, colours: House['colours']): string[] {
+  const otherwise = colours.filter((colour) => isBehind(template, colour)).map(({ name }) => `“${name}”`);
+  return [
+    ...(unknownPlaces === 0
+      ? []
+      : [
+          `In ${unknownPlaces === 1 ? 'one place' : `${unknownPlaces} places`} its colours have names that this House does not know; they keep their figures.`,
+        ]),
+    ...(otherwise.length === 0
+      ? []
+      : [
+          `${otherwise.join(', ')} ${otherwise.length === 1 ? 'has another figure' : 'have other figures'} in it than in this House, and ${otherwise.length === 1 ? 'keeps it' : 'keep them'}.`,
+        ]),
+  ];
 }
 
 /** What somebody who opens a package should know of a font in it. */

@@ -149,6 +149,12 @@ function placesIn(template: Template, changes: readonly HouseChange[]): string {
         ? []
         : [`${counted(places, 'place')} named ${change.name}, nothing looks otherwise`];
     }
+    if (change.kind === 'gone') {
+      const places = usesOf(template, 'colour', change.id);
+      return places === 0
+        ? []
+        : [`${counted(places, 'place')} of ${change.name} without a name, nothing looks otherwise`];
+    }
     const places = placesThatFollow(template, change);
     return places > 0 && 'name' in change ? [`${change.name} in ${counted(places, 'place')}`] : [];
   });
