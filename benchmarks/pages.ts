@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { get } from 'node:http';
 import { chromium } from '@playwright/test';
 import { report } from './measure';
 import { CHROMIUM, start, withFolder } from './server';
@@ -34,17 +35,10 @@ async function measureScreens(url: string): Promise<void> {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args });
   for (const path of SCREENS) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const sizes = new Map<string, number>();
+    const fetched = new Set<string>();
     page.on('response', (response) => {
-      if (!response.url().endsWith('.js')) return;
-      void response
-        .request()
-        .sizes()
-        .then(
-          ({ responseBodySize }) =>
-            sizes.set(new URL(response.url()).pathname, Math.max(0, responseBodySize)),
-          () => undefined,
-        );
+      const { pathname } = new URL(response.url());
+      if (pathname.endsWith('.js')) fetched.add(pathname);
     });
     const from = performance.now();
     // What the page itself asks for; workers, and what is fetched later, are not in its way.
@@ -52,10 +46,24 @@ async function measureScreens(url: string): Promise<void> {
     await page.locator('main').waitFor();
     const shown = performance.now() - from;
     await page.waitForLoadState('networkidle');
-    const scripts = [...sizes].reduce((sum, [name, bytes]) => sum + (html.includes(name) ? bytes : 0), 0);
+    const named = [...fetched].filter((name) => html.includes(name));
+    const sizes = await Promise.all(named.map((name) => bytesSent(url + name)));
+    const scripts = sizes.reduce((sum, bytes) => sum + bytes, 0);
     report(`${path}: JavaScript at first load`, `${Math.round(scripts / 1000)} kB`);
     report(`${path}: to its main part`, `${Math.round(shown)} ms`);
     await page.close();
   }
   await browser.close();
+}
+
+/** How many bytes of an answer are sent, compressed as for a browser; what the browser tells of it leaves some out. */
+function bytesSent(address: string): Promise<number> {
+  return new Promise((resolve, reject) => {
+    get(address, { headers: { 'accept-encoding': 'gzip' } }, (answer) => {
+      let bytes = 0;
+      answer.on('data', (chunk: Buffer) => (bytes += chunk.length));
+      answer.on('end', () => resolve(bytes));
+      answer.on('error', reject);
+    }).on('error', reject);
+  });
 }
