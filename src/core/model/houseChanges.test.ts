@@ -6,6 +6,8 @@ import { captionRules, creditRules, FIRST_HOUSE } from './house';
 import { motionOf, newMoveUse } from './newMove';
 import { newBoxLayer } from './newLayers';
 import {
+  colourUses,
+  faceUses,
   finishUses,
   followHouse,
   houseChanges,
@@ -14,7 +16,6 @@ import {
   nameColours,
   nameColoursIn,
   unnamedColours,
-  usesOf,
   withFigure,
   withoutUnknownColours,
 } from './houseChanges';
@@ -77,15 +78,15 @@ describe('changes of the house', () => {
       expect(followHouse(plain, changes)).toBe(plain);
       const template = nameColours(plain, FIRST_HOUSE.colours);
       const next = followHouse(template, changes);
-      const uses = usesOf(template, 'colour', 'lamp-gold');
-      expect(usesOf(next, 'colour', 'lamp-gold')).toBe(uses);
+      const uses = colourUses(template, 'lamp-gold');
+      expect(colourUses(next, 'lamp-gold')).toBe(uses);
       expect(JSON.stringify(next).split('#aa3311@lamp-gold')).toHaveLength(uses + 1);
       if (uses === 0) expect(next).toBe(template);
       else expect(parseTemplate(next)).toEqual(next);
       expect(followHouse(next, houseChanges(recoloured, FIRST_HOUSE))).toEqual(template);
     }
     const named = DEMO_TEMPLATES.map((one) => nameColours(one, FIRST_HOUSE.colours));
-    expect(named.some((template) => usesOf(template, 'colour', 'lamp-gold') > 0)).toBe(true);
+    expect(named.some((template) => colourUses(template, 'lamp-gold') > 0)).toBe(true);
   });
 
   test('follow where an earlier change was not taken', () => {
@@ -114,7 +115,7 @@ describe('changes of the house', () => {
       '#10303c@deep-water',
     ]);
     const darker: House = { ...FIRST_HOUSE, colours: [{ ...twin, id: 'deep-water', colour: '#001122' }] };
-    expect(usesOf(followHouse(next, houseChanges(FIRST_HOUSE, darker)), 'colour', 'twin')).toBe(1);
+    expect(colourUses(followHouse(next, houseChanges(FIRST_HOUSE, darker)), 'twin')).toBe(1);
   });
 
   test('of a colour that is gone leave its figure alone', () => {
@@ -143,10 +144,10 @@ describe('changes of the house', () => {
   test('a face goes into all that is set in it', () => {
     const from = tidelineStrap.layers.find((layer) => layer.kind === 'text');
     const face = from?.kind === 'text' ? from.style.face : '';
-    const uses = usesOf(tidelineStrap, 'face', face);
+    const uses = faceUses(tidelineStrap, face);
     const next = followHouse(tidelineStrap, [{ kind: 'face', name: 'x', from: face, to: 'alegreya' }]);
     expect(uses).toBeGreaterThan(0);
-    expect(usesOf(next, 'face', 'alegreya')).toBe(uses);
+    expect(faceUses(next, 'alegreya')).toBe(uses);
   });
 });
 

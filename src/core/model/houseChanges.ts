@@ -124,11 +124,33 @@ function namedBy(colours: House['colours']): (text: string) => string {
   };
 }
 
-/** In how many places a template refers to a colour of the house, by its id, or has a face, by that face's. */
-export function usesOf(template: Template, kind: 'colour' | 'face', id: string): number {
+const coloursKnown = new WeakMap<Template, ReadonlyMap<string, number>>();
+
+/** The colours of a template as it has them, in how many places each. The House asks this of every template, for each colour. */
+function coloursIn(template: Template): ReadonlyMap<string, number> {
+  const known = coloursKnown.get(template);
+  if (known !== undefined) return known;
+  const found = new Map<string, number>();
+  inDocument(template, (text) => {
+    if (COLOUR_VALUE.test(text)) found.set(text, (found.get(text) ?? 0) + 1);
+    return text;
+  });
+  coloursKnown.set(template, found);
+  return found;
+}
+
+/** In how many places a template refers to a colour of the house, by its id. */
+export function colourUses(template: Template, id: string): number {
+  let count = 0;
+  for (const [colour, places] of coloursIn(template)) if (referredColour(colour) === id) count += places;
+  return count;
+}
+
+/** In how many places a template has a face, by its id. */
+export function faceUses(template: Template, id: string): number {
   let count = 0;
   inDocument(template, (text, key) => {
-    if (kind === 'colour' ? referredColour(text) === id : isFace(key) && text === id) count++;
+    if (isFace(key) && text === id) count++;
     return text;
   });
   return count;
@@ -155,22 +177,14 @@ export function withoutUnknownColours(
 
 /** Whether a template refers to a colour of the house with another figure than that has: a change of it was left out there. */
 export function isBehind(template: Template, { id, colour }: House['colours'][number]): boolean {
-  let behind = false;
-  inDocument(template, (text) => {
-    behind ||= referredColour(text) === id && figureOf(text) !== colour;
-    return text;
-  });
-  return behind;
+  return [...coloursIn(template).keys()].some(
+    (one) => referredColour(one) === id && figureOf(one) !== colour,
+  );
 }
 
 /** The figures that a template has without a name of the house, in how many places each. */
 export function unnamedColours(template: Template): ReadonlyMap<string, number> {
-  const found = new Map<string, number>();
-  inDocument(template, (text) => {
-    if (COLOUR_VALUE.test(text) && referredColour(text) === null) found.set(text, (found.get(text) ?? 0) + 1);
-    return text;
-  });
-  return found;
+  return new Map([...coloursIn(template)].filter(([colour]) => referredColour(colour) === null));
 }
 
 /** How many layers of a template have a finish of the house on. */

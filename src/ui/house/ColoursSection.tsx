@@ -3,7 +3,7 @@ import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import type { House } from '@/core/model/house';
-import { isBehind, unnamedColours, usesOf, withFigure } from '@/core/model/houseChanges';
+import { colourUses, isBehind, unnamedColours, withFigure } from '@/core/model/houseChanges';
 import { Button } from '../shared/Button';
 import { ColourBox } from '../shared/ColourBox';
 import type { SectionProps } from './HouseScreen';
@@ -49,7 +49,7 @@ export function ColoursSection({ house, inForce, templates, onChange }: SectionP
           >
             <ColourBox ofHouse label={name} value={colour} onChange={(next) => mix(id, next)} />
             <span className="min-w-0">
-              <Uses templates={templates} count={(template) => usesOf(template, 'colour', id)} />
+              <Uses templates={templates} count={(template) => colourUses(template, id)} />
               <Behind templates={templates} colour={asInForce(inForce.colours, { id, name, colour })} />
             </span>
           </NamedRow>

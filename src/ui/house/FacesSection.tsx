@@ -1,7 +1,7 @@
 'use client';
 import { PlusIcon } from '@heroicons/react/24/outline';
 import { nanoid } from 'nanoid';
-import { usesOf } from '@/core/model/houseChanges';
+import { faceUses } from '@/core/model/houseChanges';
 import { FACES } from '@/core/faces/faces';
 import { titleFamily } from '../picture/fontStore';
 import { useFonts } from '../picture/useFonts';
@@ -46,7 +46,7 @@ export function FacesSection({ house, inForce, templates, onChange }: SectionPro
               </span>
               <Uses
                 templates={templates}
-                count={(template) => usesOf(template, 'face', asInForce(inForce.faces, face).face)}
+                count={(template) => faceUses(template, asInForce(inForce.faces, face).face)}
               />
             </span>
           </NamedRow>

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useState } from 'react';
+import { useCallback, useState, useMemo } from 'react';
 import type { HouseRecord } from '@/contract/house';
 import type { TemplateRecord } from '@/contract/templates';
 import type { Change } from '@/core/draft/change';
@@ -62,7 +62,8 @@ export function HouseScreen({ saved: first, templates: firstTemplates }: Props) 
   const [templates, setTemplates] = useState(firstTemplates);
   const [section, setSection] = useState<(typeof SECTIONS)[number]['id']>('colours');
   const [landing, setLanding] = useState(false);
-  const changes = houseChanges(saved.document, house);
+  // The same list while nothing changes: what was compared for it need not be again.
+  const changes = useMemo(() => houseChanges(saved.document, house), [saved.document, house]);
   const say = useCallback((step: Change) => sayChange(step, store.getState().house, HOUSE_WORDS), [store]);
   useUndoKeys(store.temporal);
   const { Part, label } = SECTIONS.find(({ id }) => id === section) ?? SECTIONS[0];

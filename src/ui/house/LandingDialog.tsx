@@ -5,7 +5,7 @@ import type { DeskProject, ProjectSummary } from '@/contract/projects';
 import type { TemplateRecord } from '@/contract/templates';
 import type { House } from '@/core/model/house';
 import type { HouseChange } from '@/core/model/houseChanges';
-import { followHouse, unnamedColours, usesOf } from '@/core/model/houseChanges';
+import { colourUses, faceUses, followHouse, unnamedColours } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
 import { FORMATS } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
@@ -150,7 +150,7 @@ function placesIn(template: Template, changes: readonly HouseChange[]): string {
         : [`${counted(places, 'place')} named ${change.name}, nothing looks otherwise`];
     }
     if (change.kind === 'gone') {
-      const places = usesOf(template, 'colour', change.id);
+      const places = colourUses(template, change.id);
       return places === 0
         ? []
         : [`${counted(places, 'place')} of ${change.name} without a name, nothing looks otherwise`];
@@ -162,8 +162,8 @@ function placesIn(template: Template, changes: readonly HouseChange[]): string {
 }
 
 function placesThatFollow(template: Template, change: HouseChange): number {
-  if (change.kind === 'colour') return usesOf(template, 'colour', change.id);
-  return change.kind === 'face' ? usesOf(template, 'face', change.from) : 0;
+  if (change.kind === 'colour') return colourUses(template, change.id);
+  return change.kind === 'face' ? faceUses(template, change.from) : 0;
 }
 
 const looksOtherwise = (template: Template, change: HouseChange): boolean =>
