@@ -20,6 +20,7 @@ const shared = {
 };
 
 const config = {
+  globalSetup: '<rootDir>/scripts/testDatabase.mjs',
   // Machines are shared: a test that hangs is found all the same, and a slow minute fails nothing.
   testTimeout: 300_000,
   // Most tests keep one core busy. A process that has grown large starts anew: modules of finished files stay in it.

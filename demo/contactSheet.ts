@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import type { Canvas } from '@napi-rs/canvas';
 import { SAMPLE_TEXTS, sampleTemplate, sampleValues } from '@/core/edit/sampleTexts';
+import { programmeMoment } from '@/core/display/programme';
 import type { Template } from '@/core/model/template';
 import { FORMATS, pictureSize } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -12,7 +13,7 @@ import { compile } from '@/core/timeline/compile';
 import { designFrames, restingFrame, stretchTiming } from '@/core/titleTime/stretch';
 import { frameToSeconds, RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
-import { serverSurfaces } from '@/server/raster';
+import { surfacesWith } from '@/server/raster';
 
 /** The formats that every demo template must be right in. */
 export const SHEET_FORMATS = ['wide-1080', 'tall-1080', 'square-1080', 'classic-576', 'ultra-1080'] as const;
@@ -56,8 +57,11 @@ function paintTile(
   pictures: boolean,
 ): Canvas {
   const tile = createCanvas(format.widthPx, format.heightPx);
-  const context = tile.getContext('2d');
-  const painter = new Painter(serverSurfaces);
+  const below = createCanvas(format.widthPx, format.heightPx);
+  const context = below.getContext('2d');
+  const painter = new Painter(
+    surfacesWith({ picture: (asset) => (programmeMoment(asset) === null ? null : below) }),
+  );
   context.fillStyle = '#5d6462';
   context.fillRect(0, 0, format.widthPx, format.heightPx);
   const scene = SCENES.find(template.backdrop);
@@ -67,6 +71,8 @@ function paintTile(
   const timing = stretchTiming(template.timing, designFrames(template.timing, rate), rate);
   const title = compile(sampleTemplate(template, sampleId), sampleValues(template, sampleId), format, fonts);
   const middle = frameToSeconds(restingFrame(timing), rate);
-  painter.paint(context, title.frame(middle, timing));
+  const over = tile.getContext('2d');
+  over.drawImage(below, 0, 0);
+  painter.paint(over, title.frame(middle, timing));
   return tile;
 }

@@ -16,6 +16,7 @@ import { motionOf } from '@/core/model/newMove';
 import { bandedCaptions, outlinedCaptions } from './captionStyles';
 import { chapterCard } from './chapterCard';
 import { creditCards, farRoll, harbourRoll } from './creditTemplates';
+import { besideRoll } from './besideRoll';
 import { heatBoard } from './heatBoard';
 import { logoCorner } from './logoCorner';
 import { placeChain } from './placeChain';
@@ -273,4 +274,5 @@ export const DEMO_TEMPLATES: readonly Template[] = [
   harbourRoll,
   farRoll,
   creditCards,
+  besideRoll,
 ];

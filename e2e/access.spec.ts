@@ -24,12 +24,17 @@ const DIALOGS = [
   { path: '/shelf', button: 'Keys', heading: 'Keys' },
 ];
 
-async function expectNothingSerious(page: Page, part = 'body'): Promise<void> {
+/** What differs from theme to theme: names, roles and order are asked for in daylight. */
+const RULES_OF_COLOUR = ['color-contrast', 'link-in-text-block'];
+
+async function expectNothingSerious(page: Page, theme: string, part = 'body'): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
-  const { violations } = await new AxeBuilder({ page })
-    .include(part)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+  const axe = new AxeBuilder({ page }).include(part);
+  const { violations } = await (
+    theme === 'daylight'
+      ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      : axe.withRules(RULES_OF_COLOUR)
+  ).analyze();
   const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
   expect(
     serious.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
@@ -47,7 +52,7 @@ for (const theme of ['daylight', 'lamplight']) {
       // With what they are about on them: a screen that has stopped has no trouble either.
       if (!WITHOUT_PICTURES.includes(path))
         await expect(page.locator('canvas[data-titles="1"]').first()).toBeVisible();
-      await expectNothingSerious(page);
+      await expectNothingSerious(page, theme);
     });
   }
   test(`captions and their dialogs in ${theme} have no serious trouble`, async ({ page }) => {
@@ -59,10 +64,10 @@ for (const theme of ['daylight', 'lamplight']) {
     await page.keyboard.press('ArrowRight');
     await expect(page.getByRole('tab', { name: 'Captions' })).toBeFocused();
     await page.getByRole('button', { name: 'Choose caption 6', exact: true }).click();
-    await expectNothingSerious(page);
+    await expectNothingSerious(page, theme);
     await page.getByRole('radio', { name: 'Programme' }).click();
     await expect(page.getByRole('figure', { name: 'Characters a second along the programme' })).toBeVisible();
-    await expectNothingSerious(page);
+    await expectNothingSerious(page, theme);
     for (const item of [
       'Read a caption file…',
       'Write a caption file…',
@@ -72,7 +77,7 @@ for (const theme of ['daylight', 'lamplight']) {
       await page.getByRole('button', { name: 'More for captions' }).click();
       await page.getByRole('menuitem', { name: item }).click();
       await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible();
-      await expectNothingSerious(page, '[role="dialog"]');
+      await expectNothingSerious(page, theme, '[role="dialog"]');
       await page.keyboard.press('Escape');
       await expect(page.getByRole('dialog')).toBeHidden();
     }
@@ -90,7 +95,7 @@ for (const theme of ['daylight', 'lamplight']) {
         // Unfolding one takes it out of the list.
         for (let left = await folded.count(); left > 0; left--) await folded.first().click();
         // The score scrolls to the chosen layer, which leaves other rows half covered: not what is asked here.
-        await expectNothingSerious(page, 'aside[aria-label="Settings"]');
+        await expectNothingSerious(page, theme, 'aside[aria-label="Settings"]');
       }
     }
   });
@@ -100,7 +105,7 @@ for (const theme of ['daylight', 'lamplight']) {
       await page.goto(path);
       await page.getByRole('button', { name: button, exact: true }).click();
       await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
-      await expectNothingSerious(page);
+      await expectNothingSerious(page, theme);
     });
   }
 }

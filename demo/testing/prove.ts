@@ -8,6 +8,7 @@ import type { Clip, Title } from '../../src/core/model/project';
 import { newClip, newTitle } from '../../src/core/model/project';
 import type { Template } from '../../src/core/model/template';
 import { RATES } from '../../src/core/time/rates';
+import { CHECKS } from '../../src/core/proof/checks';
 import type { Finding } from '../../src/core/proof/finding';
 import { Proofer } from '../../src/core/proof/proofer';
 import type { Speller } from '../../src/core/proof/speller';
@@ -56,6 +57,8 @@ interface Setup {
   readonly more?: Partial<ProofSurroundings>;
   readonly plan?: Partial<Plan>;
   readonly spelling?: Speller;
+  /** The only check that is run, by its id; all when left out. */
+  readonly only?: string;
 }
 
 export async function prove({
@@ -66,6 +69,7 @@ export async function prove({
   more,
   plan,
   spelling = speller,
+  only,
 }: Setup): Promise<Finding[]> {
   const one = edition(template);
   const basePlan = newPlan('wide-1080');
@@ -79,7 +83,12 @@ export async function prove({
     newest: new Map([[one.templateId, one]]),
     ...more,
   };
-  const proofer = new Proofer({ fonts: await serverFonts(), eyes: createRasterEyes(), speller: spelling });
+  const proofer = new Proofer({
+    fonts: await serverFonts(),
+    eyes: createRasterEyes(),
+    speller: spelling,
+    ...(only === undefined ? {} : { checks: [CHECKS.get(only)] }),
+  });
   proofer.update(titles, around);
   const found = new Map<string, readonly Finding[]>();
   for (let step = await proofer.step(); step !== null; step = await proofer.step())

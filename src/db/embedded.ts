@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -47,10 +47,12 @@ async function openTables(path: string): Promise<{ readonly client: PGlite; read
 }
 
 // Made under another name and renamed once it is whole, so that a process that is killed while it makes one leaves
-// nothing that the next would take for a database.
+// nothing that the next would take for a database. Where an empty one was prepared, as for tests, it starts as a copy.
 async function createDatabase(path: string): Promise<void> {
   const unfinished = `${path}.new`;
   rmSync(unfinished, { recursive: true, force: true });
+  const prepared = process.env.GILDER_EMPTY_DATABASE ?? '';
+  if (prepared !== '') cpSync(prepared, unfinished, { recursive: true });
   const { client } = await openTables(unfinished);
   await client.close();
   renameSync(unfinished, path);

@@ -1,5 +1,5 @@
 import type { SQL } from 'drizzle-orm';
-import { and, eq, isNotNull, lt, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, lt, or, sql } from 'drizzle-orm';
 import type { OldFiles } from '@/contract/jobs';
 import type { Db } from './open';
 import { jobs } from './schema';
@@ -44,4 +44,13 @@ export async function noteFilesGone(db: Db, id: string): Promise<boolean> {
 /** Says whether the files of a job are kept however old they get. */
 export async function setKeep(db: Db, id: string, keep: boolean): Promise<void> {
   await db.update(jobs).set({ keep }).where(eq(jobs.id, id));
+}
+
+/** Those of the given ids whose jobs are there and may have files: none is deleted for good, nor are its files. */
+export async function jobsThatKeepFiles(db: Db, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(inArray(jobs.id, [...ids]), or(isNull(jobs.filesGone), isNull(jobs.endedAt))));
+  return new Set(rows.map(({ id }) => id));
 }

@@ -7,6 +7,7 @@ import {
   editions,
   facts,
   fonts,
+  handedFiles,
   house,
   jobs,
   media,
@@ -21,6 +22,7 @@ type AnyTable =
   | typeof editions
   | typeof facts
   | typeof fonts
+  | typeof handedFiles
   | typeof house
   | typeof jobs
   | typeof media
@@ -43,6 +45,7 @@ export const TABLES = {
   titles,
   cues,
   jobs,
+  handed_files: handedFiles,
 } as const;
 
 export type TableName = keyof typeof TABLES;
@@ -53,18 +56,19 @@ export type JsonRow = Readonly<Record<string, unknown>>;
 const ROWS_AT_ONCE = 200;
 
 /**
- * The rows of a table by id, some at a time, as they are when they are read. Several tables that are read in one
+ * The rows of a table by their key, some at a time, as they are when they are read. Several tables that are read in one
  * transaction are as they were at one moment.
  */
 export async function* readRows(db: Pick<Db, 'select'>, name: TableName): AsyncGenerator<JsonRow> {
   const table: AnyTable = TABLES[name];
+  const key = 'id' in table ? table.id : table.path;
   let after: string | null = null;
   for (;;) {
     const rows: { id: string; row: JsonRow }[] = await db
-      .select({ id: table.id, row: sql<JsonRow>`to_jsonb(${table}) - 'bytes'` })
+      .select({ id: key, row: sql<JsonRow>`to_jsonb(${table}) - 'bytes'` })
       .from(table)
-      .where(after === null ? undefined : gt(table.id, after))
-      .orderBy(asc(table.id))
+      .where(after === null ? undefined : gt(key, after))
+      .orderBy(asc(key))
       .limit(ROWS_AT_ONCE);
     for (const { row } of rows) yield row;
     if (rows.length < ROWS_AT_ONCE) return;
@@ -72,12 +76,12 @@ export async function* readRows(db: Pick<Db, 'select'>, name: TableName): AsyncG
   }
 }
 
-/** Removes everything from every table. */
+/** Removes everything from every table, but for what lies outside: files that were delivered stay where they are. */
 export async function clearTables(db: Pick<Db, 'delete'>): Promise<void> {
-  for (const table of Object.values(TABLES).toReversed()) await db.delete(table);
+  for (const table of Object.values(TABLES).toReversed()) if (table !== handedFiles) await db.delete(table);
 }
 
-/** Adds rows to a table as they were read from one. */
+/** Adds rows to a table as they were read from one; what is known of delivered files is newer than what is added. */
 export async function writeRows(
   db: Pick<Db, 'execute'>,
   name: TableName,
@@ -85,7 +89,8 @@ export async function writeRows(
 ): Promise<void> {
   if (rows.length === 0) return;
   const table = sql.identifier(name);
+  const known = name === 'handed_files' ? sql`on conflict do nothing` : sql``;
   await db.execute(
-    sql`insert into ${table} select * from jsonb_populate_recordset(null::${table}, ${JSON.stringify(rows)}::jsonb)`,
+    sql`insert into ${table} select * from jsonb_populate_recordset(null::${table}, ${JSON.stringify(rows)}::jsonb) ${known}`,
   );
 }

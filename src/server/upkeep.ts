@@ -1,6 +1,6 @@
 import { backUpDaily } from './backup/daily';
 import { clearUnfinished } from './backup/folder';
-import { sweepJobFiles } from './usecases/jobFiles';
+import { sweepJobFiles, sweepLeftFolders } from './usecases/jobFiles';
 import { sweepDeleted } from './usecases/room';
 import { clearCopies } from './videos/viewingCopy';
 import type { Workshop } from './workshop';
@@ -17,6 +17,7 @@ export function startUpkeep(shop: Workshop): void {
     try {
       await sweepDeleted(shop);
       await sweepJobFiles(shop);
+      await sweepLeftFolders(shop);
       await backUpDaily(shop);
     } catch (error) {
       console.error('Upkeep:', error instanceof Error ? error.message : error);

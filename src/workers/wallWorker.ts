@@ -10,7 +10,7 @@ import type { FontLibrary } from '@/core/text/fontLibrary';
 import type { CompiledTitle } from '@/core/timeline/compile';
 import { compile } from '@/core/timeline/compile';
 import { Painter } from '@/paint/painter';
-import { browserSurfaces } from '@/ui/picture/browserSurfaces';
+import { surfacesOver } from '@/ui/picture/browserSurfaces';
 import { loadFontsFor } from '@/ui/picture/fontStore';
 import type { Backdrop } from '@/ui/picture/paintBackdrop';
 import { backdropOf, KeptBackdrop, loadBackdrop } from '@/ui/picture/paintBackdrop';
@@ -21,7 +21,8 @@ import type { WallDesign, WallReply, WallRequest } from './wallMessages';
  * Lays out and paints the pictures of the format wall, away from the thread that typing and dragging run on.
  * Every request is answered, in the order in which they come.
  */
-const painter = new Painter(browserSurfaces);
+let shown: KeptBackdrop | null = null;
+const painter = new Painter(surfacesOver(() => shown?.painted ?? null));
 let design: Design | null = null;
 let backdrop: { readonly id: string; readonly value: Backdrop } | null = null;
 
@@ -78,6 +79,7 @@ async function answer(request: WallRequest): Promise<WallReply> {
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (context === null) throw new Error('This browser has no 2D canvas in workers');
+  shown = below;
   below.paint(context, backdropNow(template.backdrop), 1, title.format);
   painter.paint(context, title.frame(request.seconds, request.timing));
   const trouble = layoutTrouble(template, title);

@@ -1,4 +1,4 @@
-import type { RollSetting } from '../model/template';
+import type { RollSetting } from '../model/credits';
 
 /** Whether a roll goes up or down, not across. */
 export function isUpright({ way }: Pick<RollSetting, 'way'>): boolean {

@@ -11,6 +11,7 @@ import {
   newLightLayer,
   newParticlesLayer,
   newPictureLayer,
+  newProgrammeLayer,
   newRowsLayer,
   newStackLayer,
   newTextLayer,
@@ -134,6 +135,19 @@ export function addCredits(template: Template): Added {
 export function addBackdrop(template: Template): Added {
   const { id, number } = freeId(template.layers, 'backdrop');
   return put(template, template.layers.length, newBackdropLayer(id, `Background ${number}`));
+}
+
+/** How much of title safe the programme picture takes at first. */
+const PROGRAMME_SHARE = 0.5;
+
+/** Adds the programme picture on top, at the left of title safe: what is below it is uncovered as it gets smaller. */
+export function addProgramme(template: Template): Added {
+  const { id, number } = freeId(template.layers, 'programme');
+  const { width } = safeArea(FORMATS.get(template.formats[0]), 'titleSafe');
+  const name = number === 1 ? 'Programme' : `Programme ${number}`;
+  const layer = newProgrammeLayer(id, name, Math.round(width * PROGRAMME_SHARE));
+  const place = placeAt({ point: 'left', target: { kind: 'titleSafe' }, targetPoint: 'left' });
+  return put(template, 0, { ...layer, place });
 }
 
 /** Adds particles on top. */

@@ -12,6 +12,7 @@ import { compile } from '../timeline/compile';
 import { designTiming } from '../titleTime/moments';
 import type { EditPlace } from './editInFormat';
 import type { Grip } from './resizeLayer';
+import { addProgramme } from './addLayer';
 import { gripsOf, resizeIn } from './resizeLayer';
 
 const FORMAT = FORMATS.get('wide-1080');
@@ -181,6 +182,18 @@ test('a picture of its own size gets one that is set, and keeps its proportion a
   ]);
   const after = drag(before, 'p', { across: 1, down: 1 }, { x: 200, y: 0 });
   expect(layerOf(after, 'p')).toMatchObject({ sizing: 'fixed', widthU: 600, heightU: 150 });
+});
+
+test('the programme picture gets another width at its corners, and keeps the proportions of the frame', () => {
+  const { template, layerId } = addProgramme(testTemplate([testText('line', 'Osier')]));
+  const before = seen(template, layerId).box;
+  expect(before.width / before.height).toBeCloseTo(16 / 9, 3);
+  const sized = drag(template, layerId, { across: 1, down: 1 }, { x: 90, y: 10 });
+  const after = seen(sized, layerId);
+  expect(layerOf(sized, layerId)).toMatchObject({ widthU: before.width + 90, place: { scaleX: 1 } });
+  expect(after.box.width / after.box.height).toBeCloseTo(16 / 9, 3);
+  const [still] = seen(template, layerId).corners;
+  expect(Math.hypot(after.corners[0].x - still.x, after.corners[0].y - still.y)).toBeLessThan(0.1);
 });
 
 test('a group is scaled', () => {

@@ -79,6 +79,14 @@ export function resizeIn(template: Template, place: EditPlace, resize: Resize): 
     case 'picture':
     case 'particles':
       return anchored(sizePicture(template, place, layer, resize, wanted), place, layer, resize, wanted);
+    case 'programme':
+      return anchored(
+        setPropertyIn(template, place, layer.id, 'widthU', roundU(wanted.width)),
+        place,
+        layer,
+        resize,
+        wanted,
+      );
     case 'text':
       if (resize.down === 0)
         return anchored(sizeColumn(template, place, layer, wanted), place, layer, resize, wanted);

@@ -1,5 +1,6 @@
 import { creditsToText, textToCredits } from '../credits/creditText';
-import type { CreditsLayer, RollSetting } from '../model/template';
+import type { RollSetting } from '../model/credits';
+import type { CreditsLayer } from '../model/template';
 import { MOVES } from '../moves';
 import type { Property } from './layerKind';
 import {

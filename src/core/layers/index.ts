@@ -11,6 +11,7 @@ import type { BoundLayer, LayerBinding, Property } from './layerKind';
 import { bindLight } from './light';
 import { bindParticles } from './particles';
 import { bindPicture } from './picture';
+import { bindProgramme } from './programme';
 import { bindRows } from './rows';
 import { bindStack } from './stack';
 import { bindText } from './text';
@@ -51,6 +52,8 @@ function bindKind(layer: Layer): LayerBinding {
       return bindBackdrop(layer);
     case 'particles':
       return bindParticles(layer);
+    case 'programme':
+      return bindProgramme(layer);
     case 'light':
       return bindLight(layer);
     case 'group':

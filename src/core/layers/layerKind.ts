@@ -131,7 +131,7 @@ export interface Measured {
   /** What only credits have. */
   readonly credits?: MeasuredCredits;
   /** The shapes at a time, for a layer whose content moves by itself. */
-  animate?(seconds: number, box: PlacedBox): UnitShape[];
+  animate?(seconds: number, box: PlacedBox, toPixels: Matrix): UnitShape[];
 }
 
 /** A part of a layer that moves as one. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { UnitShape } from '../display/unitShape';
 import { outlineBounds } from '../display/outline';
-import { mapPoint } from '../kit/matrix';
+import { IDENTITY, mapPoint } from '../kit/matrix';
 import { shapeItem } from '../timeline/shapeItems';
 import { newParticlesLayer } from '../model/newLayers';
 import { PARTICLE_FORMS } from '../model/template';
@@ -23,7 +23,7 @@ function shapes(more: Partial<ParticlesLayer>, seconds = 3): UnitShape[] {
   const layer = { ...newParticlesLayer('p', 'P'), ...more };
   const measured = bindParticles(layer).measure({ pictures: PICTURES } as unknown as MeasureContext);
   if (measured === null) throw new Error('not measured');
-  const made = measured.animate?.(seconds, BOX) ?? [];
+  const made = measured.animate?.(seconds, BOX, IDENTITY) ?? [];
   return [...made];
 }
 

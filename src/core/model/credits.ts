@@ -135,3 +135,37 @@ export function creditPictures(rows: readonly CreditRow[]): string[] {
   );
   return [...new Set(all)].filter((one) => one !== '');
 }
+
+/** How roles and names stand to one another. */
+export const CREDIT_PAIRS = ['gutter', 'stacked'] as const;
+/** The ways that a roll goes. */
+export const ROLL_WAYS = ['up', 'down', 'left', 'right'] as const;
+
+/** Credits that roll. */
+export interface RollSetting {
+  readonly way: (typeof ROLL_WAYS)[number];
+  /** `off`: until all is out of the picture; `stays`: until the last block stands in the middle. */
+  readonly ends: 'off' | 'stays';
+  /** How long the last block stands before the title goes. */
+  readonly staysSeconds: number;
+  /** Whether it goes whole lines a frame, or a field; else it meets its length by parts of a pixel. */
+  readonly wholeLines: boolean;
+  /** How far gaps may be changed to meet a length, as shares of the designed ones. */
+  readonly leastSpacing: number;
+  readonly mostSpacing: number;
+  /** How far the size may be. */
+  readonly leastSize: number;
+  readonly mostSize: number;
+  /** Rows come and go softly over this part of the window's length at either end. */
+  readonly softShare: number;
+}
+
+/** Credits that are pages following one another. */
+export interface CardsSetting {
+  /** One length for all, or by the reading time of each. */
+  readonly rhythm: 'even' | 'reading';
+  /** 0: the next comes when the one before has gone; 1: as it goes. */
+  readonly overlap: number;
+  /** Whether a heading is said again on the next card when its rows go on there. */
+  readonly repeatsHeading: boolean;
+}

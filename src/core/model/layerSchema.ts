@@ -10,7 +10,7 @@ import { MOVES } from '../moves';
 import { PIVOTS } from '../moves/move';
 import { PATTERNS } from '../patterns';
 import { ORDERS } from '../orders';
-import { creditRowsSchema } from './credits';
+import { CREDIT_PAIRS, creditRowsSchema, ROLL_WAYS } from './credits';
 import {
   designColour,
   exactly,
@@ -27,7 +27,7 @@ import {
   variant,
   word,
 } from './schemaParts';
-import { CHAIN_RHYTHMS, CREDIT_PAIRS, PARTICLE_FORMS, ROLL_WAYS, SPREADS, UNIT_KINDS } from './template';
+import { CHAIN_RHYTHMS, PARTICLE_FORMS, SPREADS, UNIT_KINDS } from './template';
 
 const style = {
   face: yup.string().min(1).max(64),
@@ -382,6 +382,7 @@ const kinds = {
     widthU: side,
     heightU: side,
   },
+  programme: { widthU: side },
   light: { colour: designColour, widthU: side, heightU: side, travelU: number(0, 6000) },
   group: { members },
   stack: {

@@ -11,6 +11,7 @@ import type {
   Layer,
   LightLayer,
   ParticlesLayer,
+  ProgrammeLayer,
   PictureLayer,
   Place,
   RowsLayer,
@@ -150,6 +151,12 @@ export function newParticlesLayer(id: string, name: string): ParticlesLayer {
     widthU: 1600,
     heightU: 900,
   };
+}
+
+/** The programme picture as it is first put down: half as large, squeezed there from the whole frame. */
+export function newProgrammeLayer(id: string, name: string, widthU: number): ProgrammeLayer {
+  const arrive = newMoveUse('squeeze', { lengthSeconds: 1, ease: 'glide' });
+  return { ...base(id, name), kind: 'programme', widthU, motion: motionOf(arrive, 'mirror') };
 }
 
 /** A light as it is first put down: large, warm, wandering. */

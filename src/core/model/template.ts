@@ -2,7 +2,7 @@ import type { FoldEdge } from '../moves/fold';
 import type { Bend } from './bend';
 import type { Spring } from '../kit/springBy';
 import type { Pivot } from '../moves/move';
-import type { CreditRow, RollWish } from './credits';
+import type { CardsSetting, CREDIT_PAIRS, CreditRow, RollSetting, RollWish } from './credits';
 import type { HexColour } from '../display/list';
 import type { PointName } from '../frame/points';
 import type { SafeAreaId } from '../frame/safeAreas';
@@ -361,11 +361,11 @@ export interface BackdropLayer extends LayerBase {
   readonly grain: number;
 }
 
-/** Specks that drift or burst; a function of the seed and the time. */
 /** What particles can look like. */
 export const PARTICLE_FORMS = ['disc', 'square', 'triangle', 'star', 'ring', 'streak'] as const;
 export type ParticleForm = (typeof PARTICLE_FORMS)[number];
 
+/** Specks that drift or burst; a function of the seed and the time. */
 export interface ParticlesLayer extends LayerBase {
   readonly kind: 'particles';
   readonly style: 'drift' | 'burst';
@@ -386,6 +386,12 @@ export interface ParticlesLayer extends LayerBase {
   readonly seed: number;
   readonly widthU: number;
   readonly heightU: number;
+}
+
+/** The picture that lies under the title, whole and smaller, in the frame's proportions. */
+export interface ProgrammeLayer extends LayerBase {
+  readonly kind: 'programme';
+  readonly widthU: number;
 }
 
 /** A soft light over what lies below it. */
@@ -499,40 +505,6 @@ interface CreditStyles {
   readonly paragraph: TextStyle;
 }
 
-/** How roles and names stand to one another. */
-export const CREDIT_PAIRS = ['gutter', 'stacked'] as const;
-/** The ways that a roll goes. */
-export const ROLL_WAYS = ['up', 'down', 'left', 'right'] as const;
-
-/** Credits that roll. */
-export interface RollSetting {
-  readonly way: (typeof ROLL_WAYS)[number];
-  /** `off`: until all is out of the picture; `stays`: until the last block stands in the middle. */
-  readonly ends: 'off' | 'stays';
-  /** How long the last block stands before the title goes. */
-  readonly staysSeconds: number;
-  /** Whether it goes whole lines a frame, or a field; else it meets its length by parts of a pixel. */
-  readonly wholeLines: boolean;
-  /** How far gaps may be changed to meet a length, as shares of the designed ones. */
-  readonly leastSpacing: number;
-  readonly mostSpacing: number;
-  /** How far the size may be. */
-  readonly leastSize: number;
-  readonly mostSize: number;
-  /** Rows come and go softly over this part of the window's length at either end. */
-  readonly softShare: number;
-}
-
-/** Credits that are pages following one another. */
-export interface CardsSetting {
-  /** One length for all, or by the reading time of each. */
-  readonly rhythm: 'even' | 'reading';
-  /** 0: the next comes when the one before has gone; 1: as it goes. */
-  readonly overlap: number;
-  /** Whether a heading is said again on the next card when its rows go on there. */
-  readonly repeatsHeading: boolean;
-}
-
 /** A list of headings, roles, names, words and pictures, seen through a window that it rolls or turns pages in. */
 export interface CreditsLayer extends LayerBase {
   readonly kind: 'credits';
@@ -568,6 +540,7 @@ export type Layer =
   | BackdropLayer
   | ParticlesLayer
   | LightLayer
+  | ProgrammeLayer
   | GroupLayer
   | StackLayer
   | CopyLayer

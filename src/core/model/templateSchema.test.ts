@@ -52,7 +52,7 @@ describe('a template is refused, saying where, what was expected and what was go
     [
       ['layers', 0, 'kind'],
       'hologram',
-      /layers\[0\]\.kind: needs one of text, box, picture, backdrop, particles, light, group, stack, copy, credits, rows, found "hologram"/,
+      /layers\[0\]\.kind: needs one of text, box, picture, backdrop, particles, programme, light, group, stack, copy, credits, rows, found "hologram"/,
     ],
     [['layers', 0, 'secret'], 1, /layers\[0\]: needs no unknown properties \(secret\)/],
     [

@@ -31,6 +31,7 @@ import { slide } from './slide';
 import { snap } from './snap';
 import { split } from './split';
 import { spread } from './spread';
+import { squeeze } from './squeeze';
 import { sweep } from './sweep';
 import { swing } from './swing';
 import { tip } from './tip';
@@ -63,6 +64,7 @@ export const MOVES = createRegistry('move', [
   close,
   snap,
   flight,
+  squeeze,
   turn,
   tip,
   unfold,

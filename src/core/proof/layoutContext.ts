@@ -8,7 +8,7 @@ import { deliveryLanguage, showTitle } from '../project/deliver';
 import { titleTemplate } from '../project/titleTemplate';
 import { picturesOf } from '../resolve/pictures';
 import type { FontLibrary } from '../text/fontLibrary';
-import type { LayoutContext, TitleContext } from './check';
+import type { Check, LayoutContext, TitleContext } from './check';
 import type { Eyes } from './eyes';
 import type { Speller } from './speller';
 import type { ProofSurroundings } from './titleContext';
@@ -20,6 +20,8 @@ export interface ProofTools {
   readonly eyes: Eyes;
   readonly speller: Speller;
   readonly pictures?: PictureSizes;
+  /** The checks that are run; all when left out. */
+  readonly checks?: readonly Check[];
 }
 
 // Wide enough to measure letters by; thin lines are measured in a picture of nearly the frame's own size.

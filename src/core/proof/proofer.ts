@@ -377,7 +377,7 @@ export class Proofer {
   private checksOf<K extends Check['kind']>(kind: K, title?: Title): CheckOf<K>[] {
     const off = this.around?.house.checks.off ?? [];
     const other = title === undefined ? null : title.caption === undefined ? 'captions' : 'titles';
-    return CHECKS.list.filter(
+    return (this.tools.checks ?? CHECKS.list).filter(
       (check): check is CheckOf<K> =>
         check.kind === kind && (check.of === undefined || check.of !== other) && !off.includes(check.id),
     );

@@ -1,5 +1,6 @@
 import { newMoveUse } from '../model/newMove';
-import type { CardsSetting, Chain, Motion, MoveUse, RowsLayer } from '../model/template';
+import type { CardsSetting } from '../model/credits';
+import type { Chain, Motion, MoveUse, RowsLayer } from '../model/template';
 import { windowsOfUse } from './stagger';
 
 /** When a line of a chain comes and when it starts to go, in seconds from the title's start. */

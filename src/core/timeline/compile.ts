@@ -148,13 +148,21 @@ const timesOf = (layer: CompiledLayer | undefined): ReturnType<CompiledTitle['mo
   out: layer?.out?.times ?? [],
 });
 
+/** What they show moves by itself. */
+const MOVING_KINDS: ReadonlySet<Layer['kind']> = new Set([
+  'backdrop',
+  'particles',
+  'light',
+  'programme',
+  'copy',
+]);
+
 /** Whether a layer neither moves by itself nor has a time of its own. */
 function holdsStill(layer: Layer): boolean {
   const { kind, motion } = layer;
   if (layer.kind === 'credits' || (layer.kind === 'rows' && (layer.moments !== undefined || hasPages(layer))))
     return false;
-  const moves = kind === 'backdrop' || kind === 'particles' || kind === 'light' || kind === 'copy';
-  return !moves && motion.hold.length === 0 && motion.retime === null && motion.span == null;
+  return !MOVING_KINDS.has(kind) && motion.hold.length === 0 && motion.retime === null && motion.span == null;
 }
 
 /** The nearest way that is whole pixels, or edges that lie on pixels would be blurred. */

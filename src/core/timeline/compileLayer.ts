@@ -127,7 +127,7 @@ export function compileLayer(
     resting: unitsOf('layer').map((unit) => ({ unit, acts: [] })),
     lines: layer.kind === 'text' && layer.highlight !== null ? unitsOf('line').map((unit) => unit.box) : [],
     repaint: null,
-    animate: animation(measured, box),
+    animate: animation(measured, box, format),
     pictureSize: layer.look.picture === null ? undefined : pictures.size(layer.look.picture),
     spanAt: spanOf(layer, timing),
     counts: [motion.in, motion.out].some((column) => column?.counts),
@@ -161,7 +161,7 @@ export function recompileLayer(
     stands,
     eye,
     repaint: layer === before ? null : (asked) => bindLayer(layer).paint?.(asked) ?? null,
-    animate: compiled.animate === null ? null : animation(measured, compiled.box),
+    animate: compiled.animate === null ? null : animation(measured, compiled.box, format),
     pictureSize:
       layer.look.picture === null || layer.look === before.look
         ? compiled.pictureSize
@@ -178,8 +178,8 @@ function spanOf({ motion: { span = null } }: Layer, design: Timing): CompiledLay
   };
 }
 
-function animation({ animate }: Measured, box: PlacedBox): CompiledLayer['animate'] {
-  return animate === undefined ? null : (seconds) => animate(seconds, box);
+function animation({ animate }: Measured, box: PlacedBox, format: FrameFormat): CompiledLayer['animate'] {
+  return animate === undefined ? null : (seconds) => animate(seconds, box, unitsToPixels(format));
 }
 
 function transforms(

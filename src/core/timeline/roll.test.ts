@@ -11,7 +11,8 @@ import { customFormatId, FORMATS, paintedFormat, unitsToPixels } from '../frame/
 import { previewFormat } from '../frame/previewFormat';
 import { newCreditsLayer, placeAt } from '../model/newLayers';
 import { motionOf, newMoveUse } from '../model/newMove';
-import type { CreditsLayer, RollSetting, Template } from '../model/template';
+import type { RollSetting } from '../model/credits';
+import type { CreditsLayer, Template } from '../model/template';
 import { testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import type { TitleTiming } from '../titleTime/stretch';

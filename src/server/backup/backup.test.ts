@@ -7,6 +7,7 @@ import { DEMO_PROJECT_ID, seedDemo } from '../../../demo/seed';
 import { faceFile } from '@/core/testing';
 import { findAssets, putAsset } from '@/db/assets';
 import { listFonts, putFont } from '@/db/fonts';
+import { findHanded, putHanded } from '@/db/handovers';
 import { insertJob } from '@/db/jobs';
 import { putMedia } from '@/db/media';
 import type { OpenDatabase } from '@/db/open';
@@ -27,6 +28,7 @@ const HASH = 'ab'.repeat(32);
 const VIDEO = `${'0'.repeat(24)}-webm`;
 const PIXELS = Uint8Array.from({ length: 5000 }, (_, i) => (i * 7) % 256);
 const FONT = faceFile({ id: 'cd'.repeat(32), byteCount: PIXELS.length });
+const HANDED = { path: 'regatta/still/ilse.png', sha256: HASH, origin: 'made of this' };
 let open: OpenDatabase;
 let source: BackupSource;
 
@@ -46,6 +48,7 @@ beforeAll(async () => {
   await putFont(open.db, FONT);
   const payload = { name: 'J', output: 'png-still', format: 'wide-1080', rate: '25', titles: [] };
   await insertJob(open.db, 'j', payload, 0);
+  await putHanded(open.db, HANDED);
 }, 120_000);
 afterAll(async () => {
   await open.close();
@@ -65,6 +68,8 @@ describe('a backup', () => {
     expect(await findProject(fresh.db, DEMO_PROJECT_ID)).toEqual(await findProject(open.db, DEMO_PROJECT_ID));
     expect(await findAssets(fresh.db, ['leaf'])).toEqual(await findAssets(open.db, ['leaf']));
     expect(readFileSync(picturePath(target.pictureFolder, HASH)).equals(PIXELS)).toBe(true);
+    // So that what is delivered from here takes the place of what was delivered from there.
+    expect(await findHanded(fresh.db, HANDED.path)).toEqual(HANDED);
     expect(await listFonts(fresh.db)).toEqual([FONT]);
     expect(readFileSync(picturePath(target.pictureFolder, FONT.id)).equals(PIXELS)).toBe(true);
     expect(readdirSync(target.mediaFolder)).toEqual([`${'0'.repeat(24)}.webm`]);
@@ -74,10 +79,14 @@ describe('a backup', () => {
   test('replaces what was changed since, and work goes on while it is made', async () => {
     const [first] = await listTemplates(open.db);
     const making = makeBackup(source, false, new Date('2026-11-20T10:00:00Z'));
+    // Delivered after the backup, over the same file: what lies out there is not put back.
+    const since = { ...HANDED, sha256: 'ef'.repeat(32) };
     const document = { ...(await readTemplates(open.db)).find(({ id }) => id === first.id)!.document };
     await saveTemplate(open.db, first.id, first.revision, { ...document, name: 'Changed while it was made' });
     const name = await making;
+    await putHanded(open.db, since);
     await restoreBackup(source, backupPath(source.dataFolder, name));
+    expect(await findHanded(open.db, HANDED.path)).toEqual(since);
     const back = (await listTemplates(open.db)).find(({ id }) => id === first.id);
     expect(['Changed while it was made', document.name]).toContain(back?.name);
   });

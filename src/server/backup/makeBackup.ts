@@ -30,10 +30,11 @@ const TOGETHER: readonly TableName[] = [
   'titles',
   'cues',
 ];
-const AFTERWARDS: readonly TableName[] = ['editions', 'assets', 'fonts', 'jobs'];
+const AFTERWARDS: readonly TableName[] = ['editions', 'assets', 'fonts', 'jobs', 'handed_files'];
 
 /**
- * Writes everything that is kept (documents, pictures, fonts, videos and the list of jobs, not the rendered files) to one file
+ * Writes everything that is kept (documents, pictures, fonts, videos, the list of jobs
+ * and that of delivered files, not the rendered files) to one file
  * while work goes on, reads it back, and gives its name. A file that does not read back is not kept.
  */
 export async function makeBackup(

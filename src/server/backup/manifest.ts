@@ -2,8 +2,8 @@ import * as yup from 'yup';
 import { InputError } from '@/core/kit/inputError';
 import { checkValue } from '@/core/model/check';
 
-/** The newest backup that this program reads and writes. */
-export const BACKUP_VERSION = 1;
+/** The newest backup that this program reads and writes; since 2 it knows which files were put into folders of delivery. */
+export const BACKUP_VERSION = 2;
 
 /** What a backup holds: every other entry of it, with its size and its SHA-256 in hexadecimal. */
 export interface BackupManifest {
@@ -27,7 +27,7 @@ const manifestSchema = yup
             .string()
             .required()
             .matches(
-              /^(tables\/[a-z]+\.ndjson|(pictures|fonts)\/[0-9a-f]{64}|videos\/[0-9a-f]{24}\.(mp4|webm|mov))$/,
+              /^(tables\/[a-z_]+\.ndjson|(pictures|fonts)\/[0-9a-f]{64}|videos\/[0-9a-f]{24}\.(mp4|webm|mov))$/,
             ),
           bytes: yup.number().required().integer().min(0),
           sha256: yup

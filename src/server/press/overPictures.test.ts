@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { FileFacts } from '@/contract/jobs';
-import { motionOf } from '@/core/model/newMove';
+import { newProgrammeLayer } from '@/core/model/newLayers';
+import { motionOf, newMoveUse } from '@/core/model/newMove';
 import { testBox, testTemplate } from '@/core/testing';
 import type { JobProgramme } from '@/db/schema';
 import { RenderPool } from './renderPool';
@@ -105,8 +106,8 @@ function decode(name: string): (frame: number, x: number, y: number) => number[]
   };
 }
 
-const near = (is: readonly number[], wanted: readonly number[]): void =>
-  is.forEach((value, i) => expect(Math.abs(value - wanted[i])).toBeLessThanOrEqual(4));
+const near = (is: readonly number[], wanted: readonly number[], by = 4): void =>
+  is.forEach((value, i) => expect(Math.abs(value - wanted[i])).toBeLessThanOrEqual(by));
 
 /** The grey of a frame of the video: full range of what was made in limited range. */
 const grey = (sourceFrame: number): number[] => Array(3).fill((4 * sourceFrame * 255) / 219);
@@ -224,4 +225,56 @@ test('an interlaced programme is two fields a frame, in standard definition with
   ]);
   expect(said.toString().trim().split(',').toSorted()).toEqual(['12:11', 'smpte170m', 'tt']);
   expect(facts).toMatchObject({ frames: 40, widthPx: 720, heightPx: 576 });
+}, 120_000);
+
+test('a title shows the programme smaller, frame for frame, and squeezes it from the whole frame', async () => {
+  const beside = testTemplate(
+    [
+      {
+        ...newProgrammeLayer('small', 'Programme', 960),
+        place: { ...testBox('x').place, target: { kind: 'frame' }, dxU: 192, dyU: 108 },
+        motion: motionOf(newMoveUse('squeeze', { lengthSeconds: 0.2, ease: 'even' }), null),
+      },
+      testBox('ground', {
+        fill: '#c8102e',
+        width: { kind: 'share', share: 1, of: 'frame' },
+        height: { kind: 'share', share: 1, of: 'frame' },
+        place: { ...testBox('x').place, target: { kind: 'frame' } },
+        motion: motionOf(null, null),
+      }),
+    ],
+    { timing: { inSeconds: 0.2, holdSeconds: 1, outSeconds: 0 } },
+  );
+  const [part] = programme.parts;
+  const whole = {
+    ...programme,
+    documents: [beside],
+    parts: [{ ...part, startFrame: 10, lengthFrames: 30 }],
+    lengthFrames: 44,
+  };
+  const at = decode((await make({ ...whole, fileStem: 'beside' }, here())).name);
+  // The layer covers 64 to 384 px across and 36 to 216 down.
+  const [inside, outside] = [[224, 126] as const, [500, 300] as const];
+  near(at(9, ...outside), grey(14));
+  near(at(10, ...outside), grey(15));
+  for (const frame of [16, 20, 39]) {
+    near(at(frame, ...inside), grey(frame + 5));
+    // Near edges the coding overshoots.
+    near(at(frame, 68, 40), grey(frame + 5), 20);
+    near(at(frame, 380, 212), grey(frame + 5), 20);
+    for (const spot of [outside, [59, 126], [389, 126], [224, 31], [224, 221]] as const)
+      near(at(frame, spot[0], spot[1]), [200, 16, 46], 20);
+  }
+  near(at(40, ...outside), grey(45));
+
+  // In a file for the mixer its place is a hole, and the whole frame at first.
+  const { ground: _, ...bare } = whole;
+  const { name } = await make({ ...bare, fileStem: 'hole' }, here(), { output: 'mov-png' });
+  const args = `-v error -i ${join(folder, name)} -f rawvideo -pix_fmt rgba -`;
+  const all = execFileSync('ffmpeg', args.split(' '), { maxBuffer: 400e6 });
+  const alpha = (frame: number, [x, y]: readonly [number, number]): number =>
+    all[((frame * HEIGHT + y) * WIDTH + x) * 4 + 3];
+  expect([alpha(10, inside), alpha(10, outside)]).toEqual([0, 0]);
+  expect([alpha(20, inside), alpha(20, outside)]).toEqual([0, 255]);
+  expect([alpha(39, [68, 40]), alpha(39, [380, 212]), alpha(39, [59, 126])]).toEqual([0, 0, 255]);
 }, 120_000);

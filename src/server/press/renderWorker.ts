@@ -1,7 +1,8 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { knowOwnFaces } from '@/core/faces/faces';
 import { sameDisplayList } from '@/core/display/list';
-import type { DisplayList } from '@/core/display/list';
+import type { DisplayItem, DisplayList } from '@/core/display/list';
+import { programmeCut } from '@/core/display/programme';
 import { ShownProgramme } from '@/core/captions/showProgramme';
 import { burnInItems } from '@/core/captions/burnIn';
 import type { PictureSize, PictureSizes } from '@/core/layers/layerKind';
@@ -20,6 +21,8 @@ import { serverFonts } from '../fontFiles';
 import { decodePictures, surfacesWith } from '../raster';
 import { FrameRing } from './frameRing';
 import { GroundVideos } from './ground/groundVideos';
+import type { GroundAt } from './ground/programmePictures';
+import { overGround, ProgrammePictures } from './ground/programmePictures';
 import { planeOf } from './planes';
 import type { PaintedPicture, Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
@@ -47,6 +50,8 @@ interface Frames {
   listAt(frame: number): DisplayList;
   /** Makes ready what a frame needs to be painted besides its list. */
   prepare?(frame: number): Promise<void>;
+  /** What lies under it, where that is in the file. */
+  readonly groundAt?: GroundAt;
   readonly start: number;
   readonly end: number;
   /** The frame that stands for the file, at rest. */
@@ -69,6 +74,9 @@ function framesFor({ content, language, drop = false }: RenderTask, tools: Tools
     : titleFrames(content, tools, language);
 }
 
+/** A frame of a file that is laid over the programme later. */
+const cutOut = (list: DisplayList): DisplayList => ({ ...list, items: programmeCut(list.items) });
+
 function titleFrames(title: JobTitle, { format, rate, fonts, pictures }: Tools, language?: string): Frames {
   const { shift = null, scrim = null, fadeInFrames = 0, fadeOutFrames = 0, lengthFrames, onlyFrame } = title;
   const painted = { ...title, shift, scrim, fadeInFrames, fadeOutFrames, lengthFrames };
@@ -80,7 +88,13 @@ function titleFrames(title: JobTitle, { format, rate, fonts, pictures }: Tools, 
   const resting = restingFrame(timing);
   const moving = [Math.floor(timing.inFrames / 2), timing.totalFrames - 1 - Math.floor(timing.outFrames / 2)];
   const compared = onlyFrame === null ? [...moving, resting] : [onlyFrame];
-  return { listAt: (frame) => shown.frame(frame), start, end, resting: onlyFrame ?? resting, compared };
+  return {
+    listAt: (frame) => cutOut(shown.frame(frame)),
+    start,
+    end,
+    resting: onlyFrame ?? resting,
+    compared,
+  };
 }
 
 function programmeFrames(
@@ -108,13 +122,16 @@ function programmeFrames(
     titles: numbered,
   };
   const sizeOf = (id: string): PictureSize | undefined => pictures.size(id) ?? videos.sizeOf(id);
-  const withGround = (frame: number, { clips, burnIn }: JobGround): DisplayList => {
+  const groundAt = ({ clips }: JobGround, frame: number): DisplayItem[] =>
+    groundItems(clips, frame, { ...tools, sizeOf });
+  const withGround = (frame: number, over: JobGround): DisplayList => {
     const list = programme.frame(frame);
-    const over = burnIn ? burnInItems(burnt, Math.floor(frame)) : [];
-    return { ...list, items: [...groundItems(clips, frame, { ...tools, sizeOf }), ...list.items, ...over] };
+    const burntIn = over.burnIn ? burnInItems(burnt, Math.floor(frame)) : [];
+    return { ...list, items: [...overGround(list.items, groundAt(over, frame), frame), ...burntIn] };
   };
   return {
-    listAt: (frame) => (ground === undefined ? programme.frame(frame) : withGround(frame, ground)),
+    listAt: (frame) => (ground === undefined ? cutOut(programme.frame(frame)) : withGround(frame, ground)),
+    ...(ground === undefined ? {} : { groundAt: (frame: number) => groundAt(ground, frame) }),
     prepare: async (frame) => (ground === undefined ? undefined : videos.prepare(ground.clips, frame)),
     start: 0,
     end: lengthFrames,
@@ -135,9 +152,13 @@ async function render(task: RenderTask): Promise<void> {
   const fonts = (await serverFonts(String(root))).with(own.files);
   const videos = new GroundVideos(task.videos, format, rate);
   const frames = framesFor(task, { format, rate, fonts, pictures, videos });
-  const surfaces = surfacesWith({
-    picture: (asset) => videos.picture(asset) ?? pictures.picture(asset),
-  });
+  const plain = surfacesWith({ picture: (asset) => videos.picture(asset) ?? pictures.picture(asset) });
+  const { groundAt } = frames;
+  const below = groundAt === undefined ? null : new ProgrammePictures(plain, format, groundAt);
+  const surfaces: SurfaceMaker = {
+    ...plain,
+    picture: (asset) => below?.picture(asset) ?? plain.picture(asset),
+  };
   try {
     await paintFrames(task, frames, surfaces, format);
   } finally {

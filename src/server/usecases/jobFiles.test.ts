@@ -1,18 +1,18 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { tidelineStrap } from '../../../demo/templates';
 import { FIRST_HOUSE } from '@/core/model/house';
 import { findHouse, saveHouse } from '@/db/house';
-import { filesOverBefore, setKeep } from '@/db/jobFiles';
+import { filesOverBefore, noteFilesGone, setKeep } from '@/db/jobFiles';
 import { findJob, updateJob } from '@/db/jobs';
 import type { OpenDatabase } from '@/db/open';
 import { openDatabase } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
 import { Press } from '../press/press';
 import { RenderPool } from '../press/renderPool';
-import { sweepJobFiles } from './jobFiles';
+import { sweepJobFiles, sweepLeftFolders } from './jobFiles';
 import { NO_SOURCES } from '../press/sources';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
@@ -109,4 +109,22 @@ test('files go once they are older than the House keeps them, but for those that
   });
   expect(again?.files[0].sha256).toBe(before?.files[0].sha256);
   expect(existsSync(join(press.folderOf(old), 'old.png'))).toBe(true);
+}, 300_000);
+
+test('folders that stayed when the server ended too early go at the next look, and no others', async () => {
+  const renderFolder = join(data, 'renders');
+  const [made, gone] = [await still('made', 1), await still('gone', 1)];
+  const shop = { db: database.db, renderFolder };
+  // As it is when the server ended between the note and the deleting, of files and of a whole job.
+  await noteFilesGone(database.db, gone);
+  mkdirSync(join(renderFolder, 'no-such-job'));
+  writeFileSync(join(renderFolder, 'no-such-job', 'left.png'), 'left');
+  expect((await sweepLeftFolders(shop)).toSorted()).toEqual([gone, 'no-such-job'].toSorted());
+  expect(existsSync(press.folderOf(gone))).toBe(false);
+  expect(readdirSync(press.folderOf(made))).toContain('made.png');
+  // One that is made again has its folder again.
+  await press.retry(gone);
+  await over(gone);
+  expect(await sweepLeftFolders(shop)).toEqual([]);
+  expect(readdirSync(press.folderOf(gone))).toContain('gone.png');
 }, 300_000);

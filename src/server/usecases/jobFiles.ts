@@ -1,14 +1,17 @@
-import { rm } from 'node:fs/promises';
+import { readdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { OldFiles } from '@/contract/jobs';
 import { keepFilesSchema } from '@/contract/jobs';
 import { checkValue } from '@/core/model/check';
 import { findHouse } from '@/db/house';
-import { filesOverBefore, jobsOverBefore, noteFilesGone, setKeep } from '@/db/jobFiles';
+import { filesOverBefore, jobsOverBefore, jobsThatKeepFiles, noteFilesGone, setKeep } from '@/db/jobFiles';
 import { tellAll } from '@/db/runs';
 import { ConflictError, NotFoundError } from '../respond';
 import type { Workshop } from '../workshop';
 import { workshop } from '../workshop';
 import { getJob } from './jobs';
+
+type LeftIn = Pick<Workshop, 'db' | 'renderFolder'>;
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
@@ -45,6 +48,16 @@ export async function sweepJobFiles(
   const ids = await jobsOverBefore(shop.db, new Date(now - filesDays * DAY_MS));
   for (const id of ids) await dropFiles(shop, id);
   return ids;
+}
+
+/** Deletes folders that stayed because the server ended after it had noted that their files, or their jobs, are gone. */
+export async function sweepLeftFolders({ db, renderFolder }: LeftIn): Promise<readonly string[]> {
+  const entries = await readdir(renderFolder, { withFileTypes: true }).catch(() => []);
+  const ids = entries.filter((entry) => entry.isDirectory()).map(({ name }) => name);
+  const kept = ids.length === 0 ? new Set() : await jobsThatKeepFiles(db, ids);
+  const left = ids.filter((id) => !kept.has(id));
+  for (const id of left) await rm(join(renderFolder, id), { recursive: true, force: true });
+  return left;
 }
 
 /** Said before it is done: whoever asks meanwhile is told that they are gone, and not that they are broken. */

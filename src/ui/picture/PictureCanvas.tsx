@@ -3,7 +3,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import type { DisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/frame/formats';
 import { Painter } from '@/paint/painter';
-import { browserSurfaces } from './browserSurfaces';
+import { surfacesOver } from './browserSurfaces';
 import type { Backdrop } from './paintBackdrop';
 import { KeptBackdrop } from './paintBackdrop';
 
@@ -39,8 +39,9 @@ export function PictureCanvas({
 }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [{ painter, below }] = useState(() => {
-    const made = new Painter(browserSurfaces);
-    return { painter: made, below: new KeptBackdrop(made) };
+    const made: Painter = new Painter(surfacesOver(() => under.painted));
+    const under = new KeptBackdrop(made);
+    return { painter: made, below: under };
   });
   // Before the screen is shown, or a drag would be seen a frame late.
   useLayoutEffect(() => {

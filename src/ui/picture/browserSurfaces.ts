@@ -1,3 +1,4 @@
+import { programmeMoment } from '@/core/display/programme';
 import type { SurfaceMaker } from '@/paint/surface';
 import { loadedPicture } from './pictureStore';
 
@@ -21,3 +22,9 @@ export const browserSurfaces: SurfaceMaker = {
   path: () => new Path2D(),
   picture: (asset) => loadedPicture(asset),
 };
+
+/** The same canvases for a painter of titles over pictures: the programme is what `below` gives. */
+export const surfacesOver = (below: () => OffscreenCanvas | null): SurfaceMaker => ({
+  ...browserSurfaces,
+  picture: (asset) => (programmeMoment(asset) === null ? loadedPicture(asset) : below()),
+});

@@ -41,6 +41,11 @@ export class KeptBackdrop {
 
   constructor(private readonly painter: Painter) {}
 
+  /** What was painted last, as large as the frame; null before that. */
+  get painted(): OffscreenCanvas | null {
+    return this.whole?.canvas ?? null;
+  }
+
   /** Paints a backdrop at a time so that it fills the picture; a still is cut, never stretched. */
   paint(context: Context, backdrop: Backdrop, asked: number, format: FrameFormat): void {
     const { last } = this;

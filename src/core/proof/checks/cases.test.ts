@@ -35,6 +35,7 @@ const found = async (check: string, words: string, of_: Template, language?: str
     template: of_,
     clips,
     plan: language === undefined ? {} : { language },
+    only: check,
   });
   return of(list, check).length > 0;
 };

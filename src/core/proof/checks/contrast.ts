@@ -1,4 +1,5 @@
 import type { DisplayItem } from '../../display/list';
+import { programmeBounds } from '../../display/programme';
 import type { Rect } from '../../kit/rect';
 import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rect';
 import type { FrameFormat } from '../../frame/formats';
@@ -39,14 +40,16 @@ export const contrastCheck: Check = defineCheck({
   about:
     'Measures text against what lies directly round its letters, its panel and the real pictures, for the whole time in which it is read.',
   async run(context) {
-    const rings = ringsOf(context);
+    const all = ringsOf(context);
+    const rings = all.filter(({ overProgramme }) => !overProgramme);
+    const unseen = all.filter(({ overProgramme }) => overProgramme).map((one) => notLookedAt(one, context));
     const doubtful = rings.filter(({ ring, needed }) => leastContrast(ring) < needed);
-    if (doubtful.length === 0) return [];
+    if (doubtful.length === 0) return unseen;
     const { title, timing, rate, clips, eyes } = context;
     const from = title.startFrame + timing.inFrames;
     const to = title.startFrame + Math.max(timing.inFrames + 1, timing.totalFrames - timing.outFrames);
     const pictures = await picturesUnder(momentsUnder(clips, from, to, rate), eyes);
-    return doubtful.flatMap((one) => judge(one, pictures, context));
+    return [...doubtful.flatMap((one) => judge(one, pictures, context)), ...unseen];
   },
 });
 
@@ -55,6 +58,17 @@ interface MeasuredText {
   readonly ring: TextRing;
   readonly crop: Rect;
   readonly needed: number;
+  /** Whether it lies on the programme picture that the title shows smaller: nobody painted that here. */
+  readonly overProgramme: boolean;
+}
+
+function notLookedAt({ text }: MeasuredText, { template }: LayoutContext): Found {
+  return {
+    tone: 'unseen',
+    subject: text.layerId,
+    message: 'contrast not looked at: on the programme picture',
+    detail: `${cardName(template, text.layerId)} lies on the programme picture where that is smaller. Give it a panel, or look at it yourself.`,
+  };
 }
 
 function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: LayoutContext): MeasuredText[] {
@@ -83,10 +97,8 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
     [...new Set(cropped.map(({ seconds }) => seconds))].map((seconds) => {
       const there = cropped.filter((one) => one.seconds === seconds).map(({ crop }) => crop);
       const all = unionRects(there) ?? there[0];
-      return [
-        seconds,
-        { all, pixels: eyes.paint(shown.frame(Math.round(seconds / timing.frameSeconds)).items, all) },
-      ];
+      const { items } = shown.frame(Math.round(seconds / timing.frameSeconds));
+      return [seconds, { all, pixels: eyes.paint(items, all), programme: programmeBounds(items) }];
     }),
   );
   return cropped.flatMap(({ text, seconds, ink, widthPx, crop }): MeasuredText[] => {
@@ -94,7 +106,10 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
     if (painted === undefined) return [];
     const ring = textRing(eyes.paint(ink, crop), cutPixels(painted.pixels, painted.all, crop), widthPx);
     if (ring === null) return [];
-    return [{ text, ring, crop, needed: neededFor(text) }];
+    const { programme } = painted;
+    const common = programme === null ? null : intersectRects(programme, crop);
+    const overProgramme = common !== null && common.width > 0 && common.height > 0;
+    return [{ text, ring, crop, needed: neededFor(text), overProgramme }];
   });
 }
 

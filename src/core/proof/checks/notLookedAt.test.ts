@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { place, testTemplate, testText } from '../../testing';
-import { newBoxLayer } from '../../model/newLayers';
+import { newBoxLayer, newProgrammeLayer } from '../../model/newLayers';
 import { newClip } from '../../model/project';
 import type { Template } from '../../model/template';
 import type { Finding } from '../finding';
@@ -21,6 +21,24 @@ describe('what could not be looked at', () => {
     expect(of(await prove({ clips: enough, titles: [title()] }), 'pictures')).toEqual([]);
     const beside = title(undefined, { startFrame: 1000 });
     expect(of(await prove({ titles: [beside], clips: missing }), 'pictures')).toEqual([]);
+  });
+
+  test('words on the programme picture where that is smaller are not looked at; on a panel or beside it they are', async () => {
+    const words = (dxU: number): Template =>
+      testTemplate([
+        testText('line', 'Osier', { place: place({ target: { kind: 'frame' }, dxU, dyU: 300 }) }),
+        {
+          ...newProgrammeLayer('small', 'Programme', 900),
+          place: place({ target: { kind: 'frame' }, dyU: 200 }),
+        },
+      ]);
+    const told = async (template: Template): Promise<string[]> =>
+      of(await prove({ titles: [title({})], template }), 'contrast').map(({ message }) => message);
+    expect(await told(words(200))).toEqual(['contrast not looked at: on the programme picture']);
+    expect(await told(words(1200))).not.toContain('contrast not looked at: on the programme picture');
+    const panel = { ...newBoxLayer('panel', 'Panel', ['line']), fill: '#000000', fillOpacity: 1 };
+    const [line, small] = words(200).layers;
+    expect(await told(testTemplate([line, panel, small]))).toEqual([]);
   });
 
   test('a title whose template is not here is not looked at, and not clear', async () => {

@@ -2,6 +2,7 @@
 import { useEffect, useRef } from 'react';
 import type { Layer } from '@/core/model/template';
 import { layerWords } from '@/core/model/template';
+import { programmeStandIn } from '@/core/display/programme';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '../../picture/browserSurfaces';
 import { useFonts } from '../../picture/useFonts';
@@ -9,6 +10,8 @@ import { classes } from '../../shared/classes';
 import type { Previewed } from './movePreview';
 import { makePreview, previewSeconds } from './movePreview';
 
+// In place of the programme, which is not there in a tile.
+const STAND_IN = '#8a8f8c';
 const WIDTH_CSS = 112;
 const HEIGHT_CSS = 56;
 
@@ -76,7 +79,8 @@ function Playing({ layer, previewed }: { readonly layer: Layer; readonly preview
       if (started === 0) started = now;
       const seconds = previewSeconds(previewed.kind, (now - started) / 1000);
       frame.context.clearRect(0, 0, title.format.widthPx, title.format.heightPx);
-      painter.paint(frame.context, title.frame(seconds, timing));
+      const list = title.frame(seconds, timing);
+      painter.paint(frame.context, { ...list, items: programmeStandIn(list.items, STAND_IN) });
       context.clearRect(0, 0, tile.widthPx, tile.heightPx);
       context.drawImage(frame.image as OffscreenCanvas, -cropX, -cropY);
       context.canvas.dataset.painted = 'yes';

@@ -156,6 +156,7 @@ const SIGNS: Readonly<Record<Layer['kind'], string>> = {
   picture: '▨',
   backdrop: '▓',
   particles: '∴',
+  programme: '◱',
   light: '☼',
   group: '⊞',
   stack: '≡',

@@ -307,6 +307,7 @@ function figureOf(held: Held, layer: Layer, box: PlacedBox): string {
       return layer.kind === 'text' ||
         layer.kind === 'box' ||
         layer.kind === 'picture' ||
+        layer.kind === 'programme' ||
         layer.kind === 'particles'
         ? `${round(box.width)} × ${round(box.height)} u`
         : `${round(layer.place.scaleX * 100)} %`;

@@ -71,8 +71,10 @@ export function PictureWell(props: Props) {
   const { title, problem } = useCompiled(sampleTemplate(template, sampleId), values, shown, fonts);
   const only = useMemo(() => (solo === null ? undefined : shownAlone(template, solo)), [template, solo]);
   const { playing, frame } = player;
+  // What the programme shows is another picture in each frame, so nothing of such a title can be kept.
+  const keeps = template.layers.every(({ kind }) => kind !== 'programme');
   const frames = useTitleFrames({
-    ...{ title, timing, only, playing, rate: time.rate },
+    ...{ title: keeps ? title : null, timing, only, playing, rate: time.rate },
     ...loopFrames(time.loop, timing),
   });
   useEffect(() => view.frames.setState(frames, true), [view.frames, frames]);
@@ -84,8 +86,8 @@ export function PictureWell(props: Props) {
     [playing, frames, frame],
   );
   const lists = useMemo(
-    () => (title === null || playing ? [] : [title.frame(seconds, timing, only)]),
-    [title, playing, seconds, timing, only],
+    () => (title === null || (playing && keeps) ? [] : [title.frame(seconds, timing, only)]),
+    [title, playing, keeps, seconds, timing, only],
   );
   const layer = template.layers.find((one) => one.id === selected);
   const placed = useMemo(() => title?.boxesAt(seconds, timing) ?? null, [title, seconds, timing]);

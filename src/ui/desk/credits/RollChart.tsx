@@ -11,7 +11,7 @@ import {
   YAxis,
 } from 'recharts';
 import { lineFrames, speedLengths } from '@/core/credits/rollWays';
-import type { RollSetting } from '@/core/model/template';
+import type { RollSetting } from '@/core/model/credits';
 import type { RollPlan } from '@/core/timeline/roll';
 import { lengthToTimecode } from '@/core/time/clock';
 import { frameToSeconds } from '@/core/time/rates';
