@@ -239,7 +239,7 @@ test('every demo template is clear with words of its own, wide and tall, over a 
     newTitle({
       id: `t${i}`,
       editionId: id,
-      startFrame: i * 600,
+      startFrame: i * 900,
       // Credits take the time that they are designed for.
       lengthFrames: sampleCredits(document) === null ? 300 : designFrames(document.timing, RATES.get('25')),
       lane: 0,

@@ -94,7 +94,8 @@ describe('every move', () => {
       const title = compile(testTemplate([words], { timing: TIMING }), {}, WIDE, fonts);
       const still = title.frame(timing.inSeconds, timing);
       expect(title.frame(timing.inSeconds, timing)).toEqual(title.frame(1.5, timing));
-      expect(visible(title.frame(0, timing).items)).toBe(false);
+      // One begins as what everything was before: the whole frame.
+      expect(visible(title.frame(0, timing).items)).toBe(move.id === 'squeeze');
       expect(visible(still.items)).toBe(true);
     },
   );
