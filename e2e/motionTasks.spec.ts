@@ -220,3 +220,40 @@ test('keys of two layers are moved and scaled together, and marks are typed and 
   await page.reload();
   await expect(page.getByRole('button', { name: 'Mark 1, “First word” at 0.80 s' })).toBeVisible();
 });
+
+test('the programme goes on smaller within a title: added and sized, undone, and there after a reload', async ({
+  page,
+}) => {
+  await openCopy(page);
+  const { act, did } = counter();
+  await page.getByRole('checkbox', { name: 'Play background' }).uncheck();
+  await seek(page, 0.6);
+  // What the picture shows there is to be seen in the small one at the same shares of its width and height.
+  const whole = await Promise.all([colourAt(page, 0.3, 0.2), colourAt(page, 0.8, 0.1)]);
+  await act(page.keyboard.press('a'));
+  await act(page.getByRole('menuitem', { name: /^Programme picture/ }).click());
+  await expect(layer(page, 'Programme')).toBeVisible();
+  const inSmall = (u: number, v: number): Promise<number[]> =>
+    colourAt(page, (96 + 864 * u) / 1920, 0.5 + (v - 0.5) * 0.45);
+  const apart = async (): Promise<number> => {
+    const small = await Promise.all([inSmall(0.3, 0.2), inSmall(0.8, 0.1)]);
+    return Math.max(...small.flat().map((part, i) => Math.abs(part - whole.flat()[i])));
+  };
+  await expect.poll(apart).toBeLessThan(10);
+  await act(page.getByRole('tab', { name: 'Place' }).click());
+  const width = page.getByRole('textbox', { name: 'Width', exact: true });
+  await expect(width).toHaveValue('864');
+  await act(width.fill('1200'));
+  await act(width.press('Enter'));
+  await expect.poll(apart).toBeGreaterThan(10);
+  expect(did()).toBe(5);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(width).toHaveValue('864');
+  await saved(page);
+  await page.reload();
+  await page.getByRole('checkbox', { name: 'Play background' }).uncheck();
+  await layer(page, 'Programme').click();
+  await expect(page.getByText('From the whole frame').first()).toBeVisible();
+  await seek(page, 0.6);
+  await expect.poll(apart).toBeLessThan(10);
+});

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { creditCards, harbourRoll } from '../../../demo/creditTemplates';
+import { placeChain } from '../../../demo/placeChain';
 import { tidelineStrap } from '../../../demo/templates';
 import { CLIPS, edition, of, prove, title } from '../../../demo/testing/prove';
 import { REGATTA_CREDITS } from '../../../demo/credits';
@@ -7,9 +8,11 @@ import { textToCredits } from '../credits/creditText';
 import { FIRST_HOUSE } from '../model/house';
 import type { CreditRow } from '../model/credits';
 import { NO_CREDITS } from '../model/credits';
+import { motionOf } from '../model/newMove';
 import { newPlan } from '../model/plan';
-import type { Title } from '../model/project';
-import type { CreditsLayer, Template } from '../model/template';
+import type { Clip, Title } from '../model/project';
+import { newClip } from '../model/project';
+import type { CreditsLayer, Layer, Template } from '../model/template';
 import { applyMend } from './mend';
 
 const credited = (rows: readonly CreditRow[], lengthFrames: number, more: Partial<Title> = {}): Title =>
@@ -178,4 +181,55 @@ test('contrast is measured where the lines are when they are looked at, not wher
   const [finding] = await seen({ ...credited(rows, 400), startFrame: 550 }, bare);
   expect(finding.message).toMatch(/^contrast 1\.\d : 1$/);
   expect(await seen(credited(REGATTA_CREDITS.slice(0, 24), 1000), creditCards)).toEqual([]);
+});
+
+describe('contrast of words that go by', () => {
+  const told = async (template: Template, one: Title, clips: readonly Clip[]) =>
+    of(await prove({ titles: [one], template, clips, only: 'contrast' }), 'contrast');
+  const clip = (id: string, picture: string, startFrame: number, lengthFrames: number): Clip =>
+    newClip({ id, picture, startFrame, lengthFrames });
+
+  test('is measured at all moments of a roll: its middle lines have a ground, those before and after have none', async () => {
+    // A band in the middle, so narrow that the roll lies on it as a whole at no time.
+    const rows = REGATTA_CREDITS.slice(0, 3);
+    const one = { ...credited(rows, 400), startFrame: 0 };
+    const [roll, ground] = harbourRoll.layers;
+    const band = { ...ground, height: { kind: 'fixed' as const, u: 620 }, fillOpacity: 1 } as typeof ground;
+    const light = [clip('light', '#f4f4f4', 0, 1000)];
+    const [finding, ...more] = await told({ ...harbourRoll, layers: [roll, band] }, one, light);
+    expect(more).toEqual([]);
+    expect(finding.message).toMatch(/^contrast 1\.\d : 1$/);
+    expect(await told(harbourRoll, one, [clip('dark', '#0b1010', 0, 1000)])).toEqual([]);
+  });
+
+  test('of a chain is measured line by line, each over the pictures that are there with it', async () => {
+    const bare = { ...placeChain, layers: placeChain.layers.filter(({ kind }) => kind === 'rows') };
+    const time = { startFrame: 0, lengthFrames: 300 };
+    const one = title({ places: 'Weir\nHarbour\nGate' }, time);
+    // Light only while the last line is there.
+    const late = [clip('dark', '#0b1010', 0, 230), clip('light', '#f4f4f4', 230, 200)];
+    const [finding, ...more] = await told(bare, one, late);
+    expect(more).toEqual([]);
+    expect(finding.frame).toBeGreaterThanOrEqual(230);
+    // Only the second line is longer than its panel, and only then it is light.
+    const lines = bare.layers[0];
+    const panel = {
+      ...harbourRoll.layers[1],
+      id: 'panel',
+      place: lines.place,
+      width: { kind: 'fixed' as const, u: 320 },
+      height: { kind: 'fixed' as const, u: 110 },
+      fillOpacity: 1,
+      motion: motionOf(null, null),
+    } as Layer;
+    const long = title({ places: 'Weir\nOsier Harbour and all the lower quays\nGate' }, time);
+    const between = (from: number, to: number): Clip[] => [
+      clip('a', '#0b1010', 0, from),
+      clip('b', '#f4f4f4', from, to - from),
+      clip('c', '#0b1010', to, 400),
+    ];
+    const onPanel = { ...bare, layers: [lines, panel] };
+    expect((await told(onPanel, long, between(120, 180))).length).toBe(1);
+    expect(await told(onPanel, long, between(20, 80))).toEqual([]);
+  });
 });

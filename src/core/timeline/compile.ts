@@ -46,6 +46,8 @@ export interface CompiledText {
    * where they are at a time (seconds from the title's start).
    */
   ink(seconds: number, timing: TitleTiming): DisplayItem[];
+  /** Whether lines replace one another or go by, so that other words are seen at another time. */
+  readonly goesBy: boolean;
   /** A time at which it stands: the one that is asked for, unless it has a span without it; then the middle of that. */
   standsAt(seconds: number, timing: TitleTiming): number;
 }
@@ -202,10 +204,21 @@ function textsOf(layers: readonly CompiledLayer[], by: Shift | null, format: Fra
     const { capU } = one.measured;
     const seen = capU !== undefined && one.layer.opacity > 0;
     return seen
-      ? [{ layerId: one.layer.id, capU, ink: (...at) => inkOf(one, format, by, at), standsAt: standsAt(one) }]
+      ? [
+          {
+            layerId: one.layer.id,
+            capU,
+            goesBy: goesBy(one),
+            ink: (...at) => inkOf(one, format, by, at),
+            standsAt: standsAt(one),
+          },
+        ]
       : [];
   });
 }
+
+const goesBy = ({ roll, chain, pages }: CompiledLayer): boolean =>
+  roll !== null || chain !== null || pages !== null;
 
 function standsAt({ spanAt }: CompiledLayer): CompiledText['standsAt'] {
   return (seconds, title) => {
@@ -226,7 +239,7 @@ function inkOf(
   const toPixels = unitsToPixels(format);
   const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
   const matrix = own === null ? placed : multiply(placed, own);
-  const goes = layer.roll !== null || layer.chain !== null || layer.pages !== null || layer.spanAt !== null;
+  const goes = goesBy(layer) || layer.spanAt !== null;
   const units = goes ? poseUnits(layer, seconds, timing) : bentUnits(layer, resting);
   return units.flatMap((posed) => {
     const { flat } = goes ? mapUnit(layer, posed) : { flat: null };

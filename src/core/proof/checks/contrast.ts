@@ -42,22 +42,42 @@ export const contrastCheck: Check = defineCheck({
   async run(context) {
     const all = ringsOf(context);
     const rings = all.filter(({ overProgramme }) => !overProgramme);
-    const unseen = all.filter(({ overProgramme }) => overProgramme).map((one) => notLookedAt(one, context));
+    const unseen = onePerLayer(
+      all.filter(({ overProgramme }) => overProgramme),
+      ({ text }) => text.layerId,
+    ).map((one) => notLookedAt(one, context));
     const doubtful = rings.filter(({ ring, needed }) => leastContrast(ring) < needed);
     if (doubtful.length === 0) return unseen;
     const { title, timing, rate, clips, eyes } = context;
     const from = title.startFrame + timing.inFrames;
     const to = title.startFrame + Math.max(timing.inFrames + 1, timing.totalFrames - timing.outFrames);
     const pictures = await picturesUnder(momentsUnder(clips, from, to, rate), eyes);
-    return [...doubtful.flatMap((one) => judge(one, pictures, context)), ...unseen];
+    const judged = doubtful.flatMap((one) => {
+      const { from: since, to: until } = one.seen ?? { from, to };
+      const under = pictures.filter(({ moment }) => moment.frame >= since && moment.frame < until);
+      return judge(one, under, context) ?? [];
+    });
+    // Of words that go by, the moment at which they are read worst.
+    const worst = onePerLayer(
+      judged.toSorted((a, b) => a.ratio - b.ratio),
+      ({ layerId }) => layerId,
+    );
+    return [...worst.map(({ found }) => found), ...unseen];
   },
 });
+
+/** The first of each layer. */
+function onePerLayer<T>(all: readonly T[], layerOf: (one: T) => string): T[] {
+  return all.filter((one, i) => all.findIndex((other) => layerOf(other) === layerOf(one)) === i);
+}
 
 interface MeasuredText {
   readonly text: CompiledText;
   readonly ring: TextRing;
   readonly crop: Rect;
   readonly needed: number;
+  /** The frames of the project (half-open) at which that is seen; null for as long as it is read. */
+  readonly seen: { readonly from: number; readonly to: number } | null;
   /** Whether it lies on the programme picture that the title shows smaller: nobody painted that here. */
   readonly overProgramme: boolean;
 }
@@ -71,7 +91,30 @@ function notLookedAt({ text }: MeasuredText, { template }: LayoutContext): Found
   };
 }
 
-function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: LayoutContext): MeasuredText[] {
+// So many moments of words that go by are looked at.
+const MOST_LOOKS = 8;
+
+/** When a text is looked at: once where it stands, several times where other words are seen at another time. */
+function looksOf(
+  text: CompiledText,
+  { title, restingFrame, rate, timing }: LayoutContext,
+): readonly { readonly seconds: number; readonly seen: MeasuredText['seen'] }[] {
+  if (!text.goesBy)
+    return [{ seconds: text.standsAt(frameToSeconds(restingFrame, rate), timing), seen: null }];
+  const from = timing.inFrames;
+  const held = Math.max(1, timing.totalFrames - timing.outFrames - from);
+  const count = Math.min(MOST_LOOKS, held);
+  return Array.from({ length: count }, (_, i) => {
+    const [start, end] = [from + Math.floor((held * i) / count), from + Math.floor((held * (i + 1)) / count)];
+    return {
+      seconds: frameToSeconds(Math.floor((start + end) / 2), rate),
+      seen: { from: title.startFrame + start, to: title.startFrame + end },
+    };
+  });
+}
+
+function ringsOf(context: LayoutContext): MeasuredText[] {
+  const { shown, timing, eyes, rules, applied } = context;
   const { compiled } = shown;
   const pxPerU = compiled.toPixels[3];
   const { heightU } = pictureSize(compiled.format);
@@ -86,11 +129,12 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
   };
   const cropped = compiled.texts.flatMap((text) => {
     if (certain(text)) return [];
-    const seconds = text.standsAt(frameToSeconds(restingFrame, rate), timing);
-    const ink = text.ink(seconds, timing);
     const widthPx = Math.max(1, text.capU * STROKE_SHARE * pxPerU);
-    const crop = cropFor(ink, widthPx, compiled.format);
-    return crop === null ? [] : [{ text, seconds, ink, widthPx, crop }];
+    return looksOf(text, context).flatMap(({ seconds, seen }) => {
+      const ink = text.ink(seconds, timing);
+      const crop = cropFor(ink, widthPx, compiled.format);
+      return crop === null ? [] : [{ text, seconds, seen, ink, widthPx, crop }];
+    });
   });
   // Shadows and the like make painting dear: once for all texts that stand at one time.
   const paintedAt = new Map(
@@ -101,7 +145,7 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
       return [seconds, { all, pixels: eyes.paint(items, all), programme: programmeBounds(items) }];
     }),
   );
-  return cropped.flatMap(({ text, seconds, ink, widthPx, crop }): MeasuredText[] => {
+  return cropped.flatMap(({ text, seconds, seen, ink, widthPx, crop }): MeasuredText[] => {
     const painted = paintedAt.get(seconds);
     if (painted === undefined) return [];
     const ring = textRing(eyes.paint(ink, crop), cutPixels(painted.pixels, painted.all, crop), widthPx);
@@ -109,7 +153,7 @@ function ringsOf({ shown, restingFrame, rate, timing, eyes, rules, applied }: La
     const { programme } = painted;
     const common = programme === null ? null : intersectRects(programme, crop);
     const overProgramme = common !== null && common.width > 0 && common.height > 0;
-    return [{ text, ring, crop, needed: neededFor(text), overProgramme }];
+    return [{ text, ring, crop, needed: neededFor(text), seen, overProgramme }];
   });
 }
 
@@ -132,11 +176,19 @@ function cropFor(ink: readonly DisplayItem[], widthPx: number, format: FrameForm
   return crop.width < 2 || crop.height < 2 ? null : crop;
 }
 
+/** What was found of a text, and the contrast that it has at worst. */
+interface Judged {
+  readonly layerId: string;
+  readonly ratio: number;
+  readonly found: Found;
+}
+
+/** What is told of a text over some pictures; null where it stands out enough. */
 function judge(
   { text, ring, crop, needed }: MeasuredText,
   pictures: Awaited<ReturnType<typeof picturesUnder>>,
   { shown, title, clock, template, colours }: LayoutContext,
-): Found[] {
+): Judged | null {
   const { format } = shown.compiled;
   const look = createBackdropLook(ring, crop, format);
   const measured = pictures.map(({ moment, picture }) => {
@@ -147,7 +199,8 @@ function judge(
   const worstFirst = measured.toSorted((a, b) => a.ratio - b.ratio);
   const [worst] = worstFirst;
   const ratio = worst?.ratio ?? mostContrast(ring);
-  if (ratio >= needed) return [];
+  if (ratio >= needed) return null;
+  const judged = (found: Found): Judged => ({ layerId: text.layerId, ratio, found });
   const about = { tone: 'stop', subject: text.layerId, message: `contrast ${ratio.toFixed(1)} : 1` } as const;
   const tell = (against: string): string =>
     `${name} has ${ratio.toFixed(1)} : 1 against ${against}; ${needed} : 1 is needed.`;
@@ -156,36 +209,34 @@ function judge(
   const around = meanLuminances(ring, worst?.backdrop ?? plainBackdrop(ring, 128));
   const coloured = colourMends(template, text.layerId, shown.compiled.boxes, around, colours);
   if (worst === undefined || surroundings === 'panel')
-    return [{ ...about, detail: tell(AGAINST.panel), mends: coloured }];
+    return judged({ ...about, detail: tell(AGAINST.panel), mends: coloured });
   const scrim = scrimFor(ring, worstFirst.slice(0, 3), needed, title.scrim?.opacity ?? 0);
   const at = frameToTimecode(worst.moment.frame, clock);
-  return [
-    {
-      ...about,
-      detail: tell(`${AGAINST[surroundings]} at worst, at ${at}`),
-      frame: worst.moment.frame - title.startFrame,
-      measurement: {
-        label: 'Contrast',
-        needed,
-        points: fewPoints(
-          measured.map(({ moment, ratio: value }) => ({ frame: moment.frame - title.startFrame, value })),
-        ),
-      },
-      mends: [
-        ...coloured,
-        ...(scrim === null
-          ? []
-          : [
-              {
-                label: `Scrim of ${Math.round(scrim.opacity * 100)} %`,
-                change: { kind: 'title' as const, set: { scrim } },
-              },
-            ]),
-        ...edgeMends(text.capU, around.text),
-        { label: 'Find a quiet place', change: { kind: 'quiet' as const } },
-      ],
+  return judged({
+    ...about,
+    detail: tell(`${AGAINST[surroundings]} at worst, at ${at}`),
+    frame: worst.moment.frame - title.startFrame,
+    measurement: {
+      label: 'Contrast',
+      needed,
+      points: fewPoints(
+        measured.map(({ moment, ratio: value }) => ({ frame: moment.frame - title.startFrame, value })),
+      ),
     },
-  ];
+    mends: [
+      ...coloured,
+      ...(scrim === null
+        ? []
+        : [
+            {
+              label: `Scrim of ${Math.round(scrim.opacity * 100)} %`,
+              change: { kind: 'title' as const, set: { scrim } },
+            },
+          ]),
+      ...edgeMends(text.capU, around.text),
+      { label: 'Find a quiet place', change: { kind: 'quiet' as const } },
+    ],
+  });
 }
 
 /** A soft and a hard edge round the words, as wide as what is judged round them, also across corners. */
