@@ -24,11 +24,21 @@ const isWithin = ({ target }: KeyboardEvent, selector: string): boolean =>
 const isForMenu = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.metaKey && isWithin(event, '[role="menu"], [role="listbox"], [data-own-keys]');
 
+/** Whether somebody types into what is focused, or chooses in it: a box that is only ticked takes Space and no more. */
+function isForForm(event: KeyboardEvent): boolean {
+  if (isWithin(event, 'input[type="checkbox"]')) return event.key === ' ';
+  return isWithin(event, 'input, textarea, select, [contenteditable="true"]');
+}
+
 /**
  * A key of a screen. It does nothing while another screen lies over it, where keys are the other's, nor in an open menu
  * unless Ctrl or Cmd goes with it.
  */
-export function useKeys(keys: Keys, act: Act, { unless, ...options }: KeyOptions = {}): void {
+export function useKeys(
+  keys: Keys,
+  act: Act,
+  { unless, enableOnFormTags = false, ...options }: KeyOptions = {},
+): void {
   const once = (event: KeyboardEvent): void => {
     // A key that acts does not type too, wherever its act leads: the letter would land in the box that is gone to.
     if (/^[\p{L}\p{N}\p{P}]$/u.test(event.key)) event.preventDefault();
@@ -36,8 +46,12 @@ export function useKeys(keys: Keys, act: Act, { unless, ...options }: KeyOptions
   };
   useHotkeys(keys, once, {
     ...options,
+    enableOnFormTags: true,
     ignoreEventWhen: (event) =>
-      isWithin(event, '[role="dialog"]') || isForMenu(event) || unless?.(event) === true,
+      (!enableOnFormTags && isForForm(event)) ||
+      isWithin(event, '[role="dialog"]') ||
+      isForMenu(event) ||
+      unless?.(event) === true,
   });
 }
 
