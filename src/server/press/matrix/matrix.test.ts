@@ -30,10 +30,13 @@ import { NO_SOURCES } from '../sources';
  * Every kind of file in formats, rates and scans, decoded by other readers and compared with frames that are painted here
  * again. `npm run matrix` goes through every two values together; the short form has every kind once.
  */
-const CASES = process.env.MATRIX === 'whole' ? WHOLE_MATRIX : SHORT_MATRIX;
+// `1/2` and `2/2` are the halves of the whole, which run side by side.
+const [PART, PARTS] = (process.env.MATRIX ?? '').split('/').map(Number);
+const CASES = PARTS > 0 ? WHOLE_MATRIX.filter((_, i) => i % PARTS === PART - 1) : SHORT_MATRIX;
 
-const FRAMES = 14;
-const RESTING = 6;
+// As few as show in, rest and out: what is painted and coded is the same in each.
+const framesOf = ({ format }: MatrixCase): number => (format === 'wide-2160' ? 4 : 8);
+const restingOf = (asked: MatrixCase): number => framesOf(asked) / 2;
 /** Where the title stands, as a count of frames from midnight. */
 const START = 1800;
 
@@ -80,7 +83,7 @@ let pool: RenderPool;
 let fonts: FontLibrary;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-matrix-'));
-  pool = new RenderPool(2);
+  pool = new RenderPool(1);
   fonts = await serverFonts();
 });
 afterAll(async () => {
@@ -98,8 +101,8 @@ function make(asked: MatrixCase, plane: FileFacts['plane'], at: number): Promise
       plane,
       document: TITLE,
       values: {},
-      lengthFrames: FRAMES,
-      onlyFrame: isStill(OUTPUTS.get(output)) ? RESTING : null,
+      lengthFrames: framesOf(asked),
+      onlyFrame: isStill(OUTPUTS.get(output)) ? restingOf(asked) : null,
       timecodeFrame: START,
     },
     folder,
@@ -117,7 +120,7 @@ function painted(asked: MatrixCase, frame: number): Uint8Array {
   const format = paintedFormat(asked.format, asked.interlaced);
   const painter = new Painter(serverSurfaces);
   const shown = showTitle(
-    { lengthFrames: FRAMES, shift: null, scrim: null, fadeInFrames: 0, fadeOutFrames: 0 },
+    { lengthFrames: framesOf(asked), shift: null, scrim: null, fadeInFrames: 0, fadeOutFrames: 0 },
     TITLE,
     {},
     format,
@@ -245,7 +248,8 @@ describe('what is decoded is what was painted, and what is said is true', () => 
       for (const file of files) await checkSaid(asked, file);
       // Light that is turned into colours by itself is right where it is opaque; the file's own check knows the rest.
       if (output.linear) return;
-      for (const frame of isStill(output) ? [RESTING] : [0, RESTING, FRAMES - 1]) {
+      const resting = restingOf(asked);
+      for (const frame of isStill(output) ? [resting] : [0, resting, framesOf(asked) - 1]) {
         const apart = meanApart(await seen(asked, files, isStill(output) ? 0 : frame), painted(asked, frame));
         expect(apart).toBeLessThan(output.colourTolerance.mean > 0 ? 1.6 : asked.fine ? 0.6 : 0.02);
       }
