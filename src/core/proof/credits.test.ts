@@ -184,8 +184,8 @@ test('contrast is measured where the lines are when they are looked at, not wher
 });
 
 describe('contrast of words that go by', () => {
-  const told = async (template: Template, one: Title, clips: readonly Clip[]) =>
-    of(await prove({ titles: [one], template, clips, only: 'contrast' }), 'contrast');
+  const told = async (template: Template, clips: readonly Clip[], one: Title) =>
+    of(await prove({ template, clips, titles: [one], only: 'contrast' }), 'contrast');
   const clip = (id: string, picture: string, startFrame: number, lengthFrames: number): Clip =>
     newClip({ id, picture, startFrame, lengthFrames });
 
@@ -196,10 +196,10 @@ describe('contrast of words that go by', () => {
     const [roll, ground] = harbourRoll.layers;
     const band = { ...ground, height: { kind: 'fixed' as const, u: 620 }, fillOpacity: 1 } as typeof ground;
     const light = [clip('light', '#f4f4f4', 0, 1000)];
-    const [finding, ...more] = await told({ ...harbourRoll, layers: [roll, band] }, one, light);
+    const [finding, ...more] = await told({ ...harbourRoll, layers: [roll, band] }, light, one);
     expect(more).toEqual([]);
     expect(finding.message).toMatch(/^contrast 1\.\d : 1$/);
-    expect(await told(harbourRoll, one, [clip('dark', '#0b1010', 0, 1000)])).toEqual([]);
+    expect(await told(harbourRoll, [clip('dark', '#0b1010', 0, 1000)], one)).toEqual([]);
   });
 
   test('of a chain is measured line by line, each over the pictures that are there with it', async () => {
@@ -208,7 +208,7 @@ describe('contrast of words that go by', () => {
     const one = title({ places: 'Weir\nHarbour\nGate' }, time);
     // Light only while the last line is there.
     const late = [clip('dark', '#0b1010', 0, 230), clip('light', '#f4f4f4', 230, 200)];
-    const [finding, ...more] = await told(bare, one, late);
+    const [finding, ...more] = await told(bare, late, one);
     expect(more).toEqual([]);
     expect(finding.frame).toBeGreaterThanOrEqual(230);
     // Only the second line is longer than its panel, and only then it is light.
@@ -229,7 +229,7 @@ describe('contrast of words that go by', () => {
       clip('c', '#0b1010', to, 400),
     ];
     const onPanel = { ...bare, layers: [lines, panel] };
-    expect((await told(onPanel, long, between(120, 180))).length).toBe(1);
-    expect(await told(onPanel, long, between(20, 80))).toEqual([]);
+    expect((await told(onPanel, between(120, 180), long)).length).toBe(1);
+    expect(await told(onPanel, between(20, 80), long)).toEqual([]);
   });
 });
