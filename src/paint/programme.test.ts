@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { DisplayItem } from '@/core/display/list';
 import {
+  programmeAt,
   programmeBounds,
   programmeCut,
   programmeImage,
@@ -124,6 +125,31 @@ describe('the programme picture', () => {
     const half = programmeBounds(itemsAt(0.5));
     expect(half?.width).toBeGreaterThan(96 * 1.1);
     expect(half?.width).toBeLessThan(192 * 0.95);
+  });
+
+  test('goes on in a layer whose own time stands still, whatever its painter keeps', () => {
+    // The same list at every moment, as of a layer that is frozen.
+    const frozen = { ...PICTURE, motion: motionOf(null, null), opacity: 0.9 };
+    const group = { ...newGroupLayer('group', 'Group', ['programme']), opacity: 0.8 };
+    const template = testTemplate([group, frozen, GROUND], {});
+    const list = compile(template, {}, FORMAT, fonts).frame(1, designTiming(template.timing));
+    const below = createCanvas(WIDTH, HEIGHT);
+    const painter = new Painter(
+      surfacesWith({ picture: (asset) => (programmeMoment(asset) === null ? null : below) }),
+    );
+    const seen = ['#ff0000', '#00ff00', '#0000ff', '#ffffff'].map((colour, moment) => {
+      below.getContext('2d').fillStyle = colour;
+      below.getContext('2d').fillRect(0, 0, WIDTH, HEIGHT);
+      const context = createCanvas(WIDTH, HEIGHT).getContext('2d');
+      painter.paint(context, programmeAt(list, moment));
+      return [...context.getImageData(67, 38, 1, 1).data.subarray(0, 3)].map((part) => part > 128);
+    });
+    expect(seen).toEqual([
+      [true, false, false],
+      [false, true, false],
+      [false, false, true],
+      [true, true, true],
+    ]);
   });
 
   test('of another moment is another picture, so that none is taken for one that was kept', () => {

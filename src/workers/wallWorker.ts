@@ -2,6 +2,7 @@ import { lateFacesFor } from '@/core/faces/faces';
 import { everyFace } from '@/core/resolve/faces';
 import { layerWords } from '@/core/model/template';
 import { picturesOf } from '@/core/resolve/pictures';
+import { programmeAt } from '@/core/display/programme';
 import { FORMATS } from '@/core/frame/formats';
 import type { FrameFormat } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
@@ -22,6 +23,7 @@ import type { WallDesign, WallReply, WallRequest } from './wallMessages';
  * Every request is answered, in the order in which they come.
  */
 let shown: KeptBackdrop | null = null;
+let painted = 0;
 const painter = new Painter(surfacesOver(() => shown?.painted ?? null));
 let design: Design | null = null;
 let backdrop: { readonly id: string; readonly value: Backdrop } | null = null;
@@ -81,7 +83,7 @@ async function answer(request: WallRequest): Promise<WallReply> {
   if (context === null) throw new Error('This browser has no 2D canvas in workers');
   shown = below;
   below.paint(context, backdropNow(template.backdrop), 1, title.format);
-  painter.paint(context, title.frame(request.seconds, request.timing));
+  painter.paint(context, programmeAt(title.frame(request.seconds, request.timing), painted++));
   const trouble = layoutTrouble(template, title);
   return { formatId: request.formatId, bitmap: canvas.transferToImageBitmap(), trouble };
 }

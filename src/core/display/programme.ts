@@ -1,7 +1,7 @@
 import { assertNever } from '../kit/assertNever';
 import type { Rect } from '../kit/rect';
 import { listBounds } from './bounds';
-import type { DisplayItem, HexColour } from './list';
+import type { DisplayItem, DisplayList, HexColour } from './list';
 import { rectOutline } from './shapes';
 
 /*
@@ -54,9 +54,11 @@ export function programmeBounds(items: readonly DisplayItem[]): Rect | null {
   return listBounds(onlyProgramme(items));
 }
 
-/** The same items with the programme of another moment: one that a painter knows. */
-export function programmeAt(items: readonly DisplayItem[], moment: number): readonly DisplayItem[] {
-  return withProgramme(items, (image) => [{ ...image, asset: programmeImage(moment) }]);
+/** The same frame with the programme of a moment that its painter knows; itself where it shows none. */
+export function programmeAt(list: DisplayList, moment: number): DisplayList {
+  if (!showsProgramme(list.items)) return list;
+  const items = withProgramme(list.items, (image) => [{ ...image, asset: programmeImage(moment) }]);
+  return { ...list, items };
 }
 
 /** The same items with a plain area in place of the programme, for what has no pictures to show. */

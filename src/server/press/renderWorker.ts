@@ -2,7 +2,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { knowOwnFaces } from '@/core/faces/faces';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayItem, DisplayList } from '@/core/display/list';
-import { programmeCut } from '@/core/display/programme';
+import { programmeAt, programmeCut } from '@/core/display/programme';
 import { ShownProgramme } from '@/core/captions/showProgramme';
 import { burnInItems } from '@/core/captions/burnIn';
 import type { PictureSize, PictureSizes } from '@/core/layers/layerKind';
@@ -22,7 +22,7 @@ import { decodePictures, surfacesWith } from '../raster';
 import { FrameRing } from './frameRing';
 import { GroundVideos } from './ground/groundVideos';
 import type { GroundAt } from './ground/programmePictures';
-import { overGround, ProgrammePictures } from './ground/programmePictures';
+import { ProgrammePictures } from './ground/programmePictures';
 import { planeOf } from './planes';
 import type { PaintedPicture, Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
@@ -125,9 +125,9 @@ function programmeFrames(
   const groundAt = ({ clips }: JobGround, frame: number): DisplayItem[] =>
     groundItems(clips, frame, { ...tools, sizeOf });
   const withGround = (frame: number, over: JobGround): DisplayList => {
-    const list = programme.frame(frame);
+    const list = programmeAt(programme.frame(frame), frame);
     const burntIn = over.burnIn ? burnInItems(burnt, Math.floor(frame)) : [];
-    return { ...list, items: [...overGround(list.items, groundAt(over, frame), frame), ...burntIn] };
+    return { ...list, items: [...groundAt(over, frame), ...list.items, ...burntIn] };
   };
   return {
     listAt: (frame) => (ground === undefined ? cutOut(programme.frame(frame)) : withGround(frame, ground)),

@@ -107,6 +107,7 @@ export function DeskPicture({ player, format, fonts, end, widthPx = 440, childre
           backdropSeconds={seconds}
           lists={lists}
           captions={captionLists}
+          limited={delivery.limited === true}
           label={`The pictures with their titles, ${delivery.name}`}
           widthCss={width}
           className="block"

@@ -1,9 +1,11 @@
 'use client';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { DisplayList } from '@/core/display/list';
+import { programmeAt } from '@/core/display/programme';
 import type { FrameFormat } from '@/core/frame/formats';
 import { Painter } from '@/paint/painter';
-import { surfacesOver } from './browserSurfaces';
+import { paintLimited } from '@/paint/paintLimited';
+import { browserSurfaces, surfacesOver } from './browserSurfaces';
 import type { Backdrop } from './paintBackdrop';
 import { KeptBackdrop } from './paintBackdrop';
 
@@ -17,6 +19,8 @@ interface Props {
   readonly kept?: (context: CanvasRenderingContext2D) => void;
   /** The captions over those. */
   readonly captions?: readonly DisplayList[];
+  /** Whether titles have their colours held to those of composite video. */
+  readonly limited?: boolean;
   readonly label: string;
   readonly className?: string;
   /** Shown this wide; as wide as the class says when left out. */
@@ -33,16 +37,22 @@ export function PictureCanvas({
   lists,
   kept,
   captions = NONE,
+  limited = false,
   label,
   className,
   widthCss,
 }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const painted = useRef(0);
   const [{ painter, below }] = useState(() => {
     const made: Painter = new Painter(surfacesOver(() => under.painted));
     const under = new KeptBackdrop(made);
     return { painter: made, below: under };
   });
+  const own = useMemo(
+    () => (limited ? browserSurfaces.surface(format.widthPx, format.heightPx) : null),
+    [limited, format],
+  );
   // Before the screen is shown, or a drag would be seen a frame late.
   useLayoutEffect(() => {
     const context = canvas.current?.getContext('2d', { willReadFrequently: true });
@@ -51,11 +61,15 @@ export function PictureCanvas({
     context.clearRect(0, 0, format.widthPx, format.heightPx);
     below.paint(context, backdrop, backdropSeconds, format);
     kept?.(context);
-    for (const list of [...lists, ...captions]) painter.paint(context, list);
+    // A layer whose time stands still shows the programme of this moment all the same, and nothing that was kept.
+    const moment = painted.current++;
+    const all = [...lists, ...captions].map((list) => programmeAt(list, moment));
+    if (own === null) for (const list of all) painter.paint(context, list);
+    else paintLimited(painter, context, all, own);
     // Said on the element, so that what waits for a picture need not guess.
     const { dataset } = context.canvas;
     dataset.painted = String(Number(dataset.painted ?? 0) + 1);
-  }, [painter, below, format, backdrop, backdropSeconds, lists, kept, captions]);
+  }, [painter, below, format, backdrop, backdropSeconds, lists, kept, captions, own]);
   return (
     <canvas
       ref={canvas}

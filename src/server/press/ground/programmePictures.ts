@@ -1,22 +1,13 @@
 import { createCanvas } from '@napi-rs/canvas';
 import type { Canvas } from '@napi-rs/canvas';
 import type { DisplayItem } from '@/core/display/list';
-import { programmeAt, programmeMoment } from '@/core/display/programme';
+import { programmeMoment } from '@/core/display/programme';
 import type { FrameFormat } from '@/core/frame/formats';
 import { Painter } from '@/paint/painter';
 import type { SurfaceMaker } from '@/paint/surface';
 
 /** What lies under a programme at one of its frames, or half a frame later at its second field. */
 export type GroundAt = (frame: number) => readonly DisplayItem[];
-
-/** Titles' items over what lies under them, which they may show once more within themselves. */
-export function overGround(
-  items: readonly DisplayItem[],
-  ground: readonly DisplayItem[],
-  frame: number,
-): readonly DisplayItem[] {
-  return [...ground, ...programmeAt(items, frame)];
-}
 
 /** The programme as a picture, painted when a title shows it within itself: the two fields of a frame at most are kept. */
 export class ProgrammePictures {
