@@ -61,8 +61,14 @@ async function* readTable(path: string, table: string): AsyncGenerator<JsonRow> 
   const lines = createInterface({ input: createReadStream(path), crlfDelay: Infinity });
   for await (const line of lines) {
     const row: unknown = JSON.parse(line);
-    if (typeof row !== 'object' || row === null || !('id' in row) || !/^[\w-]{1,64}$/.test(String(row.id)))
+    if (typeof row !== 'object' || row === null || !hasKey(row))
       throw InputError.of(`Backup, ${table}`, 'rows with ids', line.slice(0, 40));
     yield { ...row };
   }
+}
+
+/** Whether a row has an id, or is that of a delivered file: that has its path from the folder of delivery. */
+function hasKey(row: object): boolean {
+  if ('id' in row) return /^[\w-]{1,64}$/.test(String(row.id));
+  return 'path' in row && /^(?!\/)(?!(?:.*\/)?\.\.(?:\/|$)).{1,2000}$/.test(String(row.path));
 }
