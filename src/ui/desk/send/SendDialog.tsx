@@ -23,6 +23,7 @@ import { KindTicks } from './KindTicks';
 import { OrderEstimate, useOrderPreview } from './OrderEstimate';
 import { Presets } from './Presets';
 import { ProgrammeParts, useProgramme } from './ProgrammeParts';
+import { ProgrammeHoles } from './ProgrammeHoles';
 import { ProofNotice, useLeft, wordFor } from './SendNotice';
 import { useSendChoices } from './sendChoices';
 import { Ticks } from './Ticks';
@@ -171,6 +172,7 @@ export function SendDialog({ flush, onClose }: DialogProps) {
         hasFolder={lacks === null ? null : lacks.hasFolder}
       />
       <WholeFrames outputs={made} deliveries={into} />
+      <ProgrammeHoles outputs={made} titleIds={sent} />
       <div className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
         {made.some((output) => output.fine === 'asked') && (
           <Tick label="Paint in 16 bits, slower" on={fine} onChange={(next) => choose({ fine: next })} />
