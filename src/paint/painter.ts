@@ -1,6 +1,6 @@
 import { growBlur, itemBounds, listBounds, neededWithin } from '@/core/display/bounds';
 import { invertMap } from '@/core/display/homography';
-import { assetsOf } from '@/core/display/assets';
+import { showsAsset } from '@/core/display/inner';
 import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/list';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Rect } from '@/core/kit/rect';
@@ -38,7 +38,7 @@ export class Painter {
     this.pool = new SurfacePool(maker);
     this.kept = new KeptSurfaces(
       (surface) => this.pool.giveBack(surface),
-      (item) => assetsOf([item]).every((asset) => maker.picture(asset) !== null),
+      (item) => !showsAsset([item], (asset) => maker.picture(asset) === null),
     );
   }
 

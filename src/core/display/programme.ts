@@ -1,5 +1,5 @@
-import { assertNever } from '../kit/assertNever';
 import type { Rect } from '../kit/rect';
+import { showsAsset, withInner } from './inner';
 import { listBounds } from './bounds';
 import type { DisplayItem, DisplayList, HexColour } from './list';
 import { rectOutline } from './shapes';
@@ -11,6 +11,8 @@ import { rectOutline } from './shapes';
  */
 const PREFIX = 'programme:';
 
+const isProgramme = (asset: string): boolean => asset.startsWith(PREFIX);
+
 type Image = Extract<DisplayItem, { kind: 'image' }>;
 
 /** What an image of a display list is called that shows the programme at a moment; another moment is another picture. */
@@ -20,33 +22,12 @@ export function programmeImage(moment: number): string {
 
 /** The moment at which an image of that name shows the programme; null for another picture. */
 export function programmeMoment(asset: string): number | null {
-  return asset.startsWith(PREFIX) ? Number(asset.slice(PREFIX.length)) : null;
+  return isProgramme(asset) ? Number(asset.slice(PREFIX.length)) : null;
 }
 
 /** Whether items show the programme anywhere. */
 export function showsProgramme(items: readonly DisplayItem[]): boolean {
-  return items.some((item) => {
-    switch (item.kind) {
-      case 'image':
-        return item.asset.startsWith(PREFIX);
-      case 'fill':
-      case 'stroke':
-        return false;
-      case 'mask':
-        return showsProgramme(item.items) || showsProgramme(item.mask);
-      case 'average':
-        return item.exposures.some(showsProgramme);
-      case 'clip':
-      case 'group':
-      case 'atop':
-      case 'shadow':
-      case 'blur':
-      case 'warp':
-        return showsProgramme(item.items);
-      default:
-        return assertNever(item, 'display item');
-    }
-  });
+  return showsAsset(items, isProgramme);
 }
 
 /** Where items show the programme at most, in pixels; null where they do not. */
@@ -57,13 +38,13 @@ export function programmeBounds(items: readonly DisplayItem[]): Rect | null {
 /** The same frame with the programme of a moment that its painter knows; itself where it shows none. */
 export function programmeAt(list: DisplayList, moment: number): DisplayList {
   if (!showsProgramme(list.items)) return list;
-  const items = withProgramme(list.items, (image) => [{ ...image, asset: programmeImage(moment) }]);
+  const items = withProgramme(list.items, (image) => ({ ...image, asset: programmeImage(moment) }));
   return { ...list, items };
 }
 
 /** The same items with a plain area in place of the programme, for what has no pictures to show. */
 export function programmeStandIn(items: readonly DisplayItem[], colour: HexColour): readonly DisplayItem[] {
-  return withProgramme(items, (image) => [filled(image, colour)]);
+  return withProgramme(items, (image) => filled(image, colour));
 }
 
 /**
@@ -71,23 +52,23 @@ export function programmeStandIn(items: readonly DisplayItem[], colour: HexColou
  * is opaque, and the image itself is nothing. The shadow that it throws stays.
  */
 export function programmeCut(items: readonly DisplayItem[]): readonly DisplayItem[] {
-  let below: readonly DisplayItem[] = [];
+  if (!showsProgramme(items)) return items;
+  let below: DisplayItem[] = [];
   for (const item of items) {
     if (!showsProgramme([item])) {
-      below = [...below, item];
+      below.push(item);
       continue;
     }
-    const hole = item.kind === 'shadow' ? [] : onlyProgramme([item]);
-    const cut: readonly DisplayItem[] =
-      hole.length === 0 || below.length === 0
-        ? below
-        : [{ kind: 'mask', mode: 'out', items: below, mask: hole }];
-    below = [...cut, ...withoutProgramme(item)];
+    const hole = onlyProgramme([item]);
+    if (hole.length > 0 && below.length > 0)
+      below = [{ kind: 'mask', mode: 'out', items: below, mask: hole }];
+    below.push(...withoutProgramme(item));
   }
   return below;
 }
 
 const BLACK = '#000000';
+const inBlack = (items: readonly DisplayItem[]): readonly DisplayItem[] => programmeStandIn(items, BLACK);
 
 function filled({ rect, matrix, opacity }: Image, colour: HexColour): DisplayItem {
   return { kind: 'fill', outline: rectOutline(rect), paint: { kind: 'solid', colour }, matrix, opacity };
@@ -99,83 +80,40 @@ function withoutProgramme(item: DisplayItem): readonly DisplayItem[] {
     case 'image':
     case 'atop':
       return [];
-    case 'fill':
-    case 'stroke':
-      return [item];
     case 'shadow':
-      return [{ ...item, items: programmeStandIn(item.items, BLACK) }];
-    case 'average':
-      return [{ ...item, exposures: item.exposures.map(programmeCut) }];
+      return [withInner(item, inBlack)];
     case 'mask':
-      return [{ ...item, items: programmeCut(item.items), mask: programmeStandIn(item.mask, BLACK) }];
-    case 'clip':
-    case 'group':
-    case 'blur':
-    case 'warp':
-      return [{ ...item, items: programmeCut(item.items) }];
+      return [{ ...item, items: programmeCut(item.items), mask: inBlack(item.mask) }];
     default:
-      return assertNever(item, 'display item');
+      return [withInner(item, programmeCut)];
   }
 }
 
 /** Nothing but the areas of the programme, in black, where they are seen. */
 function onlyProgramme(items: readonly DisplayItem[]): DisplayItem[] {
   return items.flatMap((item): DisplayItem[] => {
+    if (!showsProgramme([item])) return [];
     switch (item.kind) {
       case 'image':
-        return item.asset.startsWith(PREFIX) ? [filled(item, BLACK)] : [];
-      case 'fill':
-      case 'stroke':
+        return [filled(item, BLACK)];
       case 'shadow':
       case 'atop':
         return [];
-      case 'average':
-        return [{ ...item, exposures: item.exposures.map(onlyProgramme) }];
-      case 'mask': {
-        const inner = onlyProgramme(item.items);
-        return inner.length === 0
-          ? []
-          : [{ ...item, items: inner, mask: programmeStandIn(item.mask, BLACK) }];
-      }
-      case 'clip':
-      case 'group':
-      case 'blur':
-      case 'warp': {
-        const inner = onlyProgramme(item.items);
-        return inner.length === 0 ? [] : [{ ...item, items: inner }];
-      }
+      case 'mask':
+        return [{ ...item, items: onlyProgramme(item.items), mask: inBlack(item.mask) }];
       default:
-        return assertNever(item, 'display item');
+        return [withInner(item, onlyProgramme)];
     }
   });
 }
 
 function withProgramme(
   items: readonly DisplayItem[],
-  change: (image: Image) => DisplayItem[],
+  change: (image: Image) => DisplayItem,
 ): readonly DisplayItem[] {
   if (!showsProgramme(items)) return items;
-  const inner = (list: readonly DisplayItem[]): readonly DisplayItem[] => withProgramme(list, change);
-  return items.flatMap((item): DisplayItem[] => {
-    switch (item.kind) {
-      case 'image':
-        return item.asset.startsWith(PREFIX) ? change(item) : [item];
-      case 'fill':
-      case 'stroke':
-        return [item];
-      case 'mask':
-        return [{ ...item, items: inner(item.items), mask: inner(item.mask) }];
-      case 'average':
-        return [{ ...item, exposures: item.exposures.map(inner) }];
-      case 'clip':
-      case 'group':
-      case 'atop':
-      case 'shadow':
-      case 'blur':
-      case 'warp':
-        return [{ ...item, items: inner(item.items) }];
-      default:
-        return assertNever(item, 'display item');
-    }
+  return items.map((item) => {
+    if (item.kind !== 'image') return withInner(item, (inner) => withProgramme(inner, change));
+    return isProgramme(item.asset) ? change(item) : item;
   });
 }

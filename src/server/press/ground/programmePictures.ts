@@ -29,8 +29,8 @@ export class ProgrammePictures {
     const known = this.kept.find((one) => one.frame === frame);
     if (known !== undefined) return known.canvas;
     const { widthPx, heightPx } = this.format;
-    const canvas =
-      this.kept.length < 2 ? createCanvas(widthPx, heightPx) : (this.kept.shift()?.canvas as Canvas);
+    const oldest = this.kept.length < 2 ? undefined : this.kept.shift();
+    const canvas = oldest?.canvas ?? createCanvas(widthPx, heightPx);
     // What lies under a programme covers all of it.
     this.painter.paint(canvas.getContext('2d'), { widthPx, heightPx, items: this.groundAt(frame) });
     this.kept.push({ frame, canvas });
