@@ -31,6 +31,7 @@ export const besideRoll: Template = {
   rate: '25',
   backdrop: 'weir',
   timing: { inSeconds: 1.2, holdSeconds: 22, outSeconds: 1 },
+  coverSeconds: 9,
   layers: [
     {
       ...newProgrammeLayer('programme', 'Programme', 1060),

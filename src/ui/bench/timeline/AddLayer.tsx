@@ -37,7 +37,7 @@ const KINDS: readonly Choice[] = [
   { label: 'Credits', says: 'a roll, or cards', make: addCredits },
   { label: 'Box', says: 'any shape, of a size of its own', make: (now) => addBox(now, []) },
   { label: 'Background', says: 'plain or moving, over the frame', make: addBackdrop },
-  { label: 'Programme picture', says: 'what lies under the title, smaller', make: addProgramme },
+  { label: 'Programme picture', says: 'what lies below, smaller', make: addProgramme },
   { label: 'Light', says: 'seen on what lies below it', make: addLight },
   { label: 'Particles', says: 'specks that drift or burst', make: addParticles },
 ];
