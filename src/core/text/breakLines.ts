@@ -47,11 +47,12 @@ interface Fit {
   readonly index: number;
 }
 
-function fillLines({ paragraph, breaks, width }: MeasuredParagraph, maxWidth: number): LineRange[] {
+function fillLines(measured: MeasuredParagraph, maxWidth: number): LineRange[] {
+  const { paragraph, breaks } = measured;
   const { text } = paragraph;
   const lineTo = (start: number, { position, hyphenU }: MeasuredParagraph['breaks'][number]): LineRange => {
     const end = trimEnd(text, start, position);
-    return { start, end, width: width(start, end) + hyphenU, hyphenated: hyphenU > 0 };
+    return { start, end, width: measured.width(start, end) + hyphenU, hyphenated: hyphenU > 0 };
   };
   const lines: LineRange[] = [];
   let start = 0;
@@ -71,7 +72,7 @@ function fillLines({ paragraph, breaks, width }: MeasuredParagraph, maxWidth: nu
     else if (line.width <= maxWidth || fit === null) parted = { line, index: i };
   }
   const end = trimEnd(text, start, text.length);
-  lines.push({ start, end, width: width(start, end), hyphenated: false });
+  lines.push({ start, end, width: measured.width(start, end), hyphenated: false });
   return lines;
 }
 

@@ -8,7 +8,7 @@ import { itemiseParagraph } from './itemise';
 import { capitalsOf, UNDETERMINED } from '../faces/language';
 import type { MeasuredParagraph } from './measureLines';
 import { measureParagraph } from './measureLines';
-import type { PlacedGlyph } from './shapeLine';
+import type { PlacedGlyph, ShapedLine } from './shapeLine';
 import { shapeLine } from './shapeLine';
 
 export interface TextSpec {
@@ -53,8 +53,42 @@ export interface TextLayout {
   readonly standIns: readonly string[];
 }
 
-/** A line whose place across the text is not known yet, and whether it goes on in the next. */
-type UnplacedLine = { line: Omit<TextLine, 'x'>; wrapped: boolean };
+/** A line whose place across the text is not known yet. */
+interface UnplacedLine extends Omit<TextLine, 'x' | 'glyphs'> {
+  readonly shaped: ShapedLine;
+  /** Whether it goes on in the next. */
+  readonly wrapped: boolean;
+}
+
+/** A line that is as wide as its letters. Its glyphs are placed when they are asked for. */
+class PlacedLine implements TextLine {
+  readonly paragraph: ItemisedParagraph;
+  readonly start: number;
+  readonly end: number;
+  readonly width: number;
+  readonly top: number;
+  readonly height: number;
+  readonly baseline: number;
+  private readonly shaped: ShapedLine;
+
+  constructor(
+    { paragraph, start, end, width, top, height, baseline, shaped }: UnplacedLine,
+    readonly x: number,
+  ) {
+    this.paragraph = paragraph;
+    this.start = start;
+    this.end = end;
+    this.width = width;
+    this.top = top;
+    this.height = height;
+    this.baseline = baseline;
+    this.shaped = shaped;
+  }
+
+  get glyphs(): readonly PlacedGlyph[] {
+    return this.shaped.glyphs;
+  }
+}
 
 /** A text whose parts were shaped once, so that it can be asked how it would break at other widths. */
 export interface MeasuredText {
@@ -106,44 +140,61 @@ export function layoutMeasured({ spec, paragraphs }: MeasuredText, fonts: FontLi
   for (const measured of paragraphs) {
     const { paragraph } = measured;
     const ranges = breakLines(measured, spec.wrapWidthU / spec.squeeze, spec.balanced);
-    for (const [i, { start, end, hyphenated }] of ranges.entries()) {
+    for (let i = 0; i < ranges.length; i++) {
+      const { start, end, hyphenated } = ranges[i];
       const isWhole = start === 0 && end === paragraph.text.length;
       const shaped = isWhole ? measured.line : shapeLine(paragraph, start, end, hyphenated);
-      const { height, baseline } = lineMeasures(shaped.glyphs, spec.style, fonts);
-      const [width, glyphs] = [shaped.width * spec.squeeze, shaped.glyphs];
+      const { height, baseline } = lineMeasures(shaped.largest ?? spec.style, fonts);
       lines.push({
-        line: { paragraph, start, end, width, top, height, baseline: top + baseline, glyphs },
+        paragraph,
+        start,
+        end,
+        width: shaped.width * spec.squeeze,
+        top,
+        height,
+        baseline: top + baseline,
+        shaped,
         wrapped: i + 1 < ranges.length,
       });
       top += height;
     }
   }
-  const all = paragraphs.map(({ paragraph }) => paragraph);
-  const width = spec.columnU ?? lines.reduce((widest, { line }) => Math.max(widest, line.width), 0);
+  const width = spec.columnU ?? lines.reduce((widest, line) => Math.max(widest, line.width), 0);
   return {
     width,
     height: top,
     squeeze: spec.squeeze,
-    missing: [...new Set(all.flatMap((p) => p.missing))],
-    standIns: [...new Set(all.flatMap((p) => p.standIns))],
+    missing: allOf(paragraphs, 'missing'),
+    standIns: allOf(paragraphs, 'standIns'),
     lines: lines.map((one) => placeLine(one, width, spec)),
   };
 }
 
-/** A line at its place; a justified one that goes on in the next is spread to the whole width. */
-function placeLine({ line, wrapped }: UnplacedLine, width: number, spec: TextSpec): TextLine {
-  if (spec.align !== 'justify') return { ...line, x: (width - line.width) * alignShare(spec.align) };
-  if (!wrapped) return { ...line, x: line.paragraph.rightToLeft ? width - line.width : 0 };
-  return { ...line, x: 0, width, glyphs: spreadSpaces(line, (width - line.width) / spec.squeeze) };
+const NONE: readonly string[] = [];
+
+/** What its paragraphs say, each once. */
+function allOf(paragraphs: MeasuredText['paragraphs'], what: 'missing' | 'standIns'): readonly string[] {
+  const said = paragraphs.flatMap(({ paragraph }) => paragraph[what]);
+  return said.length === 0 ? NONE : [...new Set(said)];
 }
 
-/** The glyphs of a line with `room` design units shared out among its spaces. */
-function spreadSpaces(line: UnplacedLine['line'], room: number): readonly PlacedGlyph[] {
-  const isSpace = (glyph: PlacedGlyph): boolean => /\s/.test(line.paragraph.text[glyph.cluster] ?? '');
-  const spaces = line.glyphs.filter(isSpace).length;
-  if (spaces === 0 || room <= 0) return line.glyphs;
+/** A line at its place; a justified one that goes on in the next is spread to the whole width. */
+function placeLine(line: UnplacedLine, width: number, spec: TextSpec): TextLine {
+  const room = width - line.width;
+  if (spec.align !== 'justify') return new PlacedLine(line, room * alignShare(spec.align));
+  if (!line.wrapped) return new PlacedLine(line, line.paragraph.rightToLeft ? room : 0);
+  const { shaped, ...rest } = line;
+  const glyphs = spreadSpaces(shaped.glyphs, line.paragraph.text, room / spec.squeeze);
+  return { ...rest, x: 0, width, glyphs };
+}
+
+/** The glyphs of a line of a text with `room` design units shared out among its spaces. */
+function spreadSpaces(glyphs: readonly PlacedGlyph[], text: string, room: number): readonly PlacedGlyph[] {
+  const isSpace = (glyph: PlacedGlyph): boolean => /\s/.test(text[glyph.cluster] ?? '');
+  const spaces = glyphs.filter(isSpace).length;
+  if (spaces === 0 || room <= 0) return glyphs;
   let shift = 0;
-  return line.glyphs.map((glyph) => {
+  return glyphs.map((glyph) => {
     const moved = { ...glyph, x: glyph.x + shift };
     if (isSpace(glyph)) shift += room / spaces;
     return moved;
@@ -158,13 +209,7 @@ function alignShare(align: TextSpec['align']): number {
  * A line's height and where its baseline lies in it. Ascent and descent of the tallest style are centred
  * in leading × size, so that equal leading gives equal distances whatever the face.
  */
-function lineMeasures(
-  glyphs: readonly PlacedGlyph[],
-  style: TextStyle,
-  fonts: FontLibrary,
-): { height: number; baseline: number } {
-  let tallest = glyphs[0]?.style ?? style;
-  for (const glyph of glyphs) if (glyph.style.sizeU > tallest.sizeU) tallest = glyph.style;
+function lineMeasures(tallest: TextStyle, fonts: FontLibrary): { height: number; baseline: number } {
   const { metrics, unitsPerEm } = fonts.font(tallest.face, tallest.weight, tallest.width, tallest.axes);
   const scale = tallest.sizeU / unitsPerEm;
   const height = tallest.leading * tallest.sizeU;

@@ -31,32 +31,43 @@ export function measureParagraph(
   paragraph: ItemisedParagraph,
   hyphens: ((text: string) => readonly number[]) | null = null,
 ): MeasuredParagraph {
-  const { text } = paragraph;
-  const line = shapeLine(paragraph, 0, text.length);
-  let places: BreakPlace[] | null = null;
-  let measured: Advances | null = null;
-  return {
-    paragraph,
-    line,
-    get breaks() {
-      return (places ??= breakPlaces(paragraph));
-    },
-    width(start, end) {
-      if (start === 0 && end === text.length) return line.width;
-      const { offsets, spreads } = (measured ??= advances(text.length, line));
-      return Math.max(0, offsets[end] - offsets[start] - (end > start ? spreads[end] : 0));
-    },
-  };
+  return new MeasuredOnce(paragraph, hyphens);
+}
 
-  function breakPlaces(of: ItemisedParagraph): BreakPlace[] {
+class MeasuredOnce implements MeasuredParagraph {
+  readonly line: ShapedLine;
+  private places: readonly BreakPlace[] | null = null;
+  private measured: Advances | null = null;
+
+  constructor(
+    readonly paragraph: ItemisedParagraph,
+    private readonly hyphens: ((text: string) => readonly number[]) | null,
+  ) {
+    this.line = shapeLine(paragraph, 0, paragraph.text.length);
+  }
+
+  get breaks(): readonly BreakPlace[] {
+    return (this.places ??= this.findBreaks());
+  }
+
+  width(start: number, end: number): number {
+    const { length } = this.paragraph.text;
+    if (start === 0 && end === length) return this.line.width;
+    const { offsets, spreads } = (this.measured ??= advances(length, this.line));
+    return Math.max(0, offsets[end] - offsets[start] - (end > start ? spreads[end] : 0));
+  }
+
+  private findBreaks(): readonly BreakPlace[] {
+    const { paragraph, hyphens } = this;
+    const { text } = paragraph;
     const usual = lineBreaks(text).map((position) => {
       const soft = text[position - 1] === SOFT_HYPHEN && position < text.length;
-      return { position, hyphenU: soft ? hyphenWidth(of, position - 1) : 0, isLastResort: false };
+      return { position, hyphenU: soft ? hyphenWidth(paragraph, position - 1) : 0, isLastResort: false };
     });
     const taken = new Set(usual.map(({ position }) => position));
     const parted = (hyphens?.(text) ?? [])
       .filter((position) => !taken.has(position))
-      .map((position) => ({ position, hyphenU: hyphenWidth(of, position - 1), isLastResort: true }));
+      .map((position) => ({ position, hyphenU: hyphenWidth(paragraph, position - 1), isLastResort: true }));
     return parted.length === 0 ? usual : [...usual, ...parted].sort((a, b) => a.position - b.position);
   }
 }

@@ -18,8 +18,22 @@ export interface PlacedGlyph {
 }
 
 export interface ShapedLine {
+  /** Placed when they are first asked for: of many lines most are measured and never seen. */
   readonly glyphs: readonly PlacedGlyph[];
   readonly width: number;
+  /** The largest style that has a glyph in it, the first of several; null for a line without any. */
+  readonly largest: TextStyle | null;
+}
+
+/** An item's glyphs as they were shaped, and how they stand on the line. */
+interface ShapedItem {
+  readonly item: TextItem;
+  readonly shaped: readonly ShapedGlyph[];
+  /** Of a font unit, in design units. */
+  readonly scale: number;
+  readonly spread: number;
+  /** Where it begins. */
+  readonly x: number;
 }
 
 const JOINING_SCRIPTS = /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}]/u;
@@ -60,44 +74,81 @@ export function shapeLine(
   hyphenated = false,
 ): ShapedLine {
   if (hyphenated && whole.text[end - 1] !== SOFT_HYPHEN) {
-    const { glyphs, width } = shapeLine(withHyphen(whole, end, 0), start, end + 1);
-    const last = glyphs.findLast(({ cluster }) => cluster < end)?.cluster ?? end - 1;
-    return { glyphs: glyphs.map((one) => (one.cluster < end ? one : { ...one, cluster: last })), width };
+    const line = shapeLine(withHyphen(whole, end, 0), start, end + 1);
+    const last = line.glyphs.findLast(({ cluster }) => cluster < end)?.cluster ?? end - 1;
+    const glyphs = line.glyphs.map((one) => (one.cluster < end ? one : { ...one, cluster: last }));
+    return { glyphs, width: line.width, largest: line.largest };
   }
   const paragraph = hyphenated ? withHyphen(whole, end - 1, 1) : whole;
-  const glyphs: PlacedGlyph[] = [];
+  const shapedItems: ShapedItem[] = [];
   let x = 0;
   let lastSpread = 0;
+  let largest: TextStyle | null = null;
   for (const item of visualItems(paragraph, start, end)) {
-    const { style, font } = item;
-    const scale = style.sizeU / font.unitsPerEm;
-    const joined = item.script !== 'Latn' && JOINING_SCRIPTS.test(paragraph.text.slice(item.start, item.end));
-    // Space between joined letters would tear them apart, so joining scripts ignore tracking.
-    const spread = joined ? 0 : (style.tracking / 1000) * style.sizeU;
-    const shaped = font.shape(paragraph.text, item.start, item.end, {
-      rightToLeft: item.level % 2 === 1,
-      features: featuresOf(style, spread),
-      script: item.script,
-      language: paragraph.language,
-    });
-    for (let i = 0; i < shaped.length; i++) {
-      const glyph = shaped[i];
-      const extra = endsCluster(shaped, i) ? spread : 0;
-      glyphs.push({
-        font,
-        glyphId: glyph.glyphId,
-        cluster: glyph.cluster,
-        style,
-        x: x + glyph.offsetX * scale,
-        y: -glyph.offsetY * scale - (style.shift / 1000) * style.sizeU,
-        advance: glyph.advance * scale + extra,
-        spread: extra,
-      });
-      x += glyph.advance * scale + extra;
-    }
-    if (shaped.length > 0) lastSpread = spread;
+    const one = shapeItem(item, paragraph, x);
+    if (one.shaped.length === 0) continue;
+    shapedItems.push(one);
+    x = endOf(one);
+    lastSpread = one.spread;
+    if (largest === null || item.style.sizeU > largest.sizeU) largest = item.style;
   }
-  return { glyphs, width: Math.max(0, x - lastSpread) };
+  return new LineOfItems(shapedItems, Math.max(0, x - lastSpread), largest);
+}
+
+class LineOfItems implements ShapedLine {
+  private placed: readonly PlacedGlyph[] | null = null;
+
+  constructor(
+    private readonly items: readonly ShapedItem[],
+    readonly width: number,
+    readonly largest: TextStyle | null,
+  ) {}
+
+  get glyphs(): readonly PlacedGlyph[] {
+    return (this.placed ??= this.items.flatMap(placeGlyphs));
+  }
+}
+
+function shapeItem(item: TextItem, { text, language }: ItemisedParagraph, x: number): ShapedItem {
+  const { style, font, start, end, script } = item;
+  const joined = script !== 'Latn' && JOINING_SCRIPTS.test(text.slice(start, end));
+  // Space between joined letters would tear them apart, so joining scripts ignore tracking.
+  const spread = joined ? 0 : (style.tracking / 1000) * style.sizeU;
+  const shaped = font.shape(text, start, end, {
+    rightToLeft: item.level % 2 === 1,
+    features: featuresOf(style, spread),
+    script,
+    language,
+  });
+  return { item, shaped, scale: style.sizeU / font.unitsPerEm, spread, x };
+}
+
+/** Where an item's glyphs end, added up as they are placed. */
+function endOf({ shaped, scale, spread, x }: ShapedItem): number {
+  let to = x;
+  for (let i = 0; i < shaped.length; i++) to += shaped[i].advance * scale + spreadAfter(shaped, i, spread);
+  return to;
+}
+
+function placeGlyphs({ item, shaped, scale, spread, x }: ShapedItem): PlacedGlyph[] {
+  const { font, style } = item;
+  let at = x;
+  return shaped.map((glyph, i) => {
+    const extra = spreadAfter(shaped, i, spread);
+    const advance = glyph.advance * scale + extra;
+    const left = at;
+    at += advance;
+    return {
+      font,
+      glyphId: glyph.glyphId,
+      cluster: glyph.cluster,
+      style,
+      x: left + glyph.offsetX * scale,
+      y: -glyph.offsetY * scale - (style.shift / 1000) * style.sizeU,
+      advance,
+      spread: extra,
+    };
+  });
 }
 
 /** The paragraph up to a position, and there a hyphen in place of so many characters; what follows is only its context. */
@@ -113,8 +164,10 @@ function withHyphen(paragraph: ItemisedParagraph, at: number, inPlaceOf: number)
   };
 }
 
-function endsCluster(shaped: readonly ShapedGlyph[], i: number): boolean {
-  return i + 1 === shaped.length || shaped[i + 1].cluster !== shaped[i].cluster;
+/** The tracking after a glyph: after the last one of a letter's. */
+function spreadAfter(shaped: readonly ShapedGlyph[], i: number, spread: number): number {
+  const endsLetter = i + 1 === shaped.length || shaped[i + 1].cluster !== shaped[i].cluster;
+  return endsLetter ? spread : 0;
 }
 
 /** The items of a line cut to [start, end), in visual order by reversing runs from the highest level down (UAX 9 L2). */
