@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { drag, middle, newProject, paste, saved } from './hands';
@@ -171,4 +173,81 @@ test('what one desk changes in credits comes to the other by itself', async ({ p
   await saved(other);
   // Nothing of one's own is in the way, so it comes by itself.
   await expect(words(page, 7)).toHaveValue('Withy Beds');
+});
+
+/** How much of the desk's picture is plainly red, and how much blue. */
+const redAndBlue = (page: Page): Promise<readonly [boolean, boolean]> =>
+  page
+    .getByRole('region', { name: 'Picture' })
+    .locator('canvas')
+    .evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? {
+        data: [],
+      };
+      let [red, blue] = [0, 0];
+      for (let at = 0; at < data.length; at += 4) {
+        if (data[at] > 180 && data[at + 1] < 60 && data[at + 2] < 60) red++;
+        if (data[at + 2] > 180 && data[at] < 60 && data[at + 1] < 60) blue++;
+      }
+      return [red > 400, blue > 400] as const;
+    });
+
+test('a video plays beside a roll, from the moment when it comes; a file that is none is refused', async ({
+  page,
+}, info) => {
+  const clip = info.outputPath('two.webm');
+  // A second of red, then blue.
+  const source = [
+    '-f',
+    'lavfi',
+    '-i',
+    'color=red:s=320x180:r=25:d=1',
+    '-f',
+    'lavfi',
+    '-i',
+    'color=blue:s=320x180:r=25:d=4',
+  ];
+  execFileSync('ffmpeg', [
+    ...['-v', 'error', '-y', ...source, '-filter_complex', '[0][1]concat=n=2'],
+    ...['-c:v', 'libvpx-vp9', '-b:v', '400k', clip],
+  ]);
+  await newCredits(page, 'Credits with a video');
+  await readList(page, '# Bearers\nUna Zell\nTeo Vance');
+  await page.getByRole('button', { name: 'Add 3 rows' }).click();
+  await page.getByRole('button', { name: 'Add a row of a kind' }).click();
+  await page.getByRole('menuitem', { name: 'Beside the roll' }).click();
+  const file = page.getByLabel('Picture or video of row 2: file');
+  await file.setInputFiles({ name: 'odd.webm', mimeType: 'video/webm', buffer: Buffer.from('no video') });
+  await expect(page.getByText(/"?odd\.webm/).first()).toBeVisible();
+  const box = page.getByLabel('Picture or video of row 2', { exact: true });
+  await expect(box).toHaveValue('');
+  await file.setInputFiles({ name: 'two.webm', mimeType: 'video/webm', buffer: readFileSync(clip) });
+  await expect(box.locator('option:checked')).toHaveText('two.webm');
+  await page.getByLabel('When the picture of row 2 comes', { exact: true }).selectOption('some');
+  await page.getByLabel('How long the picture of row 2 stands', { exact: true }).selectOption('some');
+  const comes = page.getByLabel('When the picture of row 2 comes, seconds');
+  await comes.fill('1');
+  await comes.press('Enter');
+
+  const goTo = async (timecode: string): Promise<void> => {
+    const playhead = page.getByLabel('Timecode of the playhead');
+    await playhead.fill(timecode);
+    await playhead.press('Enter');
+  };
+  await goTo('00:00:01:20');
+  await expect.poll(() => redAndBlue(page)).toEqual([true, false]);
+  await goTo('00:00:03:00');
+  await expect.poll(() => redAndBlue(page)).toEqual([false, true]);
+  await goTo('00:00:01:20');
+  await expect.poll(() => redAndBlue(page)).toEqual([true, false]);
+  await saved(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Credits' }).click();
+  await expect(box.locator('option:checked')).toHaveText('two.webm');
+  await goTo('00:00:03:00');
+  await expect.poll(() => redAndBlue(page)).toEqual([false, true]);
+  await box.selectOption('');
+  await expect.poll(() => redAndBlue(page)).toEqual([false, false]);
+  await box.press('Control+z');
+  await expect.poll(() => redAndBlue(page)).toEqual([false, true]);
 });

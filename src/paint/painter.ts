@@ -1,6 +1,7 @@
 import { growBlur, itemBounds, listBounds, neededWithin } from '@/core/display/bounds';
 import { invertMap } from '@/core/display/homography';
 import { showsAsset } from '@/core/display/inner';
+import { showsMoving } from '@/core/display/moving';
 import type { DisplayItem, DisplayList, HexColour, Paint } from '@/core/display/list';
 import { assertNever } from '@/core/kit/assertNever';
 import type { Rect } from '@/core/kit/rect';
@@ -38,7 +39,8 @@ export class Painter {
     this.pool = new SurfacePool(maker);
     this.kept = new KeptSurfaces(
       (surface) => this.pool.giveBack(surface),
-      (item) => !showsAsset([item], (asset) => maker.picture(asset) === null),
+      // What moves is another picture at once, and the one before it may stand in for it.
+      (item) => !showsMoving([item]) && !showsAsset([item], (asset) => maker.picture(asset) === null),
     );
   }
 

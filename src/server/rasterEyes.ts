@@ -13,6 +13,8 @@ export function createRasterEyes(): Eyes & { looked: number } {
   const painter = new Painter(serverSurfaces);
   const eyes = {
     looked: 0,
+    // No title that it is shown has a video.
+    ready: () => Promise.resolve(),
     paint(items: Parameters<Eyes['paint']>[0], crop: Parameters<Eyes['paint']>[1]) {
       const frame = createRasterFrame(crop.width, crop.height);
       painter.paintPart(frame.context, items, crop);

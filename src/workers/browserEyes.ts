@@ -3,9 +3,12 @@ import { sceneItems } from '@/core/scenes/scene';
 import { FORMATS } from '@/core/frame/formats';
 import { previewFormat } from '@/core/frame/previewFormat';
 import type { BackdropFrame, Eyes } from '@/core/proof/eyes';
+import { movingImages, videoId } from '@/core/display/moving';
+import { stillOf } from '@/core/project/ground';
 import { Painter } from '@/paint/painter';
 import { browserSurfaces } from '@/ui/picture/browserSurfaces';
 import { loadedPicture, loadPicture } from '@/ui/picture/pictureStore';
+import { readyMoving } from '@/ui/picture/movingStore';
 import type { VideoFrameImage } from '@/ui/picture/videoStore';
 import { videoFrame } from '@/ui/picture/videoStore';
 
@@ -31,6 +34,7 @@ export function createBrowserEyes(): Eyes {
     return frame;
   };
   return {
+    ready: (items) => readyMoving(movingImages(items)),
     paint(items, crop) {
       const width = Math.min(MOST_SIDE_PX, crop.width);
       const height = Math.min(MOST_SIDE_PX, crop.height);
@@ -94,11 +98,12 @@ async function paintBackdropFrame(
 }
 
 async function imageOf(picture: string, seconds: number): Promise<ImageBitmap | VideoFrameImage | null> {
-  const [kind, id] = picture.split(':');
-  if (kind === 'video') return videoFrame(id, seconds, BACKDROP_WIDTH_PX);
-  if (kind !== 'asset') return null;
-  await loadPicture(id);
-  return loadedPicture(id);
+  const video = videoId(picture);
+  if (video !== null) return videoFrame(video, seconds, BACKDROP_WIDTH_PX);
+  const still = stillOf({ picture });
+  if (still === null) return null;
+  await loadPicture(still);
+  return loadedPicture(still);
 }
 
 type Shot = (

@@ -6,6 +6,7 @@ import { isUpright } from '../credits/rollWays';
 import type { CreditBlock, SetCredits } from '../credits/setCredits';
 import { setCredits } from '../credits/setCredits';
 import type { LayerPaint, UnitShape } from '../display/unitShape';
+import { movingImage, videoId } from '../display/moving';
 import { ownShape, solid } from '../display/unitShape';
 import { OutlineBuilder } from '../display/outline';
 import type { PlacedBox } from '../frame/points';
@@ -216,7 +217,19 @@ function blockShapes(
 
 function picture(asset: string, rect: Rect, pictures: Pictures): UnitShape {
   const size = pictures(asset);
-  return size === undefined ? pictureStandIn(rect) : wholePicture(asset, size, rect);
+  if (size === undefined) return pictureStandIn(rect);
+  const id = videoId(asset);
+  return wholePicture(id === null ? asset : movingImage({ id, seconds: 0 }), size, rect);
+}
+
+/** How a picture beside plays, where it is a video that is here. */
+function playing(asset: string, { box }: LayerUnit, pictures: Pictures): Pick<BesideUnit, 'unitAt'> {
+  const id = videoId(asset);
+  const size = pictures(asset);
+  if (id === null || size === undefined) return {};
+  const unitAt = (seconds: number): LayerUnit =>
+    lazyUnit(box, () => [wholePicture(movingImage({ id, seconds }), size, box)]);
+  return { unitAt };
 }
 
 // Between credits and what stands beside them.
@@ -243,6 +256,7 @@ function besideUnits(
       width,
       height,
     };
-    return [{ row, block, unit: lazyUnit(rect, () => [picture(row.asset, rect, pictures)]) }];
+    const unit = lazyUnit(rect, () => [picture(row.asset, rect, pictures)]);
+    return [{ row, block, unit, ...playing(row.asset, unit, pictures) }];
   });
 }

@@ -196,6 +196,8 @@ export interface BesideUnit {
   readonly unit: LayerUnit;
   readonly row: Extract<CreditRow, { kind: 'beside' }>;
   readonly block: number;
+  /** The unit as it is so long after it came; left out for a picture that does not move. */
+  unitAt?(seconds: number): LayerUnit;
 }
 
 /** What a kind of layer knows about one. */

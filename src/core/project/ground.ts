@@ -1,6 +1,7 @@
 import { coverCrop } from '../layers/picture';
 import type { PictureSize } from '../layers/layerKind';
 import type { DisplayItem, HexColour } from '../display/list';
+import { videoId } from '../display/moving';
 import { rectOutline } from '../display/shapes';
 import type { FrameFormat } from '../frame/formats';
 import { pictureSize, unitsToPixels } from '../frame/formats';
@@ -21,7 +22,6 @@ export const NO_CLIP: HexColour = '#000000';
 export const PICTURE_MISSING: HexColour = '#4a4c4b';
 
 const ASSET = 'asset:';
-const VIDEO = 'video:';
 
 /** The id of the still that a clip shows; null for one that shows none. */
 export function stillOf({ picture }: Pick<GroundClip, 'picture'>): string | null {
@@ -30,12 +30,12 @@ export function stillOf({ picture }: Pick<GroundClip, 'picture'>): string | null
 
 /** The id of the video that a clip shows; null for one that shows none. */
 export function videoOf({ picture }: Pick<GroundClip, 'picture'>): string | null {
-  return picture.startsWith(VIDEO) ? picture.slice(VIDEO.length) : null;
+  return videoId(picture);
 }
 
-/** What an image of a display list is called that shows a video at a frame of the project's rate, counted from its start. */
+/** What an image of a display list is called that fills the frame with a video, at a frame of the project's rate. */
 export function videoImage(id: string, sourceFrame: number): string {
-  return `${VIDEO}${id}@${sourceFrame}`;
+  return `ground:${id}@${sourceFrame}`;
 }
 
 interface GroundTools {

@@ -17,6 +17,8 @@ export interface BackdropFrame extends Pixels {
 
 /** What looks at pictures for checks; the core says what it wants to see and never paints itself. */
 export interface Eyes {
+  /** Waits until what videos within items show can be painted. */
+  ready(items: readonly DisplayItem[]): Promise<void>;
   /** Items painted over nothing, cut to whole pixels. */
   paint(items: readonly DisplayItem[], crop: Rect): Pixels;
   /** A clip's picture at a time of its own; null for one that is not here. */

@@ -6,12 +6,13 @@ import { serverFonts } from '../../server/fontFiles';
 import { serverSurfaces } from '../../server/raster';
 import { textToCredits } from '../credits/creditText';
 import { rollLength } from '../credits/rollWays';
+import { movingImage, movingImages, movingMoment } from '../display/moving';
 import type { FrameFormat } from '../frame/formats';
 import { customFormatId, FORMATS, paintedFormat, unitsToPixels } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
 import { newCreditsLayer, placeAt } from '../model/newLayers';
 import { motionOf, newMoveUse } from '../model/newMove';
-import type { RollSetting } from '../model/credits';
+import type { CreditRow, RollSetting } from '../model/credits';
 import type { CreditsLayer, Template } from '../model/template';
 import { testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
@@ -361,6 +362,73 @@ describe('a roll', () => {
     const later = rows.map((row) => (row.kind === 'beside' ? { ...row, atSeconds: 8 } : row));
     const at = rolling({ rows: later, widthShare: 0.4, place: template.layers[0].place });
     expect([shows(at, 199), shows(at, 202)]).toEqual([false, true]);
+  });
+
+  describe('a video beside', () => {
+    const beside = { id: 'b', kind: 'beside', asset: 'video:weir', side: 'left' } as const;
+    const sized = {
+      size: (asset: string) => (asset === 'video:weir' ? { widthPx: 320, heightPx: 180 } : undefined),
+    };
+    const shownAt = (
+      row: CreditRow,
+      frames: readonly number[],
+      rate = RATE,
+    ): readonly (readonly string[])[] => {
+      const template = rolling({ rows: [...ROWS, row], widthShare: 0.4 });
+      const timing = stretchTiming(template.timing, 300, rate);
+      const title = compile(template, {}, SMALL, fonts, sized);
+      return frames.map((frame) => [...movingImages(title.frame(frameToSeconds(frame, rate), timing).items)]);
+    };
+    const at = (frame: number, rate = RATE): string =>
+      movingImage({ id: 'weir', seconds: frame * (1 / (rate.numerator / rate.denominator)) });
+
+    test('is shown from its first frame, one after another, from the frame in which it comes', () => {
+      const row = { ...beside, atSeconds: 2, forSeconds: 3 };
+      expect(shownAt(row, [49, 51, 52, 77, 124, 126])).toEqual([
+        [],
+        [at(1)],
+        [at(2)],
+        [at(27)],
+        [at(74)],
+        [],
+      ]);
+    });
+
+    test('that comes between two frames begins with the first that it is seen in, the same in both fields', () => {
+      const row = { ...beside, atSeconds: 2.03, forSeconds: 3 };
+      // It comes at frame 50.75.
+      expect(shownAt(row, [50.5, 51, 51.5, 52, 52.5])).toEqual([[], [at(0)], [at(0)], [at(1)], [at(1)]]);
+    });
+
+    test('goes frame by frame at rates that are no whole number', () => {
+      const rate = RATES.get('29.97');
+      const row = { ...beside, atSeconds: 2.002, forSeconds: 3 };
+      const shown = shownAt(
+        row,
+        Array.from({ length: 80 }, (_, i) => 61 + i),
+        rate,
+      ).flat();
+      const frames = shown.map((name) => (movingMoment(name)?.seconds ?? NaN) * (30_000 / 1001));
+      frames.forEach((frame, i) => expect(frame).toBeCloseTo(i + 1, 6));
+    });
+
+    test('without a size leaves a plain area where it would be, and fills its place in its own proportions', () => {
+      const template = rolling({
+        rows: [...ROWS, { ...beside, atSeconds: 2, forSeconds: 3 }],
+        widthShare: 0.4,
+      });
+      const timing = timed(template, 300);
+      const shown = (size: typeof sized) =>
+        JSON.stringify(
+          compile(template, {}, SMALL, fonts, size).frame(frameToSeconds(90, RATE), timing).items,
+        );
+      expect(shown({ size: () => undefined })).toContain('#8a8478');
+      expect(shown(sized)).not.toContain('#8a8478');
+      const upright = { size: () => ({ widthPx: 90, heightPx: 160 }) };
+      const [, width, height] =
+        /"rect":\{"x":[^,]+,"y":[^,]+,"width":([^,]+),"height":([^}]+)\}/.exec(shown(upright)) ?? [];
+      expect(Number(width) / Number(height)).toBeCloseTo(90 / 160, 6);
+    });
   });
 });
 

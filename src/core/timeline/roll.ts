@@ -162,8 +162,11 @@ class Roll implements CompiledRoll {
     if (through <= 0) return [];
     const leaving = seconds > (from + to) / 2;
     const { comes, goes } = this.movesOf(one);
-    const act = actThrough(leaving ? goes : comes, one.unit, 0, 0, leaving ? 1 - through : through);
-    return [{ unit: one.unit, acts: act === null ? [] : [act] }];
+    // A video begins with the frame in which it comes, and both fields of a frame show the same of it.
+    const frames = Math.floor(seconds / frameSeconds + 1e-6) - Math.ceil(from / frameSeconds - 1e-6);
+    const unit = one.unitAt?.(Math.max(0, frames) * frameSeconds) ?? one.unit;
+    const act = actThrough(leaving ? goes : comes, unit, 0, 0, leaving ? 1 - through : through);
+    return [{ unit, acts: act === null ? [] : [act] }];
   }
 
   private movesOf(one: BesideUnit): { readonly comes: CompiledMove; readonly goes: CompiledMove } {

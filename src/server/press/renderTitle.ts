@@ -1,6 +1,7 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { FileFacts } from '@/contract/jobs';
+import { videoId } from '@/core/display/moving';
 import { stillOf, videoOf } from '@/core/project/ground';
 import { titleTemplate } from '@/core/project/titleTemplate';
 import { picturesOf } from '@/core/resolve/pictures';
@@ -38,6 +39,7 @@ export function framesOf(payload: JobPayload, title: JobContent): number {
   return stretchTiming(title.document.timing, title.lengthFrames, RATES.get(payload.rate)).totalFrames;
 }
 
+/** The pictures that a file shows, by what documents call them: stills, and videos within titles. */
 function picturesIn(content: JobContent, format: FrameFormat): string[] {
   if (!isProgramme(content)) {
     const { document, values } = content;
@@ -51,10 +53,11 @@ function picturesIn(content: JobContent, format: FrameFormat): string[] {
   return [...new Set([...all, ...stills])];
 }
 
-/** The videos that are seen under a programme. */
-function videosIn(content: JobContent): string[] {
-  if (!isProgramme(content)) return [];
-  return [...new Set((content.ground?.clips ?? []).flatMap((clip) => videoOf(clip) ?? []))];
+/** The videos that are seen within titles and under a programme. */
+function videosIn(content: JobContent, pictures: readonly string[]): string[] {
+  const clips = isProgramme(content) ? (content.ground?.clips ?? []) : [];
+  const all = [...pictures.map(videoId), ...clips.map(videoOf)];
+  return [...new Set(all.filter((id) => id !== null))];
 }
 
 /** One try of several that there may be of a title, at the same time even. */
@@ -118,10 +121,11 @@ export async function renderTitle({
   const poster: { png: Uint8Array | null } = { png: null };
   let [framesPainted, framesKept] = [0, 0];
   const pictureList: ListedPicture[] = [];
-  const pictures = await sources.pictures(picturesIn(title, format));
+  const shown = picturesIn(title, format);
+  const pictures = await sources.pictures(shown.filter((id) => videoId(id) === null));
   const faces = facesIn(title, payload.faces);
   const own = faces.length === 0 ? undefined : { faces, files: await fontsOf(faces, sources) };
-  const videos = await sources.videos(videosIn(title));
+  const videos = await sources.videos(videosIn(title, shown));
   const samples = `${partial}.sound`;
   const ground = 'ground' in title ? title.ground : undefined;
   const plane = planeOf(title);

@@ -20,10 +20,10 @@ import type { SurfaceMaker } from '@/paint/surface';
 import { serverFonts } from '../fontFiles';
 import { decodePictures, surfacesWith } from '../raster';
 import { FrameRing } from './frameRing';
-import { GroundVideos } from './ground/groundVideos';
 import type { GroundAt } from './ground/programmePictures';
 import { ProgrammePictures } from './ground/programmePictures';
 import { planeOf } from './planes';
+import { VideoFrames } from './video/videoFrames';
 import type { PaintedPicture, Pixels } from './pictures/picture';
 import { isDeep } from './pictures/picture';
 import { PICTURE_CODECS } from './pictures/pictureCodecs';
@@ -48,8 +48,8 @@ port.on('message', (task: RenderTask) => {
 
 interface Frames {
   listAt(frame: number): DisplayList;
-  /** Makes ready what a frame needs to be painted besides its list. */
-  prepare?(frame: number): Promise<void>;
+  /** The clips that lie under it, where these are in the file. */
+  readonly clips?: JobGround['clips'];
   /** What lies under it, where that is in the file. */
   readonly groundAt?: GroundAt;
   readonly start: number;
@@ -65,7 +65,7 @@ interface Tools {
   readonly rate: FrameRate;
   readonly fonts: FontLibrary;
   readonly pictures: PictureSizes;
-  readonly videos: GroundVideos;
+  readonly videos: VideoFrames;
 }
 
 function framesFor({ content, language, drop = false }: RenderTask, tools: Tools): Frames {
@@ -121,7 +121,7 @@ function programmeFrames(
     mode: drop ? ('drop' as const) : ('non-drop' as const),
     titles: numbered,
   };
-  const sizeOf = (id: string): PictureSize | undefined => pictures.size(id) ?? videos.sizeOf(id);
+  const sizeOf = (id: string): PictureSize | undefined => pictures.size(id) ?? videos.fillingSize(id);
   const groundAt = ({ clips }: JobGround, frame: number): DisplayItem[] =>
     groundItems(clips, frame, { ...tools, sizeOf });
   const withGround = (frame: number, over: JobGround): DisplayList => {
@@ -132,7 +132,7 @@ function programmeFrames(
   return {
     listAt: (frame) => (ground === undefined ? cutOut(programme.frame(frame)) : withGround(frame, ground)),
     ...(ground === undefined ? {} : { groundAt: (frame: number) => groundAt(ground, frame) }),
-    prepare: async (frame) => (ground === undefined ? undefined : videos.prepare(ground.clips, frame)),
+    clips: ground?.clips,
     start: 0,
     end: lengthFrames,
     resting,
@@ -150,8 +150,9 @@ async function render(task: RenderTask): Promise<void> {
   const { own = { faces: [], files: new Map() } } = task;
   knowOwnFaces(own.faces);
   const fonts = (await serverFonts(String(root))).with(own.files);
-  const videos = new GroundVideos(task.videos, format, rate);
-  const frames = framesFor(task, { format, rate, fonts, pictures, videos });
+  const videos = await VideoFrames.of(task.videos, format, rate);
+  const sizes: PictureSizes = { size: (id) => pictures.size(id) ?? videos.size(id) };
+  const frames = framesFor(task, { format, rate, fonts, pictures: sizes, videos });
   const plain = surfacesWith({ picture: (asset) => videos.picture(asset) ?? pictures.picture(asset) });
   const { groundAt } = frames;
   const below = groundAt === undefined ? null : new ProgrammePictures(plain, format, groundAt);
@@ -160,7 +161,7 @@ async function render(task: RenderTask): Promise<void> {
     picture: (asset) => below?.picture(asset) ?? plain.picture(asset),
   };
   try {
-    await paintFrames(task, frames, surfaces, format);
+    await paintFrames(task, frames, surfaces, { format, videos });
   } finally {
     videos.close();
   }
@@ -170,7 +171,7 @@ async function paintFrames(
   task: RenderTask,
   frames: Frames,
   surfaces: SurfaceMaker,
-  format: FrameFormat,
+  { format, videos }: Pick<Tools, 'format' | 'videos'>,
 ): Promise<void> {
   const ring = new FrameRing(task.ring);
   const wanted = [...new Set(frames.compared)];
@@ -189,7 +190,7 @@ async function paintFrames(
     if (isKnown) say({ type: 'known', key, repeats: next - first });
     // One that is compared is painted all the same, so that what was coded before is held against it.
     if (isKnown && compared.length === 0) continue;
-    await frames.prepare?.(first);
+    await videos.prepare(frames.clips ?? [], first, lists);
     const changed = whole.show(lists);
     slots?.changed(changed);
     for (const frame of compared) {

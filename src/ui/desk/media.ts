@@ -1,4 +1,6 @@
 import type { CopyState, KeptVideo, TakenVideo } from '@/contract/assets';
+import { stillOf } from '@/core/project/ground';
+import { videoPicture } from '@/core/display/moving';
 import { InputError } from '@/core/kit/inputError';
 import type { KnownPicture } from '@/core/project/pictureMatch';
 import type { Clock } from '@/core/time/clock';
@@ -7,6 +9,7 @@ import { labelFrame, modesOf, parseTime } from '@/core/time/timecode';
 import { openVideo } from '../picture/videoStore';
 import { ask } from '../shared/api';
 import { bringInPicture } from '../shared/assets';
+import type { VideoSource } from '../shared/PictureBox';
 import { sendFile, showProgress } from '../shared/uploads';
 
 /** What a file picker offers for a video. */
@@ -52,7 +55,7 @@ export async function bringInMedia(file: File): Promise<MediaFile> {
     await openVideo(new URL(`/api/media/${taken.id}`, window.location.href), file.name);
   return {
     ...about,
-    picture: `video:${taken.id}`,
+    picture: videoPicture(taken.id),
     seconds: here ?? taken.seconds,
     endless: false,
     startTimecode: taken.startTimecode,
@@ -88,11 +91,22 @@ async function waitForCopy(id: string, name: string): Promise<void> {
   }
 }
 
+/** Videos for titles that show them, beside pictures. */
+export const VIDEOS_FOR_TITLES: VideoSource = {
+  types: VIDEO_TYPES,
+  list: async () =>
+    (await ask<KeptVideo[]>('media')).map(({ id, name }) => ({ value: videoPicture(id), label: name })),
+  async bringIn(file) {
+    const { picture, fileName } = await bringInMedia(file);
+    return { value: stillOf({ picture }) ?? picture, label: fileName };
+  },
+};
+
 /** The videos that are kept, as lists of cuts may call them. */
 export async function keptVideos(clock: Clock): Promise<KnownPicture[]> {
   const videos = await ask<KeptVideo[]>('media');
   return videos.map(({ id, name, seconds, startTimecode }) => ({
-    picture: `video:${id}`,
+    picture: videoPicture(id),
     name,
     firstFrame: firstFrameOf(startTimecode, clock),
     lengthFrames: seconds === 0 ? null : Math.max(1, secondsToNearestFrames(seconds, clock.rate)),

@@ -1,6 +1,8 @@
 'use client';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
 import type { DisplayList } from '@/core/display/list';
+import { showsMoving } from '@/core/display/moving';
 import { programmeAt } from '@/core/display/programme';
 import type { FrameFormat } from '@/core/frame/formats';
 import { Painter } from '@/paint/painter';
@@ -8,6 +10,7 @@ import { paintLimited } from '@/paint/paintLimited';
 import { browserSurfaces, surfacesOver } from './browserSurfaces';
 import type { Backdrop } from './paintBackdrop';
 import { KeptBackdrop } from './paintBackdrop';
+import { decodedFrames } from './movingStore';
 
 interface Props {
   readonly format: FrameFormat;
@@ -53,6 +56,9 @@ export function PictureCanvas({
     () => (limited ? browserSurfaces.surface(format.widthPx, format.heightPx) : null),
     [limited, format],
   );
+  // What shows a video is painted again when another frame of it came.
+  const moves = useMemo(() => lists.some(({ items }) => showsMoving(items)), [lists]);
+  const decoded = useStore(decodedFrames, (count) => (moves ? count : 0));
   // Before the screen is shown, or a drag would be seen a frame late.
   useLayoutEffect(() => {
     const context = canvas.current?.getContext('2d', { willReadFrequently: true });
@@ -69,7 +75,7 @@ export function PictureCanvas({
     // Said on the element, so that what waits for a picture need not guess.
     const { dataset } = context.canvas;
     dataset.painted = String(Number(dataset.painted ?? 0) + 1);
-  }, [painter, below, format, backdrop, backdropSeconds, lists, kept, captions, own]);
+  }, [painter, below, format, backdrop, backdropSeconds, lists, kept, captions, own, decoded]);
   return (
     <canvas
       ref={canvas}

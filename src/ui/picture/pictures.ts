@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { PictureSizes } from '@/core/layers/layerKind';
-import { loadedPicture, loadedSizes, loadPicture } from './pictureStore';
+import { isLoaded, loadedSizes, loadPicture } from './pictureStore';
 
 /** The sizes of pictures, as far as they are here; a new object each time another one has come. */
 export function usePictures(ids: readonly string[]): PictureSizes {
@@ -9,7 +9,7 @@ export function usePictures(ids: readonly string[]): PictureSizes {
   const [sizes, setSizes] = useState<PictureSizes>(loadedSizes);
   useEffect(() => {
     let current = true;
-    const missing = key.split(' ').filter((id) => id !== '' && loadedPicture(id) === null);
+    const missing = key.split(' ').filter((id) => id !== '' && !isLoaded(id));
     for (const id of missing) {
       loadPicture(id).then(
         () => current && setSizes(loadedSizes()),

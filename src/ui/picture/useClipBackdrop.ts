@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { videoId } from '@/core/display/moving';
 import { MISSING_PICTURE } from '@/core/model/project';
 import { NO_CLIP, PICTURE_MISSING } from '@/core/project/ground';
 import type { Backdrop } from './paintBackdrop';
@@ -14,10 +15,11 @@ const MISSING: Backdrop = { kind: 'plain', colour: PICTURE_MISSING };
 
 /** What lies under titles at a time of a clip's picture; black where there is no clip, grey where its picture is not here. */
 export function useClipBackdrop(picture: string | undefined, seconds: number): Backdrop {
-  const isVideo = picture?.startsWith('video:') ?? false;
+  const id = picture === undefined ? null : videoId(picture);
+  const isVideo = id !== null;
   const plain = picture === undefined || picture === MISSING_PICTURE || isVideo;
   const still = useBackdrop(plain ? NO_CLIP : picture);
-  const video = useVideoFrame(isVideo ? (picture?.slice('video:'.length) ?? null) : null, seconds);
+  const video = useVideoFrame(id, seconds);
   return useMemo(() => {
     if (picture === undefined) return NOTHING;
     if (picture === MISSING_PICTURE) return MISSING;

@@ -1,4 +1,5 @@
-import type { CanvasSink, Input } from 'mediabunny';
+import type { Input } from 'mediabunny';
+import { FramesInTurn } from './framesInTurn';
 
 /** A decoded frame: in a worker an OffscreenCanvas. */
 export type VideoFrameImage = OffscreenCanvas | HTMLCanvasElement;
@@ -30,19 +31,15 @@ export async function openVideo(file: Blob | URL, name: string, widthPx?: number
       `This browser cannot decode “${name}” (${track.codec ?? 'unknown codec'}). Bring it in as WebM with VP9, or as MP4 with H.264.`,
     );
   const stats = await track.computePacketStats(60);
-  const sink: CanvasSink = new media.CanvasSink(track, {
-    ...(widthPx === undefined
-      ? {}
-      : { width: Math.min(widthPx, track.displayWidth), fit: 'contain' as const }),
-    poolSize: 0,
-  });
+  const width = widthPx === undefined ? {} : { width: Math.min(widthPx, track.displayWidth) };
+  const frames = new FramesInTurn(new media.CanvasSink(track, { ...width, poolSize: 0 }));
   const first = await track.getFirstTimestamp();
   return {
     widthPx: track.displayWidth,
     heightPx: track.displayHeight,
     seconds: await track.computeDuration(),
     framesPerSecond: stats.averagePacketRate,
-    frameAt: async (seconds) => (await sink.getCanvas(seconds + first))?.canvas ?? null,
+    frameAt: (seconds) => frames.at(seconds + first),
   };
 }
 
@@ -56,7 +53,7 @@ async function pictureTrack(input: Input, name: string) {
 const opening = new Map<string, Promise<OpenVideo>>();
 
 /** An uploaded video, opened once for each width that is asked for. */
-function uploadedVideo(id: string, widthPx: number): Promise<OpenVideo> {
+export function uploadedVideo(id: string, widthPx: number): Promise<OpenVideo> {
   const key = `${id} ${widthPx}`;
   const known = opening.get(key);
   if (known !== undefined) return known;

@@ -1,46 +1,76 @@
 'use client';
-import { PhotoIcon } from '@heroicons/react/24/outline';
+import { FilmIcon, PhotoIcon } from '@heroicons/react/24/outline';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { AssetFacts } from '@/contract/assets';
+import { videoId } from '@/core/display/moving';
 import { FilePicker } from './FilePicker';
 import { wordsOf } from './api';
 import { bringInPicture, listAssets, PICTURE_TYPES } from './assets';
 
-interface Props {
-  readonly label: string;
-  /** Asset id; empty for none. */
+/** Something that can be chosen, by what documents call it. */
+export interface MediaChoice {
   readonly value: string;
-  readonly onChange: (value: string) => void;
+  readonly label: string;
 }
 
-/** A picture: chosen among those that are here, or brought in from a file. */
-export function PictureBox({ label, value, onChange }: Props) {
+/** Where videos come from, for a box that takes them too. */
+export interface VideoSource {
+  /** What a file picker offers beside pictures. */
+  readonly types: string;
+  list(): Promise<readonly MediaChoice[]>;
+  /** Brings a picture or a video in. */
+  bringIn(file: File): Promise<MediaChoice>;
+}
+
+interface Props {
+  readonly label: string;
+  /** Asset id, or a video by what documents call it; empty for none. */
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  /** Left out for pictures alone. */
+  readonly videos?: VideoSource;
+}
+
+const pictures = async (): Promise<MediaChoice[]> =>
+  (await listAssets()).map(({ id, name }) => ({ value: id, label: name }));
+const picture = async (file: File): Promise<MediaChoice> => {
+  const { id, name } = await bringInPicture(file);
+  return { value: id, label: name };
+};
+
+const isVideo = ({ value }: MediaChoice): boolean => videoId(value) !== null;
+
+/** A picture, or a video where these are taken: chosen among those that are here, or brought in from a file. */
+export function PictureBox({ label, value, onChange, videos }: Props) {
   const file = useRef<HTMLInputElement>(null);
-  const [assets, setAssets] = useState<readonly AssetFacts[]>([]);
+  const [here, setHere] = useState<readonly MediaChoice[]>([]);
   useEffect(() => {
-    listAssets().then(setAssets, () => undefined);
-  }, []);
+    const lists = [pictures(), ...(videos === undefined ? [] : [videos.list()])];
+    Promise.all(lists).then(
+      (all) => setHere(all.flat()),
+      () => undefined,
+    );
+  }, [videos]);
   const bringIn = async (picked: File): Promise<void> => {
     try {
-      const asset = await bringInPicture(picked);
-      setAssets((now) => [...now.filter((one) => one.id !== asset.id), asset]);
-      onChange(asset.id);
+      const made = await (videos?.bringIn ?? picture)(picked);
+      setHere((now) => [...now.filter((one) => one.value !== made.value), made]);
+      onChange(made.value);
     } catch (error) {
       toast.error(wordsOf(error));
     }
   };
-  const here = assets.some((asset) => asset.id === value);
+  const options = (of: readonly MediaChoice[]) =>
+    of.map((one) => (
+      <option key={one.value} value={one.value}>
+        {one.label}
+      </option>
+    ));
+  const moving = here.filter(isVideo);
+  const still = here.filter((one) => !isVideo(one));
   return (
     <span className="flex items-center gap-1.5">
-      {value !== '' && (
-        // eslint-disable-next-line @next/next/no-img-element -- an asset of the user's own, from this server
-        <img
-          src={`/api/assets/${encodeURIComponent(value)}`}
-          alt=""
-          className="h-8 w-8 shrink-0 rounded-md border border-line bg-paper object-contain"
-        />
-      )}
+      <Small value={value} />
       <select
         aria-label={label}
         value={value}
@@ -48,17 +78,16 @@ export function PictureBox({ label, value, onChange }: Props) {
         className="h-8 min-w-0 flex-1 rounded-lg border border-line-strong bg-field px-2"
       >
         <option value="">None</option>
-        {!here && value !== '' && <option value={value}>A picture</option>}
-        {assets.map((asset) => (
-          <option key={asset.id} value={asset.id}>
-            {asset.name}
-          </option>
-        ))}
+        {value !== '' && !here.some((one) => one.value === value) && (
+          <option value={value}>{videoId(value) === null ? 'A picture' : 'A video'}</option>
+        )}
+        {moving.length === 0 ? options(still) : <optgroup label="Pictures">{options(still)}</optgroup>}
+        {moving.length > 0 && <optgroup label="Videos">{options(moving)}</optgroup>}
       </select>
       <button
         type="button"
-        aria-label={`${label}: import a picture`}
-        title="Import a PNG, JPEG, WebP or SVG"
+        aria-label={`${label}: import a ${videos === undefined ? 'picture' : 'picture or a video'}`}
+        title={`Import a PNG, JPEG, WebP or SVG${videos === undefined ? '' : ', or a video'}`}
         onClick={() => file.current?.click()}
         className="grid h-8 w-8 shrink-0 place-items-center rounded-lg border border-line-strong bg-field"
       >
@@ -66,10 +95,25 @@ export function PictureBox({ label, value, onChange }: Props) {
       </button>
       <FilePicker
         input={file}
-        accept={PICTURE_TYPES}
+        accept={videos === undefined ? PICTURE_TYPES : `${PICTURE_TYPES},${videos.types}`}
         label={`${label}: file`}
         onPick={(picked) => void bringIn(picked)}
       />
     </span>
+  );
+}
+
+function Small({ value }: { readonly value: string }) {
+  const box = 'h-8 w-8 shrink-0 rounded-md border border-line bg-paper';
+  if (value === '') return null;
+  if (videoId(value) !== null)
+    return (
+      <span className={`${box} grid place-items-center`}>
+        <FilmIcon aria-hidden className="h-4 w-4" />
+      </span>
+    );
+  return (
+    // eslint-disable-next-line @next/next/no-img-element -- an asset of the user's own, from this server
+    <img src={`/api/assets/${encodeURIComponent(value)}`} alt="" className={`${box} object-contain`} />
   );
 }

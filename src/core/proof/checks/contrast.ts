@@ -1,4 +1,5 @@
 import type { DisplayItem } from '../../display/list';
+import { showsMoving } from '../../display/moving';
 import { programmeBounds } from '../../display/programme';
 import type { Rect } from '../../kit/rect';
 import { growRect, intersectRects, outwardRect, unionRects } from '../../kit/rect';
@@ -40,7 +41,7 @@ export const contrastCheck: Check = defineCheck({
   about:
     'Measures text against what lies directly round its letters, its panel and the real pictures, for the whole time in which it is read.',
   async run(context) {
-    const all = ringsOf(context);
+    const all = await ringsOf(context);
     const rings = all.filter(({ overProgramme }) => !overProgramme);
     const unseen = onePerLayer(
       all.filter(({ overProgramme }) => overProgramme),
@@ -113,7 +114,7 @@ function looksOf(
   });
 }
 
-function ringsOf(context: LayoutContext): MeasuredText[] {
+async function ringsOf(context: LayoutContext): Promise<MeasuredText[]> {
   const { shown, timing, eyes, rules, applied } = context;
   const { compiled } = shown;
   const pxPerU = compiled.toPixels[3];
@@ -137,14 +138,14 @@ function ringsOf(context: LayoutContext): MeasuredText[] {
     });
   });
   // Shadows and the like make painting dear: once for all texts that stand at one time.
-  const paintedAt = new Map(
-    [...new Set(cropped.map(({ seconds }) => seconds))].map((seconds) => {
-      const there = cropped.filter((one) => one.seconds === seconds).map(({ crop }) => crop);
-      const all = unionRects(there) ?? there[0];
-      const { items } = shown.frame(Math.round(seconds / timing.frameSeconds));
-      return [seconds, { all, pixels: eyes.paint(items, all), programme: programmeBounds(items) }];
-    }),
-  );
+  const paintedAt = new Map<number, { all: Rect; pixels: Pixels; programme: Rect | null }>();
+  for (const seconds of new Set(cropped.map((one) => one.seconds))) {
+    const there = cropped.filter((one) => one.seconds === seconds).map(({ crop }) => crop);
+    const all = unionRects(there) ?? there[0];
+    const { items } = shown.frame(Math.round(seconds / timing.frameSeconds));
+    if (showsMoving(items)) await eyes.ready(items);
+    paintedAt.set(seconds, { all, pixels: eyes.paint(items, all), programme: programmeBounds(items) });
+  }
   return cropped.flatMap(({ text, seconds, seen, ink, widthPx, crop }): MeasuredText[] => {
     const painted = paintedAt.get(seconds);
     if (painted === undefined) return [];

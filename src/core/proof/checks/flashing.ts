@@ -1,3 +1,4 @@
+import { showsMoving } from '../../display/moving';
 import { containsRect } from '../../kit/rect';
 import { pictureSize } from '../../frame/formats';
 import { fadeAt } from '../../project/deliver';
@@ -35,7 +36,9 @@ export const flashingCheck: Check = defineCheck({
     const looked = shown.compiled.credits === null ? samples : samples.filter(isInStretch);
     for (const { frame, seconds } of looked) {
       const area = { x: 0, y: 0, width: widthPx, height: heightPx };
-      const { data } = context.eyes.paint(shown.frame(frame).items, area);
+      const { items } = shown.frame(frame);
+      if (showsMoving(items)) await context.eyes.ready(items);
+      const { data } = context.eyes.paint(items, area);
       watch.see(seconds, (pixel) => {
         const alpha = data[pixel * 4 + 3] / 255;
         const below = under(pixel);

@@ -18,7 +18,7 @@ export const picturesCheck: Check = defineCheck({
       subject: `own ${asset}`,
       message: 'a picture of it is missing',
       detail:
-        'The title shows a picture that is not here and would go out without it. Choose another on the card.',
+        'The title shows a picture or a video that is not here and would go out without it. Choose another on the card, or in its credits.',
     }));
     for (const clip of clips) {
       if (!meet(clip, title)) continue;

@@ -20,7 +20,9 @@ interface SoundOf {
 
 async function hasSound(path: string): Promise<boolean> {
   const args = '-select_streams a:0 -show_entries stream=index -of csv=p=0'.split(' ');
-  return (await runTool('ffprobe', [...args, path])).toString().trim() !== '';
+  // One that cannot be read is told of when its pictures are.
+  const said = await runTool('ffprobe', [...args, path]).catch(() => '');
+  return said.toString().trim() !== '';
 }
 
 /**

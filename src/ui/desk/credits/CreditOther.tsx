@@ -4,6 +4,7 @@ import type { CreditRow } from '@/core/model/credits';
 import { MOST_CREDIT_PICTURES } from '@/core/model/credits';
 import { NumberBox } from '../../shared/NumberBox';
 import { PictureBox } from '../../shared/PictureBox';
+import { VIDEOS_FOR_TITLES } from '../media';
 import type { CreditActions } from './useCreditActions';
 
 interface Props {
@@ -12,7 +13,7 @@ interface Props {
   readonly actions: CreditActions;
 }
 
-/** The cells of a row that has no words: pictures, a gap, a picture beside the credits. */
+/** The cells of a row that has no words: pictures, a gap, a picture or a video beside the credits. */
 export function CreditOther({ row, number, actions }: Props) {
   if (row.kind === 'gap')
     return (
@@ -87,9 +88,10 @@ function Beside({
     <div role="gridcell" className="col-span-2 flex items-center gap-2 overflow-x-auto px-2">
       <span className="w-44 shrink-0">
         <PictureBox
-          label={`Picture of row ${number}`}
+          label={`Picture or video of row ${number}`}
           value={row.asset}
           onChange={(asset) => set({ asset })}
+          videos={VIDEOS_FOR_TITLES}
         />
       </span>
       <select
@@ -137,7 +139,7 @@ function Seconds({ label, none, some, first, value, onChange }: SecondsProps) {
         aria-label={label}
         value={value === null ? 'none' : 'some'}
         onChange={(event) => onChange(event.target.value === 'none' ? null : first)}
-        className="h-7 rounded-md border border-line-strong bg-field px-1.5"
+        className={`h-7 rounded-md border border-line-strong bg-field px-1.5 ${value === null ? '' : 'w-[4.25rem]'}`}
       >
         <option value="none">{none}</option>
         <option value="some">{some} …</option>

@@ -8,5 +8,5 @@ export const CREDIT_KIND_LABELS: Readonly<Record<CreditKind, string>> = {
   paragraph: 'Paragraph',
   pictures: 'Pictures',
   gap: 'Gap',
-  beside: 'Picture beside',
+  beside: 'Beside the roll',
 };

@@ -6,6 +6,7 @@ import { mergeEntry, mergeList } from '@/core/kit/mergeParts';
 import { reorderClip, trimRipple } from '@/core/project/clips';
 import type { Work } from '@/core/project/work';
 import { workOf } from '@/core/project/work';
+import { videoId } from '@/core/display/moving';
 import { SCENES } from '@/core/scenes';
 import { lengthToTimecode, frameToTimecode } from '@/core/time/clock';
 import { frameToSeconds } from '@/core/time/rates';
@@ -78,7 +79,7 @@ function clipColours(picture: string): string {
   if (scene !== undefined) return `linear-gradient(90deg, ${scene.swatch[0]}, ${scene.swatch[1]})`;
   if (picture.startsWith('#')) return picture;
   if (picture === MISSING_PICTURE) return '#5d5f5c';
-  return picture.startsWith('video:')
+  return videoId(picture) !== null
     ? 'linear-gradient(90deg, #3d5a52, #25343a)'
     : 'linear-gradient(90deg, #6a5a43, #413a30)';
 }

@@ -2,24 +2,9 @@ import { spawn } from 'node:child_process';
 import type { ChildProcessByStdio } from 'node:child_process';
 import type { Readable } from 'node:stream';
 import type { FrameRate } from '@/core/time/rates';
-import { runTool } from '../ffmpeg';
+import type { PictureSize } from '@/core/layers/layerKind';
 import { rateArgument } from '../sink';
-
-interface Size {
-  readonly widthPx: number;
-  readonly heightPx: number;
-}
-
-// Files without tags: high definition is taken to be BT.709, what is smaller BT.601, as players do.
-const HD_LINES = 720;
-
-/** The matrix that a video's colours are in, as ffmpeg calls it; what the file says, else by its size. */
-async function matrixOf(path: string): Promise<string> {
-  const args = '-select_streams v:0 -show_entries stream=color_space,height -of csv=p=0'.split(' ');
-  const [height = '0', space = ''] = (await runTool('ffprobe', [...args, path])).toString().trim().split(',');
-  if (/^(bt709|bt470bg|smpte170m|bt2020nc)$/.test(space)) return space === 'bt2020nc' ? 'bt2020' : space;
-  return Number(height) >= HD_LINES ? 'bt709' : 'smpte170m';
-}
+import type { PressVideo } from './videoFacts';
 
 /**
  * Reads a video frame by frame at a rate, from one of its frames on: straight RGBA, filling the size without being
@@ -28,30 +13,41 @@ async function matrixOf(path: string): Promise<string> {
 export class VideoReader {
   private readonly chunks: AsyncIterator<unknown>;
   private rest: Buffer = Buffer.alloc(0);
-  private last: Buffer | null = null;
+  private lastFrame: Buffer | null = null;
 
   private constructor(
     private readonly process: ChildProcessByStdio<null, Readable, null>,
     private readonly frameBytes: number,
-    /** The frame that is read next. */
-    public next: number,
+    private nextFrame: number,
   ) {
     this.chunks = process.stdout[Symbol.asyncIterator]();
   }
 
-  static async open(
-    path: string,
+  /** The frame that is read next. */
+  get next(): number {
+    return this.nextFrame;
+  }
+
+  /** The frame that was read last; null before there was one. Valid until the next is read. */
+  get last(): Buffer | null {
+    return this.lastFrame;
+  }
+
+  static open(
+    { path, matrix }: Pick<PressVideo, 'path' | 'matrix'>,
     first: number,
     rate: FrameRate,
-    { widthPx, heightPx }: Size,
-  ): Promise<VideoReader> {
+    { widthPx, heightPx }: PictureSize,
+  ): VideoReader {
     // A little before the frame's own time, so that rounding in the file does not skip it.
     const seek = Math.max(0, ((first - 0.4) * rate.denominator) / rate.numerator);
     const filters = [
       `fps=${rateArgument(rate)}:start_time=0`,
       "scale='iw*sar':ih,setsar=1",
-      `scale=${widthPx}:${heightPx}:force_original_aspect_ratio=increase:in_color_matrix=${await matrixOf(path)}`,
+      `scale=${widthPx}:${heightPx}:force_original_aspect_ratio=increase:in_color_matrix=${matrix}`,
       `crop=${widthPx}:${heightPx}`,
+      // What a browser decodes has no transparency.
+      'format=rgb24',
     ];
     const process = spawn(
       'ffmpeg',
@@ -85,12 +81,12 @@ export class VideoReader {
       parts.push(chunk);
       bytes += chunk.length;
     }
-    this.next++;
-    if (bytes < this.frameBytes) return this.last;
+    this.nextFrame++;
+    if (bytes < this.frameBytes) return this.lastFrame;
     const all = parts.length === 1 ? parts[0] : Buffer.concat(parts, bytes);
     this.rest = all.subarray(this.frameBytes);
-    this.last = all.subarray(0, this.frameBytes);
-    return this.last;
+    this.lastFrame = all.subarray(0, this.frameBytes);
+    return this.lastFrame;
   }
 
   close(): void {
