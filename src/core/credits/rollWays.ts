@@ -1,4 +1,5 @@
 import type { RollSetting } from '../model/credits';
+import { paceLength } from './rollPace';
 
 /** Whether a roll goes up or down, not across. */
 export function isUpright({ way }: Pick<RollSetting, 'way'>): boolean {
@@ -25,6 +26,8 @@ export interface RollLimits {
   readonly frames: number;
   /** Pixels that its speed is a multiple of: 1, or 2 for whole lines a field. */
   readonly stepPx: number;
+  /** The frames in which it slows down to rest at the end. */
+  readonly slowFrames: number;
   readonly leastSpacing: number;
   readonly mostSpacing: number;
   readonly leastSize: number;
@@ -33,6 +36,7 @@ export interface RollLimits {
 
 /** A way to meet a length. */
 export interface RollWay {
+  /** Before it slows, where it does. */
   readonly pxPerFrame: number;
   /** The size that it is set in, as a share of the designed one. */
   readonly size: number;
@@ -64,12 +68,12 @@ export function rollLength({ blocksPx, windowPx, lastPx }: RollMeasure, gapsPx: 
  * through in time, with gaps as near as they can be, waiting for the rest. Never empty.
  */
 export function rollWays(measure: RollMeasure, limits: RollLimits): RollWay[] {
-  const { frames, stepPx, leastSize, mostSize } = limits;
+  const { frames, stepPx, slowFrames, leastSize, mostSize } = limits;
   const within = SIZES.filter((size) => size >= leastSize && size <= mostSize);
   const sizes = [...new Set([...within, leastSize, mostSize])];
   const ways = sizes.flatMap((size) => {
     const sized = measureAt(measure, size);
-    const natural = rollLength(sized, sized.gapsPx) / frames / stepPx;
+    const natural = rollLength(sized, sized.gapsPx) / evenFrames(frames, slowFrames) / stepPx;
     const around = [-3, -2, -1, 0, 1, 2, 3, 4].map((by) => (Math.floor(natural) + by) * stepPx);
     return around.flatMap((pxPerFrame) => wayAt(sized, size, pxPerFrame, limits) ?? []);
   });
@@ -105,14 +109,24 @@ export function measureAt(measure: RollMeasure, size: number): RollMeasure {
   };
 }
 
+/** The frames that a roll would take without slowing at the end: of those in which it does, about half. */
+export function evenFrames(frames: number, slowFrames: number): number {
+  return frames - Math.min(slowFrames, Math.floor(frames / 2)) / 2;
+}
+
 /** What gaps must be together for a speed to take exactly so many frames; negative where even none are too much. */
-export function gapsFor(measure: RollMeasure, pxPerFrame: number, frames: number): number {
-  return pxPerFrame * frames - rollLength(measure, 0);
+export function gapsFor(
+  measure: RollMeasure,
+  pxPerFrame: number,
+  frames: number,
+  { stepPx, slowFrames }: Pick<RollLimits, 'stepPx' | 'slowFrames'>,
+): number {
+  return paceLength({ pxPerFrame, frames, slowFrames, stepPx }) - rollLength(measure, 0);
 }
 
 function wayAt(measure: RollMeasure, size: number, pxPerFrame: number, limits: RollLimits): RollWay | null {
   if (pxPerFrame <= 0) return null;
-  const gaps = gapsFor(measure, pxPerFrame, limits.frames);
+  const gaps = gapsFor(measure, pxPerFrame, limits.frames, limits);
   if (gaps < 0) return null;
   const spacing = measure.gapsPx === 0 ? (gaps === 0 ? 1 : Infinity) : gaps / measure.gapsPx;
   if (spacing < limits.leastSpacing || spacing > limits.mostSpacing) return null;
@@ -120,16 +134,31 @@ function wayAt(measure: RollMeasure, size: number, pxPerFrame: number, limits: R
   return { pxPerFrame, size, spacing, waitFrames: 0, cost };
 }
 
-function waitingWay(measure: RollMeasure, { frames, stepPx, mostSpacing }: RollLimits): RollWay {
+function waitingWay(measure: RollMeasure, limits: RollLimits): RollWay {
+  const { frames, stepPx, slowFrames, mostSpacing } = limits;
   const natural = rollLength(measure, measure.gapsPx);
-  const pxPerFrame = Math.max(1, Math.ceil(natural / frames / stepPx)) * stepPx;
+  const speed = (steps: number): number => Math.max(1, steps) * stepPx;
+  const through = (pxPerFrame: number): boolean =>
+    paceLength({ pxPerFrame, frames, slowFrames, stepPx }) >= natural;
+  let pxPerFrame = speed(Math.ceil(natural / evenFrames(frames, slowFrames) / stepPx));
+  // Speeds in which it slows are rounded, so that it may fall short by a little.
+  while (!through(pxPerFrame)) pxPerFrame += stepPx;
+  const slowed = slowedFrames(pxPerFrame, { frames, stepPx, slowFrames });
   // Gaps may grow as far as they may; what is left of the time nothing moves.
   const widest = Math.floor(measure.gapsPx * mostSpacing);
-  const most = Math.min(frames, Math.floor(rollLength(measure, widest) / pxPerFrame));
-  const going = Math.min(frames, Math.max(Math.ceil(natural / pxPerFrame), most));
-  const gaps = gapsFor(measure, pxPerFrame, going);
+  const most = Math.min(frames, Math.floor(rollLength(measure, widest) / pxPerFrame + slowed));
+  const going = Math.min(frames, Math.max(Math.ceil(natural / pxPerFrame + slowed), most));
+  const gaps = gapsFor(measure, pxPerFrame, going, limits);
   const spacing = measure.gapsPx === 0 ? 1 : gaps / measure.gapsPx;
   return { pxPerFrame, size: 1, spacing, waitFrames: frames - going, cost: WAIT_COST };
+}
+
+/** How many frames more a roll takes at a speed for slowing at the end. */
+function slowedFrames(
+  pxPerFrame: number,
+  { frames, ...slow }: Pick<RollLimits, 'frames' | 'stepPx' | 'slowFrames'>,
+): number {
+  return frames - paceLength({ pxPerFrame, frames, ...slow }) / pxPerFrame;
 }
 
 /** The lengths that a speed can meet, in frames. */
@@ -147,16 +176,17 @@ export function speedLengths(
   limits: Omit<RollLimits, 'frames'>,
   mostPx: number,
 ): SpeedLengths[] {
-  const { stepPx, leastSpacing, mostSpacing, leastSize, mostSize } = limits;
+  const { stepPx, slowFrames, leastSpacing, mostSpacing, leastSize, mostSize } = limits;
   const [small, large] = [measureAt(measure, leastSize), measureAt(measure, mostSize)];
   const shortest = rollLength(small, Math.ceil(small.gapsPx * leastSpacing));
   const longest = rollLength(large, Math.floor(large.gapsPx * mostSpacing));
   const designed = rollLength(measure, measure.gapsPx);
   return Array.from({ length: Math.max(1, Math.floor(mostPx / stepPx)) }, (_, i) => {
     const pxPerFrame = (i + 1) * stepPx;
-    const least = Math.ceil(shortest / pxPerFrame);
-    const most = Math.max(least, Math.floor(longest / pxPerFrame));
-    const nearest = Math.round(designed / pxPerFrame);
+    const slowed = slowedFrames(pxPerFrame, { frames: 2 * slowFrames, stepPx, slowFrames });
+    const least = Math.ceil(shortest / pxPerFrame + slowed);
+    const most = Math.max(least, Math.floor(longest / pxPerFrame + slowed));
+    const nearest = Math.round(designed / pxPerFrame + slowed);
     return { pxPerFrame, designed: Math.max(least, Math.min(most, nearest)), least, most };
   });
 }

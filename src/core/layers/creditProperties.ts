@@ -43,6 +43,22 @@ export function creditProperties(layer: CreditsLayer): Property[] {
   ];
 }
 
+/** How the last block of a roll comes to stay. */
+function stayProperties(roll: RollSetting, set: (roll: Partial<RollSetting>) => CreditsLayer): Property[] {
+  return [
+    numberProperty(
+      'roll.slowsSeconds',
+      'It slows',
+      ['s', 0, 20, 0.5],
+      roll.slowsSeconds ?? 0,
+      (slowsSeconds) => set({ slowsSeconds }),
+    ),
+    numberProperty('roll.staysSeconds', 'It stays', ['s', 0, 600, 0.5], roll.staysSeconds, (staysSeconds) =>
+      set({ staysSeconds }),
+    ),
+  ];
+}
+
 function rollProperties(layer: CreditsLayer): Property[] {
   const { roll } = layer;
   const set = (change: Partial<RollSetting>): CreditsLayer => ({ ...layer, roll: { ...roll, ...change } });
@@ -77,13 +93,7 @@ function rollProperties(layer: CreditsLayer): Property[] {
       roll.ends,
       (ends) => set({ ends }),
     ),
-    ...(roll.ends === 'stays'
-      ? [
-          numberProperty('roll.staysSeconds', 'It stays', ['s', 0, 600, 0.5], roll.staysSeconds, (v) =>
-            set({ staysSeconds: v }),
-          ),
-        ]
-      : []),
+    ...(roll.ends === 'stays' ? stayProperties(roll, set) : []),
     switchProperty('roll.wholeLines', 'Whole lines a frame', roll.wholeLines, (wholeLines) =>
       set({ wholeLines }),
     ),

@@ -148,6 +148,8 @@ export interface RollSetting {
   readonly ends: 'off' | 'stays';
   /** How long the last block stands before the title goes. */
   readonly staysSeconds: number;
+  /** How long it takes to slow down to that; left out for none. */
+  readonly slowsSeconds?: number;
   /** Whether it goes whole lines a frame, or a field; else it meets its length by parts of a pixel. */
   readonly wholeLines: boolean;
   /** How far gaps may be changed to meet a length, as shares of the designed ones. */

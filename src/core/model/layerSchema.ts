@@ -410,6 +410,7 @@ const kinds = {
       way: word(ROLL_WAYS),
       ends: word(['off', 'stays']),
       staysSeconds: number(0, 600),
+      slowsSeconds: number(0, 20).default(undefined).optional(),
       wholeLines: flag,
       leastSpacing: number(0.1, 1),
       mostSpacing: number(1, 5),

@@ -268,6 +268,7 @@ export function newCreditsLayer(id: string, name: string): CreditsLayer {
       way: 'up',
       ends: 'off',
       staysSeconds: 3,
+      slowsSeconds: 1,
       wholeLines: true,
       leastSpacing: 0.7,
       mostSpacing: 1.5,

@@ -5,6 +5,7 @@ import { Painter } from '../../paint/painter';
 import { serverFonts } from '../../server/fontFiles';
 import { serverSurfaces } from '../../server/raster';
 import { textToCredits } from '../credits/creditText';
+import { listBounds } from '../display/bounds';
 import { rollLength } from '../credits/rollWays';
 import { movingImage, movingImages, movingMoment } from '../display/moving';
 import type { FrameFormat } from '../frame/formats';
@@ -26,6 +27,7 @@ beforeAll(async () => {
   fonts = await serverFonts();
 });
 
+const NOWHERE = { x: 0, y: 0, width: 0, height: 0 };
 const RATE = RATES.get('25');
 const SMALL = FORMATS.get('custom-480x270');
 const WIDE = FORMATS.get('wide-1080');
@@ -274,7 +276,7 @@ describe('a roll', () => {
   test('that stays stops with its last block in the middle, and goes with the title', () => {
     const template = rolling(
       {
-        roll: { ends: 'stays', staysSeconds: 2 },
+        roll: { ends: 'stays', staysSeconds: 2, slowsSeconds: 0 },
         motion: motionOf(null, [{ ...newMoveUse('fade'), lengthSeconds: 1 }]),
       },
       {},
@@ -295,6 +297,37 @@ describe('a roll', () => {
     const strongest = (alpha: Uint8Array): number => alpha.reduce((most, one) => Math.max(most, one), 0);
     expect(strongest(going)).toBeLessThan(strongest(stopped));
     expect(isEmpty(going)).toBe(false);
+  });
+
+  test.each([
+    ['frames', WIDE, 1],
+    ['fields', paintedFormat('wide-1080', true), 2],
+  ])('that stays slows down to that, by whole lines: %s', (_, format, step) => {
+    const template = rolling({ roll: { ends: 'stays', staysSeconds: 2, slowsSeconds: 2 } });
+    const timing = timed(template, 260);
+    const title = compile(template, {}, format, fonts);
+    /** Where the last block stands at a frame or a field, in pixels from the top. */
+    const place = (frame: number): number => {
+      const [clip] = title.frame(frameToSeconds(frame, RATE), timing).items;
+      const last = clip.kind === 'clip' ? clip.items.at(-1) : undefined;
+      return last?.kind === 'fill' ? last.matrix[5] : NaN;
+    };
+    const stops = 260 - 25 - 50;
+    const speeds = Array.from({ length: 60 }, (_one, i) => place(stops - 55 + i) - place(stops - 54 + i));
+    const even = title.credits?.rollAt(timing)?.way.pxPerFrame ?? NaN;
+    expect(even).toBeGreaterThan(4);
+    expect(speeds.slice(0, 5)).toEqual(Array(5).fill(even));
+    for (const [i, speed] of speeds.entries()) {
+      expect(Math.abs(speed / step - Math.round(speed / step))).toBeLessThan(1e-6);
+      expect(speed).toBeLessThanOrEqual(speeds[Math.max(0, i - 1)] + 1e-6);
+      expect(speed).toBeGreaterThanOrEqual(speeds[Math.max(0, i - 1)] - 2 * step);
+    }
+    expect(speeds.at(-1)).toBe(0);
+    // However it slows, it meets the length: the last block stands in the middle.
+    const [clip] = title.frame(frameToSeconds(stops + 10, RATE), timing).items;
+    const rows = clip.kind === 'clip' ? (listBounds(clip.items.slice(-2)) ?? NOWHERE) : NOWHERE;
+    expect(Math.abs(rows.y + rows.height / 2 - format.heightPx / 2)).toBeLessThan(20);
+    if (step === 2) expect((place(stops - 30) - place(stops - 29.5)) % 1).toBeCloseTo(0, 6);
   });
 
   test('a smaller window keeps it inside', () => {

@@ -1,7 +1,9 @@
 import type { CreditsLayer, MoveUse, Timing } from '../model/template';
 import { newMoveUse } from '../model/newMove';
 import type { RollMeasure, RollWay } from '../credits/rollWays';
-import { gapsFor, isUpright, rollLength, rollWays, wishedWay } from '../credits/rollWays';
+import type { RollPace } from '../credits/rollPace';
+import { frameGone, goneAt } from '../credits/rollPace';
+import { evenFrames, gapsFor, isUpright, rollLength, rollWays, wishedWay } from '../credits/rollWays';
 import type { FrameFormat } from '../frame/formats';
 import { FORMATS, unitsToPixels } from '../frame/formats';
 import type { PlacedBox } from '../frame/points';
@@ -36,9 +38,14 @@ export interface RollPlan {
   readonly designed: RollMeasure;
   /** The pixels that speeds are multiples of: 1, or 2 for whole lines a field. */
   readonly stepPx: number;
+  /** The frames in which it slows down to rest at the end. */
+  readonly slowFrames: number;
   /** The delivery's pixels in a design unit along the way. */
   readonly pxPerU: number;
 }
+
+/** The frames that a roll goes, and those of them in which it slows. */
+type Going = Pick<RollPlan, 'frames' | 'slowFrames'>;
 
 interface RollInput extends ColumnLayer {
   readonly layer: CreditsLayer;
@@ -58,6 +65,7 @@ interface Placed {
 }
 
 interface Laid extends RollPlan {
+  readonly pace: RollPace;
   readonly blocks: readonly Placed[];
   readonly lengthPx: number;
   readonly beside: readonly BesideUnit[];
@@ -109,26 +117,26 @@ class Roll implements CompiledRoll {
   }
 
   ways(timing: TitleTiming): readonly RollWay[] {
-    const { frames } = this.layOut(timing);
-    return this.waysFor(frames).ways.map((way) => {
+    const laid = this.layOut(timing);
+    return this.waysFor(laid).ways.map((way) => {
       const measure = this.measure(this.unitsAt(way.size));
-      return { ...way, spacing: spacingOf(this.gapsOf(measure, way, frames), measure) };
+      return { ...way, spacing: spacingOf(this.gapsOf(measure, way, laid), measure) };
     });
   }
 
   frameOf(rowId: string, timing: TitleTiming): number | null {
-    const { blocks, way, frames } = this.layOut(timing);
+    const { blocks, pace } = this.layOut(timing);
     const block = blocks.find(({ rowIds }) => rowIds.includes(rowId));
     if (block === undefined) return null;
     const goneBy = block.startPx + (block.lengthPx + this.windowPx) / 2;
-    return Math.min(frames - way.waitFrames, Math.round(goneBy / way.pxPerFrame));
+    return Math.round(frameGone(pace, goneBy));
   }
 
   at(seconds: number, timing: TitleTiming): readonly PosedUnit[] {
     const laid = this.layOut(timing);
     // Rounding must not put a whole number of frames just before or after one.
     const frame = Math.round((seconds / timing.frameSeconds) * 4096) / 4096;
-    const goneBy = Math.min(frame, laid.frames - laid.way.waitFrames) * laid.way.pxPerFrame;
+    const goneBy = goneAt(laid.pace, frame);
     const stays = this.input.layer.roll.ends === 'stays';
     const isThere = goneBy > 0 && (stays || goneBy < laid.lengthPx);
     const reachPx = REACH_U * this.pxPerU;
@@ -184,40 +192,43 @@ class Roll implements CompiledRoll {
     const { layer } = this.input;
     const going = layer.roll.ends === 'off' ? timing.totalFrames : staysFrom(layer, timing);
     const frames = Math.max(1, going);
-    if (this.laid?.frames !== frames) this.laid = this.solve(frames);
+    const slowFrames = slowFramesOf(layer, timing);
+    if (this.laid?.frames !== frames || this.laid.slowFrames !== slowFrames)
+      this.laid = this.solve({ frames, slowFrames });
     return this.laid;
   }
 
-  private solve(frames: number): Laid {
+  private solve(going: Going): Laid {
     const { roll, wish } = this.input.layer;
-    const { designed, ways } = this.waysFor(frames);
-    if (!roll.wholeLines) return this.placed(frames, designed, ways[0]);
+    const { designed, ways } = this.waysFor(going);
+    if (!roll.wholeLines) return this.placed(going, designed, ways[0]);
     const pxPerFrame = wish?.speedU == null ? null : wish.speedU * this.pxPerU;
     const way = wishedWay(ways, { pxPerFrame, size: wish?.size ?? null });
-    return this.placed(frames, designed, way);
+    return this.placed(going, designed, way);
   }
 
   /** The ways to meet a length, worked out from the designed size: other sizes are set when they are asked for. */
-  private waysFor(frames: number): { readonly designed: RollMeasure; readonly ways: readonly RollWay[] } {
+  private waysFor(going: Going): { readonly designed: RollMeasure; readonly ways: readonly RollWay[] } {
     const { layer } = this.input;
     const designed = this.measure(this.unitsAt(1));
     const ways = layer.roll.wholeLines
-      ? rollWays(designed, { frames, stepPx: this.stepPx, ...layer.roll })
-      : [steadyWay(designed, frames)];
+      ? rollWays(designed, { ...going, stepPx: this.stepPx, ...layer.roll })
+      : [steadyWay(designed, going)];
     return { designed, ways };
   }
 
   /** All gaps together, so that a way takes exactly its frames. */
-  private gapsOf(measure: RollMeasure, way: RollWay, frames: number): number {
+  private gapsOf(measure: RollMeasure, way: RollWay, { frames, slowFrames }: Going): number {
     if (!this.input.layer.roll.wholeLines) return measure.gapsPx;
-    return Math.max(0, gapsFor(measure, way.pxPerFrame, frames - way.waitFrames));
+    const { stepPx } = this;
+    return Math.max(0, gapsFor(measure, way.pxPerFrame, frames - way.waitFrames, { stepPx, slowFrames }));
   }
 
   /** Blocks where a way puts them: what gaps have more or less is shared out among them, to the pixel. */
-  private placed(frames: number, designed: RollMeasure, way: RollWay): Laid {
+  private placed({ frames, slowFrames }: Going, designed: RollMeasure, way: RollWay): Laid {
     const credits = this.unitsAt(way.size);
     const measure = this.measure(credits);
-    const wanted = this.gapsOf(measure, way, frames);
+    const wanted = this.gapsOf(measure, way, { frames, slowFrames });
     const gaps = credits.blocks.map(({ gapU }) => Math.round(gapU * this.pxPerU));
     const sum = measure.gapsPx;
     let gone = 0;
@@ -236,6 +247,13 @@ class Roll implements CompiledRoll {
       frames,
       measure,
       stepPx: this.stepPx,
+      slowFrames,
+      pace: {
+        pxPerFrame: way.pxPerFrame,
+        frames: frames - way.waitFrames,
+        slowFrames,
+        stepPx: this.input.layer.roll.wholeLines ? this.stepPx : null,
+      },
       pxPerU: this.pxPerU,
       blocks,
       lengthPx: rollLength(measure, wanted),
@@ -274,9 +292,14 @@ function staysFrom({ roll }: CreditsLayer, timing: TitleTiming): number {
   return Math.max(1, out - Math.round(roll.staysSeconds / timing.frameSeconds));
 }
 
+/** The frames in which a roll that stays slows down to that. */
+function slowFramesOf({ roll }: CreditsLayer, { frameSeconds }: TitleTiming): number {
+  return roll.ends === 'off' ? 0 : Math.round((roll.slowsSeconds ?? 0) / frameSeconds);
+}
+
 /** Meets a length by parts of a pixel, with everything as designed. */
-function steadyWay(measure: RollMeasure, frames: number): RollWay {
-  const pxPerFrame = rollLength(measure, measure.gapsPx) / frames;
+function steadyWay(measure: RollMeasure, { frames, slowFrames }: Going): RollWay {
+  const pxPerFrame = rollLength(measure, measure.gapsPx) / evenFrames(frames, slowFrames);
   return { pxPerFrame, size: 1, spacing: 1, waitFrames: 0, cost: 0 };
 }
 
@@ -304,14 +327,14 @@ function firstAfter(blocks: readonly Placed[], px: number): number {
 /** When a picture beside comes and goes: with its row's way through the window, or as it says itself. */
 function besideTimes(
   { row, block }: BesideUnit,
-  { blocks, way, frames }: Laid,
+  { blocks, pace }: Laid,
   windowPx: number,
   frameSeconds: number,
 ): { readonly from: number; readonly to: number } {
   const anchor = blocks[Math.min(block, blocks.length - 1)];
   const startPx = anchor?.startPx ?? 0;
   const lengthPx = anchor?.lengthPx ?? 0;
-  const secondsAt = (px: number): number => Math.min(frames, px / way.pxPerFrame) * frameSeconds;
+  const secondsAt = (px: number): number => frameGone(pace, px) * frameSeconds;
   const from = row.atSeconds ?? secondsAt(startPx + lengthPx);
   const to = row.forSeconds === null ? secondsAt(startPx + windowPx) : from + row.forSeconds;
   return { from, to: Math.max(to, from) };

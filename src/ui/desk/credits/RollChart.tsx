@@ -34,9 +34,9 @@ export function RollChart({ plan, roll, besides, onLength }: Props) {
   const { rate } = useDesk();
   const clock = useClock();
   const points = useMemo(() => {
-    const { designed: measure, way, stepPx } = plan;
+    const { designed: measure, way, stepPx, slowFrames } = plan;
     const most = Math.max(way.pxPerFrame * 2, stepPx * SPEEDS);
-    return speedLengths(measure, { stepPx, ...roll }, most)
+    return speedLengths(measure, { stepPx, slowFrames, ...roll }, most)
       .slice(-SPEEDS * 2)
       .map(({ pxPerFrame, designed, least, most: longest }) => ({
         pxPerFrame,
