@@ -44,7 +44,7 @@ export function solid(colour: HexColour): Paint {
 }
 
 /** A filled outline as a shape. */
-export function pathShape(outline: Outline, paint: Paint, opacity = 1): UnitShape {
+export function pathShape(outline: Outline, paint: Paint, opacity = 1): Extract<UnitShape, { kind: 'path' }> {
   return { kind: 'path', outline, paint, opacity };
 }
 

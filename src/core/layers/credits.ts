@@ -217,7 +217,8 @@ function blockShapes(
 
 function picture(asset: string, rect: Rect, pictures: Pictures): UnitShape {
   const size = pictures(asset);
-  if (size === undefined) return pictureStandIn(rect);
+  // No words, though it is no picture either.
+  if (size === undefined) return { ...pictureStandIn(rect), ground: true };
   const id = videoId(asset);
   return wholePicture(id === null ? asset : movingImage({ id, seconds: 0 }), size, rect);
 }

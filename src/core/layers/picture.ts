@@ -162,7 +162,7 @@ export function coverCrop(size: PictureSize, box: Rect): Rect {
 }
 
 /** What is shown while a picture is not chosen or not here. */
-export function pictureStandIn(box: Rect): UnitShape {
+export function pictureStandIn(box: Rect): Extract<UnitShape, { kind: 'path' }> {
   return pathShape(rectOutline(box), solid('#8a8478'), 0.5);
 }
 

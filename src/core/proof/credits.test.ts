@@ -232,4 +232,31 @@ describe('contrast of words that go by', () => {
     expect((await told(onPanel, between(120, 180), long)).length).toBe(1);
     expect(await told(onPanel, between(20, 80), long)).toEqual([]);
   });
+
+  test('is not measured while lines of a chain roll past one another, partly off their panel', async () => {
+    const light = [clip('light', '#f4f4f4', 0, 1000)];
+    // Lengths at which one look or another falls on the way between two lines.
+    for (const lengthFrames of [271, 283, 299, 306, 331])
+      expect(
+        await told(
+          placeChain,
+          light,
+          title({ places: 'Weir\nHarbour\nGate' }, { startFrame: 0, lengthFrames }),
+        ),
+      ).toEqual([]);
+  });
+
+  test('counts no area that stands for a picture which is not here', async () => {
+    const row: CreditRow = {
+      id: 'b',
+      kind: 'beside',
+      asset: 'video:gone',
+      side: 'right',
+      atSeconds: 2,
+      forSeconds: 12,
+    };
+    const one = { ...credited([...REGATTA_CREDITS.slice(0, 24), row], 400), startFrame: 0 };
+    const narrow = withLayer(harbourRoll, (layer) => ({ ...layer, widthShare: 0.4 }));
+    expect(await told(narrow, [clip('dark', '#0b1010', 0, 1000)], one)).toEqual([]);
+  });
 });

@@ -27,6 +27,7 @@ import { layerNotes } from './layerNotes';
 import { paintStage } from './paintLayer';
 import type { Stage } from './paintLayer';
 import { layerMatrix, mapUnit, standingMap } from './mapUnit';
+import type { PosedUnit } from './columns';
 import { poseUnits } from './poseUnits';
 import { stackingOf } from './stacking';
 import type { MoveTimes } from './stagger';
@@ -229,6 +230,11 @@ function standsAt({ spanAt }: CompiledLayer): CompiledText['standsAt'] {
   };
 }
 
+/** Whether words that go by can be read now: those of a roll while they are not faint, others while they stand. */
+function isThere({ roll }: CompiledLayer, { acts }: PosedUnit): boolean {
+  return roll === null ? acts.length === 0 : acts.every(({ pose }) => pose.opacity >= 1);
+}
+
 function inkOf(
   layer: CompiledLayer,
   format: FrameFormat,
@@ -240,7 +246,8 @@ function inkOf(
   const placed = shift === null ? toPixels : translated(toPixels, shift.dxU, shift.dyU);
   const matrix = own === null ? placed : multiply(placed, own);
   const goes = goesBy(layer) || layer.spanAt !== null;
-  const units = goes ? poseUnits(layer, seconds, timing) : bentUnits(layer, resting);
+  const posed = goes ? poseUnits(layer, seconds, timing) : bentUnits(layer, resting);
+  const units = goesBy(layer) ? posed.filter((one) => isThere(layer, one)) : posed;
   return units.flatMap((posed) => {
     const { flat } = goes ? mapUnit(layer, posed) : { flat: null };
     const there = flat === null ? matrix : multiply(matrix, flat);

@@ -94,21 +94,26 @@ function notLookedAt({ text }: MeasuredText, { template }: LayoutContext): Found
 
 // So many moments of words that go by are looked at.
 const MOST_LOOKS = 8;
+// Where in its stretch a look falls: in the middle, or where words stand if they are on their way there.
+const SHARES = [0.5, 0.25, 0.75, 0.1, 0.9];
+
+/** A stretch of a title in which its words are looked at once, at the first of these moments at which some stand. */
+interface Look {
+  readonly moments: readonly number[];
+  readonly seen: MeasuredText['seen'];
+}
 
 /** When a text is looked at: once where it stands, several times where other words are seen at another time. */
-function looksOf(
-  text: CompiledText,
-  { title, restingFrame, rate, timing }: LayoutContext,
-): readonly { readonly seconds: number; readonly seen: MeasuredText['seen'] }[] {
+function looksOf(text: CompiledText, { title, restingFrame, rate, timing }: LayoutContext): readonly Look[] {
   if (!text.goesBy)
-    return [{ seconds: text.standsAt(frameToSeconds(restingFrame, rate), timing), seen: null }];
+    return [{ moments: [text.standsAt(frameToSeconds(restingFrame, rate), timing)], seen: null }];
   const from = timing.inFrames;
   const held = Math.max(1, timing.totalFrames - timing.outFrames - from);
   const count = Math.min(MOST_LOOKS, held);
   return Array.from({ length: count }, (_, i) => {
     const [start, end] = [from + Math.floor((held * i) / count), from + Math.floor((held * (i + 1)) / count)];
     return {
-      seconds: frameToSeconds(Math.floor((start + end) / 2), rate),
+      moments: SHARES.map((share) => frameToSeconds(Math.floor(start + (end - start) * share), rate)),
       seen: { from: title.startFrame + start, to: title.startFrame + end },
     };
   });
@@ -131,10 +136,13 @@ async function ringsOf(context: LayoutContext): Promise<MeasuredText[]> {
   const cropped = compiled.texts.flatMap((text) => {
     if (certain(text)) return [];
     const widthPx = Math.max(1, text.capU * STROKE_SHARE * pxPerU);
-    return looksOf(text, context).flatMap(({ seconds, seen }) => {
-      const ink = text.ink(seconds, timing);
-      const crop = cropFor(ink, widthPx, compiled.format);
-      return crop === null ? [] : [{ text, seconds, seen, ink, widthPx, crop }];
+    return looksOf(text, context).flatMap(({ moments, seen }) => {
+      for (const seconds of moments) {
+        const ink = text.ink(seconds, timing);
+        const crop = cropFor(ink, widthPx, compiled.format);
+        if (crop !== null) return [{ text, seconds, seen, ink, widthPx, crop }];
+      }
+      return [];
     });
   });
   // Shadows and the like make painting dear: once for all texts that stand at one time.
