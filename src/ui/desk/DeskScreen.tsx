@@ -181,7 +181,8 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
               {settings.name}
             </h1>
             <span className="whitespace-nowrap text-soft">
-              {`${sizeOf[sheet]} · `}
+              {/* The sheet has them numbered; the project's name needs the room. */}
+              <span className="min-[1181px]:max-[1420px]:sr-only">{`${sizeOf[sheet]} · `}</span>
               <SaveNote state={saving.state} />
             </span>
           </>

@@ -1,15 +1,14 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { useStore } from 'zustand';
 import { videoId } from '@/core/display/moving';
 import { MISSING_PICTURE } from '@/core/model/project';
 import { NO_CLIP, PICTURE_MISSING } from '@/core/project/ground';
 import type { Backdrop } from './paintBackdrop';
 import { useBackdrop } from './backdrop';
+import { decodedFrames, movingPicture, openMoving } from './movingStore';
 import type { VideoFrameImage } from './videoStore';
-import { videoFrame } from './videoStore';
 
-// A frame for a screen; the proof and the press ask for their own.
-const VIDEO_WIDTH_PX = 960;
 const NOTHING: Backdrop = { kind: 'plain', colour: NO_CLIP };
 const MISSING: Backdrop = { kind: 'plain', colour: PICTURE_MISSING };
 
@@ -28,27 +27,26 @@ export function useClipBackdrop(picture: string | undefined, seconds: number): B
   }, [picture, isVideo, still, video]);
 }
 
-/** The last frame that was decoded; one is asked for at a time, so that playing drops frames rather than falls behind. */
+/** A video at a moment, or the frame next to it until that is decoded; null before there is one. */
 function useVideoFrame(id: string | null, seconds: number): VideoFrameImage | 'gone' | null {
   const [frame, setFrame] = useState<{ id: string | null; image: VideoFrameImage | 'gone' | null }>({
     id,
     image: null,
   });
-  const wanted = useRef({ id, seconds });
-  const busy = useRef(false);
+  const decoded = useStore(decodedFrames, (count) => (id === null ? 0 : count));
   useEffect(() => {
-    wanted.current = { id, seconds };
-    if (id === null || busy.current) return;
-    busy.current = true;
-    const next = async (): Promise<void> => {
-      const asked = wanted.current;
-      if (asked.id === null) return;
-      const image = await videoFrame(asked.id, asked.seconds, VIDEO_WIDTH_PX).catch(() => 'gone' as const);
-      setFrame((before) => (image === null && before.id === asked.id ? before : { id: asked.id, image }));
-      const now = wanted.current;
-      if (image !== 'gone' && (now.id !== asked.id || now.seconds !== asked.seconds)) await next();
+    if (id === null) return;
+    let current = true;
+    const show = (image: VideoFrameImage | 'gone' | null): void => {
+      if (current) setFrame({ id, image });
     };
-    void next().finally(() => (busy.current = false));
-  }, [id, seconds]);
+    openMoving(id).then(
+      () => show(movingPicture({ id, seconds })),
+      () => show('gone'),
+    );
+    return () => {
+      current = false;
+    };
+  }, [id, seconds, decoded]);
   return frame.id === id ? frame.image : null;
 }
