@@ -67,11 +67,15 @@ await shoot('bench-card', '/bench/tideline-strap', async (page) => {
   while ((await paintings()).some((now, i) => now === before[i])) await page.waitForTimeout(50);
 });
 await shoot('bench-lamplight', '/bench/place-corner', paintedWall, 'lamplight');
+// Until every title was looked at; it says so as soon as it begins.
+const proofed = async (page) => {
+  await page.getByText(/^looking at/).waitFor();
+  await page.getByText(/^looking at/).waitFor({ state: 'hidden', timeout: 240_000 });
+};
 await shoot('desk', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
   await page.getByRole('gridcell', { name: /^Name, row 3: / }).click();
-  await page.getByText('…', { exact: true }).first().waitFor({ state: 'hidden' });
-  await page.getByRole('grid').getByText('clear').nth(5).waitFor();
+  await proofed(page);
 });
 await shoot('captions', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
@@ -84,10 +88,11 @@ await shoot('credits', '/desk/lantern-regatta-closing', async (page) => {
   await page.getByRole('tab', { name: 'Credits' }).click();
   await page.getByLabel('Words of row 8', { exact: true }).click();
   await page.getByRole('region', { name: 'Ways to meet this length' }).waitFor();
-  await page.getByText('looking at').waitFor({ state: 'hidden', timeout: 240_000 });
+  await proofed(page);
 });
 await shoot('send', '/desk/lantern-regatta-2', async (page) => {
   await painted(page);
+  await proofed(page);
   await page.getByRole('button', { name: 'Send to Press' }).click();
   await page.getByRole('radio', { name: 'The whole programme' }).click();
   await page.getByLabel('Captions that are painted').selectOption({ label: 'English' });
