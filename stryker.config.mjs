@@ -13,6 +13,8 @@ const config = {
   mutator: { excludedMutations: ['StringLiteral'] },
   concurrency: 2,
   timeoutMS: 20_000,
+  // A file that everything stands on has most tests of the core as its own.
+  dryRunTimeoutMinutes: 30,
   disableTypeChecks: false,
   reporters: ['clear-text', 'progress', 'json'],
   jsonReporter: { fileName: `test-results/mutation-${target.replaceAll('/', '-')}.json` },

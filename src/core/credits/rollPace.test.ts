@@ -18,6 +18,10 @@ test('it slows by whole steps: of four pixels over seven frames by half a pixel 
   // 3.5, 3, 2.5, 2, 1.5, 1 and 0.5 px.
   expect(speeds).toEqual([4, 4, 3, 3, 2, 2, 1, 1]);
   expect(paceLength(pace)).toBe(93 * 4 + 16);
+  // Half a frame into slowing it has gone half of what that frame goes.
+  expect(goneAt(pace, 93.5)).toBe(93 * 4 + 2);
+  // Of ten frames it slows in five at most: 3.33, 2.67, 2, 1.33 and 0.67 px.
+  expect(paceLength({ ...pace, frames: 10, slowFrames: 50 })).toBe(5 * 4 + 10);
   // By parts of a pixel it takes half as many frames more.
   expect(paceLength({ ...pace, stepPx: null })).toBeCloseTo(93 * 4 + 14);
 });

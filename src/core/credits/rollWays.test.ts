@@ -39,6 +39,12 @@ describe('ways to meet the length of a roll', () => {
     expect(long.size).toBe(1);
     expect(50_000 - long.waitFrames).toBe(rollLength(MEASURE, 900 * long.spacing));
     expect(long.spacing).toBeLessThanOrEqual(1.5);
+    expect(long.spacing).toBeGreaterThan(1.499);
+    // Slowing for two seconds costs about one, and gaps are as wide as they may be all the same.
+    const [slow] = rollWays(MEASURE, { ...LIMITS, frames: 50_000, slowFrames: 50 });
+    expect(slow.spacing).toBeGreaterThan(1.49);
+    expect(slow.spacing).toBeLessThanOrEqual(1.5);
+    expect(Math.abs(long.waitFrames - slow.waitFrames - 25)).toBeLessThan(3);
     const [short] = rollWays(MEASURE, { ...LIMITS, frames: 3 });
     expect(short.pxPerFrame * (3 - short.waitFrames)).toBeGreaterThanOrEqual(4980);
   });
@@ -107,11 +113,18 @@ test('the lengths of each speed: as designed, and as far as gaps and size go', (
   expect(lengths.map(({ pxPerFrame }) => pxPerFrame)).toEqual([1, 2, 3, 4]);
   // 3000 + 900 + 1080 px in all; at 0.9 of the size, 2700 + 0.7 × 810 + 1080; at 1.1, 3300 + 1.5 × 990 + 1080.
   expect(lengths[1]).toEqual({ pxPerFrame: 2, designed: 2490, least: 2174, most: 2932 });
-  for (const { pxPerFrame, least, most } of lengths)
-    for (const frames of [least, most]) {
-      const ways = rollWays(MEASURE, { ...LIMITS, frames });
-      expect(ways.find((way) => way.pxPerFrame === pxPerFrame)?.waitFrames).toBe(0);
-    }
+  // Slowing adds about half of its frames to each.
+  const slowed = speedLengths(MEASURE, { ...LIMITS, slowFrames: 50 }, 4);
+  expect(slowed.map(({ designed }, i) => designed - lengths[i].designed)).toEqual([25, 25, 25, 25]);
+  for (const [slowFrames, all] of [
+    [0, lengths],
+    [50, slowed],
+  ] as const)
+    for (const { pxPerFrame, least, most } of all)
+      for (const frames of [least, most]) {
+        const ways = rollWays(MEASURE, { ...LIMITS, slowFrames, frames });
+        expect(ways.find((way) => way.pxPerFrame === pxPerFrame)?.waitFrames).toBe(0);
+      }
   expect(speedLengths(MEASURE, { ...LIMITS, stepPx: 2 }, 4).map(({ pxPerFrame }) => pxPerFrame)).toEqual([
     2, 4,
   ]);
