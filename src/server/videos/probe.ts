@@ -11,10 +11,16 @@ export interface VideoFacts {
   readonly hasSound: boolean;
 }
 
-interface Stream {
+/** What ffprobe says of one stream. */
+export interface Stream {
   readonly codec_type?: string;
   readonly codec_name?: string;
   readonly width?: number;
+  readonly height?: number;
+  readonly sample_aspect_ratio?: string;
+  readonly color_space?: string;
+  readonly duration?: string;
+  readonly side_data_list?: readonly { readonly rotation?: number }[];
   readonly tags?: { readonly timecode?: string };
 }
 
@@ -35,7 +41,7 @@ function parsed(text: string): Probed {
 }
 
 /** What ffprobe says of a file; null where there is none, or it cannot read it. */
-async function probe(path: string): Promise<Probed | null> {
+export async function probe(path: string): Promise<Probed | null> {
   if (!hasFfmpeg()) return null;
   const args = ['-show_streams', '-show_format', '-of', 'json', '-protocol_whitelist', 'file', path];
   const said = await runTool('ffprobe', args).catch(() => null);

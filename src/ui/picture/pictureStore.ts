@@ -20,10 +20,11 @@ export function isLoaded(picture: string): boolean {
 
 /** Fetches and decodes a picture once, or opens a video; rejects when there is none. By what documents call it. */
 export function loadPicture(asset: string): Promise<void> {
+  const id = videoId(asset);
+  if (id !== null) return openMoving(id);
   const known = loading.get(asset);
   if (known !== undefined) return known;
-  const id = videoId(asset);
-  const started = id === null ? fetchPicture(asset) : openMoving(id);
+  const started = fetchPicture(asset);
   loading.set(asset, started);
   started.catch(() => loading.delete(asset));
   return started;

@@ -1,5 +1,6 @@
 import type { PictureSize } from '@/core/layers/layerKind';
-import { runTool } from '../ffmpeg';
+import type { Stream } from '../../videos/probe';
+import { probe } from '../../videos/probe';
 
 /** What the press has to know of a video to show it. */
 export interface PressVideo {
@@ -12,43 +13,25 @@ export interface PressVideo {
   readonly seconds: number | null;
 }
 
-interface Probed {
-  readonly streams?: readonly {
-    readonly width?: number;
-    readonly height?: number;
-    readonly sample_aspect_ratio?: string;
-    readonly color_space?: string;
-    readonly duration?: string;
-    readonly side_data_list?: readonly { readonly rotation?: number }[];
-  }[];
-  readonly format?: { readonly duration?: string };
-}
-
 // Files without tags: high definition is taken to be BT.709, what is smaller BT.601, as players do.
 const HD_LINES = 720;
 
 /** Looks into a video's file. Throws where nothing in it can be shown. */
 export async function pressVideo(path: string): Promise<PressVideo> {
-  const { streams = [], format } = await probe(path);
-  const [pictures] = streams;
+  const found = await probe(path);
+  const pictures = found?.streams?.find(({ codec_type }) => codec_type === 'video');
   if (pictures?.width === undefined || pictures.height === undefined)
     throw new Error(
       'A video that is shown cannot be read. Relink its clip, choose another, or leave it out.',
     );
   const { width, height, color_space: space = '' } = pictures;
-  const seconds = Number(pictures.duration ?? format?.duration ?? '');
+  const seconds = Number(pictures.duration ?? found?.format?.duration ?? '');
   return {
     path,
     size: shownSize(width, height, pictures),
     matrix: matrixOf(space, height),
     seconds: Number.isFinite(seconds) && seconds > 0 ? seconds : null,
   };
-}
-
-async function probe(path: string): Promise<Probed> {
-  const args = '-select_streams v:0 -show_streams -show_format -of json -protocol_whitelist file'.split(' ');
-  const said = await runTool('ffprobe', ['-v', 'error', ...args, path]).catch(() => null);
-  return said === null ? {} : (JSON.parse(said.toString()) as Probed);
 }
 
 /** What the file says of its colours, else what its size tells. */
@@ -60,7 +43,7 @@ function matrixOf(space: string, height: number): string {
 function shownSize(
   width: number,
   height: number,
-  { sample_aspect_ratio: aspect = '', side_data_list: sides = [] }: NonNullable<Probed['streams']>[number],
+  { sample_aspect_ratio: aspect = '', side_data_list: sides = [] }: Stream,
 ): PictureSize {
   const [over, under] = aspect.split(':').map(Number);
   const square = over > 0 && under > 0 ? Math.round((width * over) / under) : width;
