@@ -32,6 +32,8 @@ let order: readonly string[] = [];
 const cues = new Map<string, Cue>();
 let around: ProofSurroundings | null = null;
 let proofer: Promise<Proofer> | null = null;
+/** All that messages so far have asked for. */
+let loads: Promise<unknown> = Promise.resolve();
 let working = false;
 let focused: string | null = null;
 let turn = 0;
@@ -84,11 +86,14 @@ async function handle(message: ProofRequest): Promise<void> {
   }
   takeWork(message);
   if (around === null) return;
-  await Promise.all([
+  // What an earlier message asked for counts too: a video takes a while to open.
+  loads = Promise.all([
+    loads.catch(() => undefined),
     speller.load(languagesIn(around)),
     loadFontsFor(facesIn(around, message.changed)),
     loadTitlePictures(message.editions === undefined ? message.changed : titles.values()),
   ]);
+  await loads;
   // Fonts that came meanwhile have had it made anew.
   const made = await proofer;
   const waiting = made.update(everyTitle(around), around);
