@@ -246,6 +246,10 @@ test('a video plays beside a roll, from the moment when it comes; a file that is
   await expect(box.locator('option:checked')).toHaveText('two.webm');
   await goTo('00:00:03:00');
   await expect.poll(() => redAndBlue(page)).toEqual([false, true]);
+  // Proof has waited for it.
+  await page.getByText('Proof', { exact: true }).first().click();
+  await expect(page.getByText('All looked at')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('a picture of it is missing')).toHaveCount(0);
   await box.selectOption('');
   await expect.poll(() => redAndBlue(page)).toEqual([false, false]);
   await box.press('Control+z');
