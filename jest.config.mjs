@@ -17,12 +17,13 @@ const shared = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform,
+  setupFilesAfterEnv: ['<rootDir>/scripts/testSeed.mjs'],
 };
 
 const config = {
   globalSetup: '<rootDir>/scripts/testDatabase.mjs',
   // Machines are shared: a test that hangs is found all the same, and a slow minute fails nothing.
-  testTimeout: 300_000,
+  testTimeout: 600_000,
   // Most tests keep one core busy. A process that has grown large starts anew: modules of finished files stay in it.
   maxWorkers: 2,
   workerIdleMemoryLimit: '3GB',
@@ -38,7 +39,7 @@ const config = {
       displayName: 'interface',
       testEnvironment: 'jsdom',
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
-      setupFilesAfterEnv: ['<rootDir>/src/ui/testSetup.ts'],
+      setupFilesAfterEnv: [...shared.setupFilesAfterEnv, '<rootDir>/src/ui/testSetup.ts'],
     },
   ],
 };

@@ -45,7 +45,7 @@ test('titles that showed sample words which nobody typed are noted once, until s
   expect(await emptied()).toEqual([]);
   await close();
   rmSync(folder, { recursive: true });
-}, 60_000);
+});
 
 test('colours of a folder from before refer to those of its House, once, and no revision counts it', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'gilder-over-'));
@@ -73,4 +73,4 @@ test('colours of a folder from before refer to those of its House, once, and no 
   expect(goldsIn((await findTemplate(db, 'strap'))?.document)).toBe(0);
   await close();
   rmSync(folder, { recursive: true });
-}, 60_000);
+});

@@ -69,4 +69,4 @@ test('of processes that start at once exactly one has it, and killing it frees t
   const at = folder();
   for (let round = 0; round < 3; round++) expect(await race(at, 4)).toBe(1);
   (await lockFolder(at))();
-}, 120_000);
+});

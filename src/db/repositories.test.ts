@@ -33,7 +33,7 @@ beforeAll(async () => {
   open = await openDatabase(folder);
   db = open.db;
   await seedDemo(db, async () => undefined);
-}, 300_000);
+});
 
 afterAll(async () => {
   await open.close();

@@ -191,7 +191,7 @@ test('any display list looks the same, to the bit, however often it was painted,
     }),
     { numRuns: 60, seed: 18 },
   );
-}, 120_000);
+});
 
 test('a picture that comes late is seen in what was painted without it', () => {
   const image = createCanvas(4, 4);

@@ -35,7 +35,7 @@ test('any display list paints inside its bounds', () => {
     { numRuns: 120, seed: 12 },
   );
   expect(inked).toBeGreaterThan(50_000);
-}, 120_000);
+});
 
 test('a painter that has painted others before paints the same, and a part by itself is that part', () => {
   const used = new Painter(serverSurfaces);
@@ -58,4 +58,4 @@ test('a painter that has painted others before paints the same, and a part by it
     }),
     { numRuns: 80, seed: 12 },
   );
-}, 120_000);
+});

@@ -39,4 +39,4 @@ test('what was acknowledged survives kill -9, and the folder can be opened again
   expect(found?.document.name).toBe(`Revision ${found?.revision}`);
   await close();
   rmSync(folder, { recursive: true });
-}, 300_000);
+});

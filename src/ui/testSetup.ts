@@ -1,7 +1,11 @@
 import 'fake-indexeddb/auto';
 import '@testing-library/jest-dom/jest-globals';
+import { configure } from '@testing-library/react';
 import { TextDecoder, TextEncoder } from 'node:util';
 import { deserialize, serialize } from 'node:v8';
+
+// Machines are shared: what is waited for may take a slow minute, and what never comes is found all the same.
+configure({ asyncUtilTimeout: 60_000 });
 
 // jsdom lays nothing out, so nothing ever changes its size.
 class StillObserver {

@@ -47,7 +47,7 @@ test('any display list is painted as the canvas paints it', () => {
     }),
     { numRuns: 150, seed: 16 },
   );
-}, 120_000);
+});
 
 describe('every demo template', () => {
   let fonts: FontLibrary;

@@ -49,7 +49,7 @@ beforeAll(async () => {
   const payload = { name: 'J', output: 'png-still', format: 'wide-1080', rate: '25', titles: [] };
   await insertJob(open.db, 'j', payload, 0);
   await putHanded(open.db, HANDED);
-}, 120_000);
+});
 afterAll(async () => {
   await open.close();
   rmSync(all, { recursive: true });
@@ -128,5 +128,5 @@ describe('a backup', () => {
     expect(await daily()).toHaveLength(1);
     for (let i = 1; i < 10; i++) await backUpDaily(source, day(i));
     expect(await daily()).toHaveLength(7);
-  }, 60_000);
+  });
 });

@@ -33,7 +33,7 @@ beforeAll(async () => {
   mkdirSync(root);
   database = await openDatabase(join(data, 'data'));
   handOver = new HandOver({ db: database.db, root, folderOf: (id) => join(data, 'renders', id) });
-}, 300_000);
+});
 
 afterAll(async () => {
   await database.close();

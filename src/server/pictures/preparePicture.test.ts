@@ -162,7 +162,7 @@ describe('pictures of pixels', () => {
       ),
       { numRuns: 60 },
     );
-  }, 60_000);
+  });
 });
 
 /** A PNG that says it is as large as that, and unpacks to zeros. */
@@ -270,14 +270,12 @@ describe('drawings', () => {
     const slow = svg(
       `<defs><filter id="f"><feGaussianBlur stdDeviation="300"/><feTurbulence baseFrequency="0.9" numOctaves="200"/></filter></defs>${'<rect width="40" height="20" filter="url(#f)"/>'.repeat(400)}`,
     );
-    const before = Date.now();
     await expect(prepare('slow.svg', slow)).rejects.toThrow(
       /opens within 2 s, found "one that takes longer"/,
     );
-    expect(Date.now() - before).toBeLessThan(30_000);
     const limits = { seconds: 20, memoryBytes: 1_000_000 };
     const small = preparePicture({ bytes: slow, ending: 'svg' }, 'File', limits);
     await expect(small).rejects.toThrow(/opens in 1 MB, found "one that needs more"/);
     expect((await prepare('a.svg', svg('<rect width="40" height="20"/>'))).widthPx).toBe(2048);
-  }, 60_000);
+  });
 });

@@ -21,7 +21,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-order-'));
   database = await openDatabase(folder);
   await seedDemo(database.db, async () => undefined);
-}, 300_000);
+});
 
 afterAll(async () => {
   await database.close();

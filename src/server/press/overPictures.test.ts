@@ -145,7 +145,7 @@ test('every frame of a programme lies over the frame of the clip that is there, 
   expect(loud(21)).toBeGreaterThan(2000);
   expect(loud(43)).toBeGreaterThan(2000);
   expect(loud(47)).toBeLessThan(300);
-}, 120_000);
+});
 
 test.each([
   ['mp4-h265', 'hevc', 'yuv420p'],
@@ -181,7 +181,7 @@ test('timecode and the numbers of titles are burnt in where that is asked for', 
   // The number stands beside the timecode only while its title is there.
   expect(lit(10, 106, 200)).toBe(0);
   expect(lit(35, 106, 200)).toBeGreaterThan(5);
-}, 120_000);
+});
 
 test('a programme without a sound has no silent track, and one whose video is no video says so', async () => {
   const still = {
@@ -201,7 +201,7 @@ test('a programme without a sound has no silent track, and one whose video is no
   await expect(make({ ...programme, fileStem: 'broken' }, broken)).rejects.toThrow(
     /A video that is shown cannot be read/,
   );
-}, 120_000);
+});
 
 test('an interlaced programme is two fields a frame, in standard definition with its own pixels', async () => {
   const facts = await renderTitle({
@@ -227,7 +227,7 @@ test('an interlaced programme is two fields a frame, in standard definition with
   ]);
   expect(said.toString().trim().split(',').toSorted()).toEqual(['12:11', 'smpte170m', 'tt']);
   expect(facts).toMatchObject({ frames: 40, widthPx: 720, heightPx: 576 });
-}, 120_000);
+});
 
 test('a title shows the programme smaller, frame for frame, and squeezes it from the whole frame', async () => {
   const beside = testTemplate(
@@ -279,4 +279,4 @@ test('a title shows the programme smaller, frame for frame, and squeezes it from
   expect([alpha(10, inside), alpha(10, outside)]).toEqual([0, 0]);
   expect([alpha(20, inside), alpha(20, outside)]).toEqual([0, 255]);
   expect([alpha(39, [68, 40]), alpha(39, [380, 212]), alpha(39, [59, 126])]).toEqual([0, 0, 255]);
-}, 120_000);
+});

@@ -42,7 +42,7 @@ beforeAll(async () => {
     sources: NO_SOURCES,
   });
   await press.start();
-}, 300_000);
+});
 
 afterAll(async () => {
   await press.stop();
@@ -134,7 +134,7 @@ test('a programme is one file: captions at their frames, clear of titles, and no
   for (const empty of [0, 9, 30, 69, 95, 149]) expect([empty, rowsOf(empty)]).toEqual([empty, null]);
   for (const frame of [10, 29]) expect(rowsOf(frame)?.[0]).toBeGreaterThan(360);
   for (const frame of [70, 94]) expect(rowsOf(frame)?.[1]).toBeLessThan(360);
-}, 300_000);
+});
 
 /** The first and last row of a picture with anything in it; null for none. */
 function inkRows(bytes: Uint8Array): readonly [number, number] | null {
@@ -204,7 +204,7 @@ test('a job that is stopped ends at once, leaves no half file, and the next one 
   // The other lane made that while this one may still have been putting its half file away.
   while (readdirSync(press.folderOf(id)).length > 0) await new Promise((resolve) => setImmediate(resolve));
   expect((await findJob(database.db, id))?.files).toEqual([]);
-}, 60_000);
+});
 
 test('a job that cannot be rendered fails with the reason', async () => {
   const impossible = { ...payload('png-still'), format: 'wide-720' };
@@ -248,7 +248,7 @@ test('a title that cannot be made leaves the others alone, and is tried again by
   // What was finished was not made again.
   expect(again.files.map(({ sha256 }) => sha256)).toEqual(hashes);
   expect(again.progress.paintedFrames).toBe(job.progress.paintedFrames);
-}, 60_000);
+});
 
 test('what was made is taken as it is; one changed word makes one file again, under the same name', async () => {
   const named = (i: number, name: string): JobTitle => ({
@@ -301,7 +301,7 @@ test('what was made is taken as it is; one changed word makes one file again, un
   const third = await facts(['Ilse', 'Teo', 'Noor']);
   expect(third.files.map(({ reused }) => reused === true)).toEqual([false, false, true]);
   expect(third.files.map(({ sha256 }) => sha256)).toEqual(first.files.map(({ sha256 }) => sha256));
-}, 120_000);
+});
 
 test('an encoder that takes nothing any more is given up', async () => {
   // It reads one large picture in ten seconds.
@@ -313,7 +313,7 @@ test('an encoder that takes nothing any more is given up', async () => {
   })();
   await expect(feeding).rejects.toThrow(/took no picture for 0 s and was given up/);
   await feed.abort();
-}, 30_000);
+});
 
 test('what another process left half done is taken up and finished', async () => {
   const id = 'left-behind';
@@ -323,7 +323,7 @@ test('what another process left half done is taken up and finished', async () =>
   const job = await ended(id);
   expect(job).toMatchObject({ status: 'done', error: null });
   expect(job.files[0].frames).toBe(60);
-}, 300_000);
+});
 
 test('our PNG files decode to the very pixels', () => {
   const pixels = Uint8Array.from({ length: 7 * 5 * 4 }, (_, i) => (i * 37) % 256);

@@ -32,7 +32,7 @@ beforeAll(async () => {
   told = [];
   press.subscribe((job) => void told.push(job));
   await press.start();
-}, 300_000);
+});
 
 afterAll(async () => {
   await press.stop();
@@ -84,7 +84,7 @@ test('jobs of one title are made side by side, as titles of one job are', async 
   const firstEnd = told.findIndex(({ endedAt }) => endedAt !== null);
   const begun = told.slice(0, firstEnd).filter(({ status }) => status === 'running');
   expect(new Set(begun.map(({ id }) => id))).toEqual(new Set(ids));
-}, 60_000);
+});
 
 test('the one that is put first is made before those that wait longer, and before what is left of the one that runs', async () => {
   const long = await press.enqueue(payload('long', 5));
@@ -98,7 +98,7 @@ test('the one that is put first is made before those that wait longer, and befor
   expect(ends[0]).toBe(urgent);
   expect(ends.indexOf(waits)).toBeGreaterThan(0);
   expect([longJob.files.length, urgentJob.priority]).toEqual([5, 1]);
-}, 120_000);
+});
 
 test('a job that is paused lets others go on, keeps what is finished and goes on where it was', async () => {
   const id = await press.enqueue(payload('paused', 4));
@@ -115,7 +115,7 @@ test('a job that is paused lets others go on, keeps what is finished and goes on
   expect(job.files).toHaveLength(4);
   // Not made again.
   expect(job.files).toEqual(expect.arrayContaining([...before.files]));
-}, 120_000);
+});
 
 test('one that is stopped and tried again at once is made once', async () => {
   const id = await press.enqueue(payload('again', 3));
@@ -125,7 +125,7 @@ test('one that is stopped and tried again at once is made once', async () => {
   const job = await ended(id);
   expect(job).toMatchObject({ status: 'done', error: null });
   expect(job.files.map(({ name }) => name).toSorted()).toEqual(['000.mov', '001.mov', '002.mov']);
-}, 120_000);
+});
 
 test('a title that is put into the queue once more as it comes out of it is made once', async () => {
   const again = (jobId: string): Promise<unknown> =>
@@ -139,14 +139,14 @@ test('a title that is put into the queue once more as it comes out of it is made
   await ended(await press.enqueue(payload('after', 1)));
   expect((await findJob(database.db, id))?.files).toEqual(job.files);
   expect((await database.runSql("select from pgboss.job where data->>'jobId' = $1", [id])).rows).toEqual([]);
-}, 60_000);
+});
 
 test('a job that cannot even be begun fails with the reason, and those behind it are made', async () => {
   const broken = { ...payload('broken', 1), output: 'wax-roll' };
   const [bad, good] = [await press.enqueue(broken), await press.enqueue(payload('behind', 1))];
   expect(await ended(bad)).toMatchObject({ status: 'failed', error: expect.stringContaining('wax-roll') });
   expect((await ended(good)).status).toBe('done');
-}, 60_000);
+});
 
 test('many jobs at once that are stopped as they come never stay behind as running', async () => {
   const ids = await Promise.all(Array.from({ length: 8 }, (_, i) => press.enqueue(payload(`burst ${i}`, 1))));
@@ -154,7 +154,7 @@ test('many jobs at once that are stopped as they come never stay behind as runni
   const last = await ended(await press.enqueue(payload('last', 1)));
   expect(last.status).toBe('done');
   for (const id of ids) expect(['cancelled', 'done']).toContain((await findJob(database.db, id))?.status);
-}, 60_000);
+});
 
 test('what a process left in the queue that ended at once is not in it when the next one opens it', async () => {
   const own = mkdtempSync(join(tmpdir(), 'gilder-left-'));
@@ -171,4 +171,4 @@ test('what a process left in the queue that ended at once is not in it when the 
   expect(await queue.take()).toMatchObject({ jobId: 'job', index: 0 });
   await second.close();
   rmSync(own, { recursive: true });
-}, 300_000);
+});

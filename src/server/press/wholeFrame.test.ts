@@ -90,7 +90,7 @@ test('pictures shown one after another in a frame, and copied to the slots of a 
     { numRuns: 24, seed: 12 },
   );
   expect(seen).toBeGreaterThan(10);
-}, 120_000);
+});
 
 test('a small thing that jumps across a frame leaves nothing behind, in the frame, round it, and in slots that missed it', () => {
   const format = { ...FORMAT, widthPx: 500, heightPx: 70 };

@@ -53,7 +53,7 @@ beforeAll(async () => {
   process.env.GILDER_DATA = folder;
   await workshop();
   pool = new RenderPool(1);
-}, 300_000);
+});
 
 afterEach(async () => {
   const { db } = await workshop();

@@ -31,7 +31,7 @@ beforeAll(async () => {
     sources: NO_SOURCES,
   });
   await press.start();
-}, 300_000);
+});
 afterAll(async () => {
   await press.stop();
   await database.close();
@@ -109,7 +109,7 @@ test('files go once they are older than the House keeps them, but for those that
   });
   expect(again?.files[0].sha256).toBe(before?.files[0].sha256);
   expect(existsSync(join(press.folderOf(old), 'old.png'))).toBe(true);
-}, 300_000);
+});
 
 test('folders that stayed when the server ended too early go at the next look, and no others', async () => {
   const renderFolder = join(data, 'renders');
@@ -127,4 +127,4 @@ test('folders that stayed when the server ended too early go at the next look, a
   await over(gone);
   expect(await sweepLeftFolders(shop)).toEqual([]);
   expect(readdirSync(press.folderOf(gone))).toContain('gone.png');
-}, 300_000);
+});

@@ -31,7 +31,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-room-'));
   process.env.GILDER_DATA = folder;
   await workshop();
-}, 120_000);
+});
 afterAll(async () => {
   const { press, close } = await workshop();
   stopPictures();

@@ -19,7 +19,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-sounds-'));
   process.env.GILDER_DATA = folder;
   await workshop();
-}, 300_000);
+});
 
 afterAll(async () => {
   const { press, close } = await workshop();

@@ -28,7 +28,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'gilder-usecases-'));
   process.env.GILDER_DATA = folder;
   await workshop();
-}, 300_000);
+});
 
 afterAll(async () => {
   const { press, close } = await workshop();

@@ -118,7 +118,7 @@ test('a sheet becomes titles and files, each row with its end or what is wrong w
   expect(readdirSync(join(folder, 'evening news')).toSorted()).toEqual(
     ['.orders.json', 'evening news.csv', 'report.csv', made.File].toSorted(),
   );
-}, 60_000);
+});
 
 test('one that still grows is left alone, one of the same name gets a figure, one that is none says so', async () => {
   await begin();
@@ -141,7 +141,7 @@ test('one that still grows is left alone, one of the same name gets a figure, on
   expect(await reportOf('empty')).toMatchObject([
     { Status: 'refused', 'What is wrong': expect.stringContaining('Sheet') },
   ]);
-}, 60_000);
+});
 
 test('what was taken is ordered once, though the server ends in the middle', async () => {
   await begin();
@@ -170,7 +170,7 @@ test('what was taken is ordered once, though the server ends in the middle', asy
   await begin();
   look();
   expect(await reportOf('again')).toMatchObject([{ Status: 'done' }]);
-}, 60_000);
+});
 
 test('a job that was over while nobody could hear of it is found when it is looked for', async () => {
   const deaf = {
@@ -194,4 +194,4 @@ test('a job that was over while nobody could hear of it is found when it is look
   expect(readFileSync(report, 'utf8')).toContain('waiting');
   watch.catchUp();
   expect((await reportOf('unheard')).map(({ Status }) => Status)).toEqual(['done']);
-}, 60_000);
+});

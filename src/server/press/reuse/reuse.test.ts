@@ -25,7 +25,7 @@ beforeAll(async () => {
   pool = new RenderPool(1);
   const { db } = database;
   maker = titleMaker({ db, pool, folder: join(folder, 'renders'), sources: NO_SOURCES });
-}, 300_000);
+});
 
 afterAll(async () => {
   await pool.close();
@@ -119,11 +119,11 @@ test('of another delivery, or of a file that is not as it was, nothing is taken'
   writeFileSync(before.path, bytes);
   const after = await make(payload, programme(['Ilse Marrow', 'Odo Fenn', 'Wren Tallis']));
   expect(after.file.framesKept).toBeUndefined();
-}, 300_000);
+});
 
 test('a programme that only became shorter paints nothing but what is compared', async () => {
   const payload = order('mov-prores', { origin: 'osier/fourth', format: 'wide-576' });
   await make(payload, programme(FIRST));
   const shorter = await make(payload, { ...programme(FIRST), lengthFrames: 149 });
   expect(shorter.file).toMatchObject({ framesPainted: 0, framesKept: 149, frames: 149 });
-}, 300_000);
+});
