@@ -1,8 +1,6 @@
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import { drag, middle, newProject, paste, saved } from './hands';
+import { drag, goTo, middle, newProject, paste, redAndBlue, redThenBlue, saved } from './hands';
 
 const LIST = [
   'Lantern Regatta',
@@ -175,42 +173,10 @@ test('what one desk changes in credits comes to the other by itself', async ({ p
   await expect(words(page, 7)).toHaveValue('Withy Beds');
 });
 
-/** How much of the desk's picture is plainly red, and how much blue. */
-const redAndBlue = (page: Page): Promise<readonly [boolean, boolean]> =>
-  page
-    .getByRole('region', { name: 'Picture' })
-    .locator('canvas')
-    .evaluate((canvas: HTMLCanvasElement) => {
-      const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? {
-        data: [],
-      };
-      let [red, blue] = [0, 0];
-      for (let at = 0; at < data.length; at += 4) {
-        if (data[at] > 180 && data[at + 1] < 60 && data[at + 2] < 60) red++;
-        if (data[at + 2] > 180 && data[at] < 60 && data[at + 1] < 60) blue++;
-      }
-      return [red > 400, blue > 400] as const;
-    });
-
 test('a video plays beside a roll, from the moment when it comes; a file that is none is refused', async ({
   page,
 }, info) => {
-  const clip = info.outputPath('two.webm');
-  // A second of red, then blue.
-  const source = [
-    '-f',
-    'lavfi',
-    '-i',
-    'color=red:s=320x180:r=25:d=1',
-    '-f',
-    'lavfi',
-    '-i',
-    'color=blue:s=320x180:r=25:d=4',
-  ];
-  execFileSync('ffmpeg', [
-    ...['-v', 'error', '-y', ...source, '-filter_complex', '[0][1]concat=n=2'],
-    ...['-c:v', 'libvpx-vp9', '-b:v', '400k', clip],
-  ]);
+  const clip = redThenBlue(info);
   await newCredits(page, 'Credits with a video');
   await readList(page, '# Bearers\nUna Zell\nTeo Vance');
   await page.getByRole('button', { name: 'Add 3 rows' }).click();
@@ -221,7 +187,7 @@ test('a video plays beside a roll, from the moment when it comes; a file that is
   await expect(page.getByText(/"?odd\.webm/).first()).toBeVisible();
   const box = page.getByLabel('Picture or video of row 2', { exact: true });
   await expect(box).toHaveValue('');
-  await file.setInputFiles({ name: 'two.webm', mimeType: 'video/webm', buffer: readFileSync(clip) });
+  await file.setInputFiles({ name: 'two.webm', mimeType: 'video/webm', buffer: clip });
   await expect(box.locator('option:checked')).toHaveText('two.webm');
   await page.getByLabel('When the picture of row 2 comes', { exact: true }).selectOption('some');
   await page.getByLabel('How long the picture of row 2 stands', { exact: true }).selectOption('some');
@@ -229,22 +195,17 @@ test('a video plays beside a roll, from the moment when it comes; a file that is
   await comes.fill('1');
   await comes.press('Enter');
 
-  const goTo = async (timecode: string): Promise<void> => {
-    const playhead = page.getByLabel('Timecode of the playhead');
-    await playhead.fill(timecode);
-    await playhead.press('Enter');
-  };
-  await goTo('00:00:01:20');
+  await goTo(page, '00:00:01:20');
   await expect.poll(() => redAndBlue(page)).toEqual([true, false]);
-  await goTo('00:00:03:00');
+  await goTo(page, '00:00:03:00');
   await expect.poll(() => redAndBlue(page)).toEqual([false, true]);
-  await goTo('00:00:01:20');
+  await goTo(page, '00:00:01:20');
   await expect.poll(() => redAndBlue(page)).toEqual([true, false]);
   await saved(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Credits' }).click();
   await expect(box.locator('option:checked')).toHaveText('two.webm');
-  await goTo('00:00:03:00');
+  await goTo(page, '00:00:03:00');
   await expect.poll(() => redAndBlue(page)).toEqual([false, true]);
   // Proof has waited for it.
   await page.getByText('Proof', { exact: true }).first().click();

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import type { Locator, Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import type { Locator, Page, TestInfo } from '@playwright/test';
 import { expect } from '@playwright/test';
 
 /** A drag as a hand does it: press, a nudge, then steps. `hold` keeps the button down at the end. */
@@ -105,4 +106,41 @@ export async function paste(page: Page, text: string): Promise<void> {
     const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
     document.activeElement?.dispatchEvent(event);
   }, text);
+}
+
+/** Puts the desk's playhead at a timecode. */
+export async function goTo(page: Page, timecode: string): Promise<void> {
+  const playhead = page.getByLabel('Timecode of the playhead');
+  await playhead.fill(timecode);
+  await playhead.press('Enter');
+}
+
+/** The file of a video: a second of red, then four of blue. */
+export function redThenBlue(info: TestInfo): Buffer {
+  const clip = info.outputPath('two.webm');
+  const colour = (name: string, seconds: number): string[] => [
+    ...['-f', 'lavfi', '-i'],
+    `color=${name}:s=320x180:r=25:d=${seconds}`,
+  ];
+  execFileSync('ffmpeg', [
+    ...['-v', 'error', '-y', ...colour('red', 1), ...colour('blue', 4)],
+    ...['-filter_complex', '[0][1]concat=n=2', '-c:v', 'libvpx-vp9', '-b:v', '400k', clip],
+  ]);
+  return readFileSync(clip);
+}
+
+/** Whether some of the desk's picture is plainly red, and blue. */
+export function redAndBlue(page: Page): Promise<readonly [boolean, boolean]> {
+  const canvas = page.getByRole('region', { name: 'Picture' }).locator('canvas');
+  return canvas.evaluate((element: HTMLCanvasElement) => {
+    const { data } = element.getContext('2d')?.getImageData(0, 0, element.width, element.height) ?? {
+      data: [],
+    };
+    let [red, blue] = [0, 0];
+    for (let at = 0; at < data.length; at += 4) {
+      if (data[at] > 180 && data[at + 1] < 60 && data[at + 2] < 60) red++;
+      if (data[at + 2] > 180 && data[at] < 60 && data[at + 1] < 60) blue++;
+    }
+    return [red > 400, blue > 400] as const;
+  });
 }

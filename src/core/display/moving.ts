@@ -8,6 +8,9 @@ import type { DisplayItem } from './list';
 const VIDEO = 'video:';
 const MOVING = 'moving:';
 
+// A hair before a frame is that frame.
+const DUST = 1e-6;
+
 /** A video and a moment of it, in seconds from its start. */
 export interface MovingMoment {
   readonly id: string;
@@ -27,6 +30,16 @@ export function videoId(picture: string): string | null {
 /** What an image of a display list is called that shows a video at a moment. */
 export function movingImage({ id, seconds }: MovingMoment): string {
   return `${MOVING}${id}@${seconds}`;
+}
+
+/**
+ * What an image of a display list is called that shows a picture of a document at a time: of a video the frame that is
+ * there, the same for both fields, since a frame of the title began.
+ */
+export function pictureAt(picture: string, seconds: number, frameSeconds: number): string {
+  const id = videoId(picture);
+  if (id === null) return picture;
+  return movingImage({ id, seconds: Math.max(0, Math.floor(seconds / frameSeconds + DUST)) * frameSeconds });
 }
 
 /** The video and the moment that an image of that name shows; null for another picture. */

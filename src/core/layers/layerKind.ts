@@ -130,8 +130,8 @@ export interface Measured {
   readonly snaps?: { readonly x: boolean; readonly y: boolean };
   /** What only credits have. */
   readonly credits?: MeasuredCredits;
-  /** The shapes at a time, for a layer whose content moves by itself. */
-  animate?(seconds: number, box: PlacedBox, toPixels: Matrix): UnitShape[];
+  /** The shapes at a time, for a layer whose content moves by itself; `frameSeconds` is how long the title shows one frame. */
+  animate?(seconds: number, box: PlacedBox, toPixels: Matrix, frameSeconds: number): UnitShape[];
 }
 
 /** A part of a layer that moves as one. */

@@ -23,7 +23,7 @@ function shapes(more: Partial<ParticlesLayer>, seconds = 3): UnitShape[] {
   const layer = { ...newParticlesLayer('p', 'P'), ...more };
   const measured = bindParticles(layer).measure({ pictures: PICTURES } as unknown as MeasureContext);
   if (measured === null) throw new Error('not measured');
-  const made = measured.animate?.(seconds, BOX, IDENTITY) ?? [];
+  const made = measured.animate?.(seconds, BOX, IDENTITY, 0.04) ?? [];
   return [...made];
 }
 

@@ -5,6 +5,7 @@ import { middleOf } from '../kit/rect';
 import { seededShare } from '../kit/seeded';
 import type { ParticlesLayer } from '../model/template';
 import type { UnitShape } from '../display/unitShape';
+import { pictureAt } from '../display/moving';
 import { pathShape, solid } from '../display/unitShape';
 import type { LayerBinding, PictureSize } from './layerKind';
 import { animatedContent } from './animatedContent';
@@ -22,7 +23,10 @@ export function bindParticles(layer: ParticlesLayer): LayerBinding {
     measure: ({ pictures }) => {
       const { picture = null } = layer;
       const size = picture === null ? undefined : pictures.size(picture);
-      return animatedContent(layer, (seconds, box) => particles(layer, seconds, box, size));
+      return animatedContent(layer, (seconds, box, _toPixels, frameSeconds) => {
+        const now = picture === null ? null : pictureAt(picture, seconds, frameSeconds);
+        return particles({ ...layer, picture: now }, seconds, box, size);
+      });
     },
   };
 }

@@ -3,10 +3,11 @@ import fc from 'fast-check';
 import { serverFonts } from '../../server/fontFiles';
 import type { DisplayItem } from '../display/list';
 import { newPictureLayer } from '../model/newLayers';
-import type { PictureLayer } from '../model/template';
+import { movingImage, movingImages } from '../display/moving';
+import type { PictureLayer, Span, Template } from '../model/template';
 import type { Rect } from '../kit/rect';
 import { FORMATS } from '../frame/formats';
-import { place, testTemplate } from '../testing';
+import { place, testBox, testTemplate } from '../testing';
 import type { FontLibrary } from '../text/fontLibrary';
 import { compile } from '../timeline/compile';
 import { designFrames, stretchTiming } from '../titleTime/stretch';
@@ -116,5 +117,56 @@ describe('a picture in a box of another shape', () => {
         expect(Math.min(widthPx - crop.width, heightPx - crop.height)).toBeCloseTo(0, 4);
       }),
     );
+  });
+});
+
+describe('a video in place of a picture', () => {
+  const upright = { widthPx: 90, heightPx: 160 };
+  const plain = pictureLayer({ asset: 'video:reel' });
+  const film = (motion: Partial<PictureLayer['motion']> = {}): PictureLayer => ({
+    ...plain,
+    motion: { ...plain.motion, in: [], out: [], ...motion },
+  });
+  const moments = (template: Template): ((frame: number) => string[]) => {
+    const rate = RATES.get('25');
+    const format = FORMATS.get('wide-1080');
+    const compiled = compile(template, {}, format, fonts, sizes({ 'video:reel': upright }));
+    const timing = stretchTiming(template.timing, designFrames(template.timing, rate), rate);
+    return (frame) => [...movingImages(compiled.frame(frame * timing.frameSeconds, timing).items)];
+  };
+  const at = (frame: number): string[] => [movingImage({ id: 'reel', seconds: frame * 0.04 })];
+
+  test('shows its frames from the first of the title on, one for both fields', () => {
+    const shows = moments(testTemplate([film()]));
+    for (const frame of [0, 1, 7, 49]) {
+      expect(shows(frame)).toEqual(at(frame));
+      expect(shows(frame + 0.5)).toEqual(at(frame));
+    }
+  });
+
+  test('in a layer that is there for a part of the title, from the first of that', () => {
+    const span: Span = {
+      from: { from: 'start', offsetSeconds: 1, share: 0 },
+      to: { from: 'end', offsetSeconds: 0, share: 0 },
+    };
+    const shows = moments(testTemplate([film({ span })]));
+    expect(shows(24)).toEqual([]);
+    expect(shows(25)).toEqual(at(0));
+    expect(shows(40)).toEqual(at(15));
+  });
+
+  test('is as large as the frame has room for, however large its frames are decoded', () => {
+    for (const share of [1, 0.5]) {
+      const size = { widthPx: upright.widthPx * share, heightPx: upright.heightPx * share };
+      const template = testTemplate([film()]);
+      const compiled = compile(template, {}, FORMATS.get('wide-1080'), fonts, sizes({ 'video:reel': size }));
+      expect(compiled.boxes.get('p')).toMatchObject({ width: (1080 * 90) / 160, height: 1080 });
+    }
+  });
+
+  test('fills words, too', () => {
+    const layer = testBox('b');
+    const shows = moments(testTemplate([{ ...layer, look: { ...layer.look, picture: 'video:reel' } }]));
+    expect(shows(30)).toEqual(at(30));
   });
 });

@@ -1,4 +1,5 @@
 import type { FieldValue, PictureLayer, PictureView } from '../model/template';
+import { pictureAt, videoId } from '../display/moving';
 import { rectOutline } from '../display/shapes';
 import type { Rect } from '../kit/rect';
 import type { LayerBinding, LayerUnit, MeasureContext, Measured, PictureSize, Property } from './layerKind';
@@ -134,10 +135,16 @@ function measurePicture(layer: PictureLayer, context: MeasureContext): Measured 
     if (layer.sizing === 'fixed') return { width: layer.widthU, height: layer.heightU };
     if (size === undefined) return { width: 320, height: 180 };
     if (isFullFrame(size, frame)) return { x: 0, y: 0, width: frame.width, height: frame.height };
+    if (layer.asset !== null && videoId(layer.asset) !== null) return largestWithin(size, frame);
     return { width: size.widthPx, height: size.heightPx };
   };
   const { width, height, x, y } = own();
   if (width <= 0 || height <= 0) return null;
+  const drawn = (box: Rect, seconds: number, frameSeconds: number): UnitShape =>
+    size === undefined || layer.asset === null
+      ? pictureStandIn(box)
+      : imageShape(box, layer, size, pictureAt(layer.asset, seconds, frameSeconds));
+  const plays = size !== undefined && layer.asset !== null && videoId(layer.asset) !== null;
   return {
     ...NO_TEXT,
     width,
@@ -146,11 +153,19 @@ function measurePicture(layer: PictureLayer, context: MeasureContext): Measured 
     y,
     firstBaseline: height,
     lastBaseline: height,
-    units: (_kind, box): LayerUnit[] => {
-      const drawn = size === undefined ? pictureStandIn(box) : imageShape(box, layer, size);
-      return [{ box, ink: box, shapes: [drawn] }];
-    },
+    units: (_kind, box): LayerUnit[] => [{ box, ink: box, shapes: [drawn(box, 0, 1)] }],
+    ...(plays && {
+      animate: (seconds, { x, y, width, height }, _toPixels, frameSeconds) => [
+        drawn({ x, y, width, height }, seconds, frameSeconds),
+      ],
+    }),
   };
+}
+
+/** A video has no size of its own, since its frames are decoded in several: it is as large as there is room for. */
+function largestWithin({ widthPx, heightPx }: PictureSize, frame: Rect): { width: number; height: number } {
+  const scale = Math.min(frame.width / widthPx, frame.height / heightPx);
+  return { width: widthPx * scale, height: heightPx * scale };
 }
 
 /** The middle part of a picture that covers a box without being stretched, in the picture's px. */
@@ -166,8 +181,7 @@ export function pictureStandIn(box: Rect): Extract<UnitShape, { kind: 'path' }> 
   return pathShape(rectOutline(box), solid('#8a8478'), 0.5);
 }
 
-function imageShape(box: Rect, layer: PictureLayer, size: PictureSize): UnitShape {
-  const asset = layer.asset ?? '';
+function imageShape(box: Rect, layer: PictureLayer, size: PictureSize, asset: string): UnitShape {
   if (layer.view != null) {
     return { kind: 'image', asset, sourcePx: viewCrop(size, box, layer.view), rect: box, opacity: 1 };
   }

@@ -67,7 +67,7 @@ export interface CompiledLayer {
   /** Its own paints, where they are not those that it was laid out with. */
   readonly repaint: ((own: OwnPaint) => LayerPaint | null) | null;
   /** The shapes at a time, for a layer whose content moves by itself. */
-  readonly animate: ((seconds: number) => UnitShape[]) | null;
+  readonly animate: ((seconds: number, frameSeconds: number) => UnitShape[]) | null;
   readonly pictureSize: PictureSize | undefined;
   /** Whether numbers of it ever count. */
   readonly counts: boolean;
@@ -179,7 +179,8 @@ function spanOf({ motion: { span = null } }: Layer, design: Timing): CompiledLay
 }
 
 function animation({ animate }: Measured, box: PlacedBox, format: FrameFormat): CompiledLayer['animate'] {
-  return animate === undefined ? null : (seconds) => animate(seconds, box, unitsToPixels(format));
+  if (animate === undefined) return null;
+  return (seconds, frameSeconds) => animate(seconds, box, unitsToPixels(format), frameSeconds);
 }
 
 function transforms(

@@ -24,8 +24,14 @@ export interface Dressing {
   readonly layer: Layer;
   readonly box: Rect;
   readonly matrix: Matrix;
-  /** The size of the picture that fills it, when it has one and that is here. */
-  readonly pictureSize: PictureSize | undefined;
+  /** Null for none, or one that is not here. */
+  readonly fill: PictureFill | null;
+}
+
+/** A picture that fills the shapes of a layer, by what display lists call it. */
+export interface PictureFill {
+  readonly asset: string;
+  readonly size: PictureSize;
 }
 
 /**
@@ -174,10 +180,10 @@ function blurredItems(items: readonly DisplayItem[], { layer, matrix }: Dressing
 
 /** The picture that fills the layer's shapes, cut to cover its box; the plain items while it is not here. */
 function pictureFill(items: readonly DisplayItem[], dressing: Dressing): readonly DisplayItem[] {
-  const { box, layer, matrix, pictureSize } = dressing;
-  const asset = layer.look.picture;
-  if (asset === null || pictureSize === undefined || items.length === 0) return items;
-  const sourcePx = coverCrop(pictureSize, box);
+  const { box, matrix, fill } = dressing;
+  if (fill === null || items.length === 0) return items;
+  const { asset } = fill;
+  const sourcePx = coverCrop(fill.size, box);
   const image: DisplayItem = { kind: 'image', asset, sourcePx, rect: box, matrix, opacity: 1 };
   return [{ kind: 'mask', mode: 'in', items: [image], mask: items }];
 }

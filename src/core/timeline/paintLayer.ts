@@ -1,4 +1,5 @@
 import type { DisplayItem } from '../display/list';
+import { pictureAt } from '../display/moving';
 import { roundedRectOutline } from '../display/shapes';
 import type { Lookup } from '../kit/overlay';
 import type { Matrix } from '../kit/matrix';
@@ -19,6 +20,7 @@ import type { Carried } from './carried';
 import { carriedBy } from './carried';
 import type { PosedUnit } from './columns';
 import type { CompiledLayer } from './compileLayer';
+import type { PictureFill } from './dressItems';
 import { dressItems } from './dressItems';
 import type { MappedUnit } from './mapUnit';
 import { layerMatrix, mapUnit } from './mapUnit';
@@ -155,13 +157,23 @@ function paintMoment(stage: Stage, layer: CompiledLayer, seconds: number, toPixe
     });
   const blurPx = (): number => Math.min(...posed.map((unit) => blurOf(unit, matrix)));
   if (posed.length === 0) return { items: [], covered, blurPx };
-  const { box, pictureSize, window } = layer;
+  const { box, window } = layer;
   const keptTo = (items: DisplayItem[]): DisplayItem[] =>
     window === null || items.length === 0 ? items : [clippedTo(window, items, matrix)];
   const ground = keptTo(highlightItems(layer, posed, matrix));
   const face = keptTo(contentItems(stage, layer, posed, seconds, matrix));
-  const dressed = dressItems({ ground, face }, { layer: layer.layer, box, matrix, pictureSize });
+  const fill = fillOf(layer, seconds, stage.timing);
+  const dressed = dressItems({ ground, face }, { layer: layer.layer, box, matrix, fill });
   return { items: shaded(dressed, foldShade(layer)), covered, blurPx };
+}
+
+/** The picture that fills a layer, of a video the frame that is there now. */
+function fillOf(layer: CompiledLayer, seconds: number, title: TitleTiming): PictureFill | null {
+  const { picture } = layer.layer.look;
+  const { pictureSize: size } = layer;
+  if (picture === null || size === undefined) return null;
+  const { fromSeconds, timing } = layer.spanAt?.(title) ?? { fromSeconds: 0, timing: title };
+  return { asset: pictureAt(picture, seconds - fromSeconds, timing.frameSeconds), size };
 }
 
 /** How dark a layer is that is folded: fully where it is seen from the side. */

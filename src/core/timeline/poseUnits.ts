@@ -26,7 +26,7 @@ function straightUnits(layer: CompiledLayer, seconds: number, timing: TitleTimin
   const { animate, counts, swaps } = layer;
   if (animate !== null) {
     // A layer whose content moves by itself has one unit, with the shapes that it has now.
-    const shapes = animate(seconds);
+    const shapes = animate(seconds, timing.frameSeconds);
     return posed.map(({ unit, acts }) => ({ unit: { ...unit, shapes }, acts }));
   }
   const counted = counts ? countUnits(layer, posed) : posed;

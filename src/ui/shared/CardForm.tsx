@@ -10,6 +10,7 @@ import { assertNever } from '@/core/kit/assertNever';
 import { ChoiceBox } from './ChoiceBox';
 import { ColourBox, RefersContext } from './ColourBox';
 import { NumberBox } from './NumberBox';
+import type { VideoSource } from './PictureBox';
 import { PictureBox } from './PictureBox';
 import { RowsBox } from './RowsBox';
 import { SwitchBox } from './SwitchBox';
@@ -24,12 +25,14 @@ interface Props {
   readonly showsSamples?: boolean;
   /** Fields in which several titles differ: what they say is not shown, and stays until something is typed. */
   readonly mixed?: ReadonlySet<string>;
+  /** Where videos come from, where a picture may be one. */
+  readonly videos?: VideoSource;
 }
 
 const NONE: ReadonlySet<string> = new Set();
 
 /** The card: the form that an editor fills for one title. */
-export function CardForm({ template, values, onChange, showsSamples = false, mixed = NONE }: Props) {
+export function CardForm({ template, values, onChange, showsSamples = false, mixed = NONE, videos }: Props) {
   if (template.fields.length === 0)
     return <p className="text-soft">Nothing on this template is open to editors.</p>;
   return (
@@ -52,6 +55,7 @@ export function CardForm({ template, values, onChange, showsSamples = false, mix
               }
               sample={isWords(field) ? String(designValue(template, field)) : ''}
               mixed={mixed.has(field.id)}
+              videos={videos}
               onChange={(value) => onChange(field.id, value)}
             />
             {field.help !== '' && <p className="mt-0.5 text-[12px] text-soft">{field.help}</p>}
@@ -69,10 +73,11 @@ interface ControlProps {
   /** What the design shows in its place: a hint, never more. */
   readonly sample: string;
   readonly mixed: boolean;
+  readonly videos: VideoSource | undefined;
   readonly onChange: (value: FieldValue) => void;
 }
 
-function FieldControl({ template, field, value, sample, mixed, onChange }: ControlProps) {
+function FieldControl({ template, field, value, sample, mixed, videos, onChange }: ControlProps) {
   const { label, limits } = field;
   switch (field.kind) {
     case 'text':
@@ -141,7 +146,7 @@ function FieldControl({ template, field, value, sample, mixed, onChange }: Contr
       return (
         <>
           {mixed && <Several />}
-          <PictureBox label={label} value={mixed ? '' : String(value)} onChange={onChange} />
+          <PictureBox label={label} value={mixed ? '' : String(value)} onChange={onChange} videos={videos} />
         </>
       );
     case 'date':

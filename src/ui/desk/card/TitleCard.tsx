@@ -10,6 +10,7 @@ import { creditsLayer } from '@/core/project/titleCredits';
 import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { CardForm } from '../../shared/CardForm';
+import { VIDEOS_FOR_TITLES } from '../media';
 import { Segmented } from '../../shared/Segmented';
 import {
   useApplyTitles,
@@ -202,6 +203,7 @@ function CardFields({ first, chosen }: ChosenTitles) {
         template={template}
         values={valuesOf(first)}
         mixed={mixed}
+        videos={VIDEOS_FOR_TITLES}
         onChange={set}
       />
       {otherwise.length > 0 && (
