@@ -204,7 +204,9 @@ test('a package with large pictures goes in whole', async ({ page }, info) => {
   }
 });
 
-test('a template is deleted, brought back, and deleted for good, by keyboard', async ({ page }) => {
+test('a template goes into a folder, is deleted, brought back, and deleted for good, by keyboard', async ({
+  page,
+}) => {
   const copied = await page.request.post('/api/templates/slate-corner/copy');
   const { id }: { id: string } = await copied.json();
   const asked = await page.request.get(`/api/templates/${id}`);
@@ -213,6 +215,20 @@ test('a template is deleted, brought back, and deleted for good, by keyboard', a
   const menu = page.getByRole('button', { name: `What to do with ${document.name}`, exact: true });
   await menu.focus();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: /^Move to folder/ })).toHaveAttribute('data-focus');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog').getByLabel('Folder')).toBeFocused();
+  await page.keyboard.type('Weir works/Old');
+  await page.keyboard.press('Enter');
+  const folder = page.getByRole('button', { name: 'Weir works, Old 1' });
+  await folder.press('Enter');
+  await expect(menu).toBeVisible();
+  await expect(page.getByRole('button', { name: /^What to do with/ })).toHaveCount(1);
+  await page.reload();
+  await page.getByRole('button', { name: 'Weir works 1' }).press('Enter');
+  await menu.press('Enter');
+  await expect(page.getByRole('menuitem', { name: /^Move to folder/ })).toHaveAttribute('data-focus');
+  await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('menuitem', { name: /^Set aside/ })).toHaveAttribute('data-focus');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
@@ -230,9 +246,13 @@ test('a template is deleted, brought back, and deleted for good, by keyboard', a
   await expect(row).toHaveCount(0);
   await page.goto('/bench');
   await expect(menu).toBeVisible();
+  // It came back to where it was.
+  await expect(folder).toBeVisible();
   await menu.press('Enter');
+  await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expect(menu).toHaveCount(0);
+  await expect(folder).toHaveCount(0);
   await showAway();
   await row.getByRole('button', { name: 'Delete for good…' }).press('Enter');
   await expect(page.getByText(/Nothing uses it/)).toBeVisible();

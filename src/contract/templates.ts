@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { folderSchema } from '../core/model/folders';
 import type { Template } from '../core/model/template';
 import { templateSchema } from '../core/model/templateSchema';
 import { STARTS } from '../core/starts';
@@ -28,7 +29,7 @@ const bench = {
 };
 
 /** A template in the list of the bench. */
-export const templateSummarySchema = yup.object({ ...bench, ...listed });
+export const templateSummarySchema = yup.object({ ...bench, folder: text(), ...listed });
 export type TemplateSummary = TypeOf<typeof templateSummarySchema>;
 
 /** A template as it is worked on. */
@@ -42,8 +43,27 @@ export const editionRecordSchema = yup.object({ ...release, document: documentOf
 export type EditionRecord = TypeOf<typeof editionRecordSchema>;
 
 /** A template on the shelf: its newest edition, and the number of titles that use any edition of it. */
-export const shelfEntrySchema = yup.object({ ...release, ...listed, totalUses: whole() });
+export const shelfEntrySchema = yup.object({ ...release, folder: text(), ...listed, totalUses: whole() });
 export type ShelfEntry = TypeOf<typeof shelfEntrySchema>;
+
+/** Templates that go into folders; empty for out of any. */
+export const folderMovesSchema = yup
+  .object({
+    moves: yup
+      .array()
+      .of(
+        yup
+          .object({ id: yup.string().required().max(64), folder: folderSchema })
+          .noUnknown()
+          .required(),
+      )
+      .required()
+      .min(1)
+      .max(2000),
+  })
+  .noUnknown()
+  .required();
+export type FolderMove = TypeOf<typeof folderMovesSchema>['moves'][number];
 
 /** What a package became: the new template, faces that it asks for and that are not here, and notes on its pictures. */
 export const broughtInSchema = yup.object({

@@ -44,6 +44,8 @@ export const templates = pgTable('templates', {
   name: text().notNull(),
   kind: text().notNull(),
   production: text().notNull(),
+  /** Where it is kept, at once and without an edition of its own; empty for no folder. */
+  folder: text().notNull().default(''),
   document: jsonb().$type<Template>().notNull(),
   /** What lists tell of the document; null until it was looked at. */
   listed: jsonb().$type<ListedTemplate>(),

@@ -2,6 +2,7 @@ import { and, asc, count, desc, eq, inArray, isNull, max, sql } from 'drizzle-or
 import type {
   EditionFacts,
   EditionRecord,
+  FolderMove,
   ShelfEntry,
   TemplateRecord,
   TemplateSummary,
@@ -45,6 +46,7 @@ export async function listTemplates(db: Db): Promise<TemplateSummary[]> {
   const rows = await db
     .select({
       id: templates.id,
+      folder: templates.folder,
       listed: templates.listed,
       revision: templates.revision,
       releasedRevision: templates.releasedRevision,
@@ -74,6 +76,7 @@ export async function listShelf(db: Db): Promise<ShelfEntry[]> {
     .selectDistinctOn([editions.templateId], {
       id: editions.id,
       templateId: editions.templateId,
+      folder: templates.folder,
       number: editions.number,
       releasedAt: editions.releasedAt,
       listed: editions.listed,
@@ -123,9 +126,31 @@ function upToDate<T extends { readonly document: Template }>(row: T): T {
   return { ...row, document: storedTemplate(row.document) };
 }
 
-/** Adds a template at revision 1. */
-export async function insertTemplate(db: Db, id: string, document: Template): Promise<void> {
-  await db.insert(templates).values({ id, document, revision: 1, ...shelfColumns(document) });
+/** Adds a template at revision 1, in a folder or, left out, in none. */
+export async function insertTemplate(db: Db, id: string, document: Template, folder = ''): Promise<void> {
+  await db.insert(templates).values({ id, document, folder, revision: 1, ...shelfColumns(document) });
+}
+
+/** Puts templates into folders, all of them or, where one is not here, none; gives those that are not here. */
+export async function moveTemplates(db: Db, moves: readonly FolderMove[]): Promise<readonly string[]> {
+  const ids = moves.map(({ id }) => id);
+  return db.transaction(async (tx) => {
+    const rows = await tx.select({ id: templates.id }).from(templates).where(inArray(templates.id, ids));
+    const here = new Set(rows.map(({ id }) => id));
+    const missing = ids.filter((id) => !here.has(id));
+    if (missing.length > 0) return missing;
+    for (const folder of new Set(moves.map((move) => move.folder))) {
+      const moved = moves.filter((move) => move.folder === folder).map(({ id }) => id);
+      await tx.update(templates).set({ folder }).where(inArray(templates.id, moved));
+    }
+    return [];
+  });
+}
+
+/** The folder that a template is in; empty for none. */
+export async function folderOf(db: Db, id: string): Promise<string> {
+  const [row] = await db.select({ folder: templates.folder }).from(templates).where(eq(templates.id, id));
+  return row?.folder ?? '';
 }
 
 const shelfColumns = (

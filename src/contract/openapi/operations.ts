@@ -21,6 +21,7 @@ import { documentOf, text, texts, whole } from '../schema';
 import {
   editionFactsSchema,
   editionRecordSchema,
+  folderMovesSchema,
   shelfEntrySchema,
   templateRecordSchema,
   templateStartSchema,
@@ -66,6 +67,14 @@ export const OPERATIONS: readonly Operation[] = [
     body: templateStartSchema,
     answer: made,
     status: 201,
+  },
+  {
+    method: 'put',
+    path: '/templates/folder',
+    says: 'Puts templates into folders, all of them or none.',
+    body: folderMovesSchema,
+    answer: nothing,
+    refusals: [404],
   },
   {
     method: 'get',

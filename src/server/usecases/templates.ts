@@ -2,12 +2,13 @@ import { nanoid } from 'nanoid';
 import type {
   EditionFacts,
   EditionRecord,
+  FolderMove,
   ShelfEntry,
   TemplateRecord,
   TemplateStart,
   TemplateSummary,
 } from '@/contract/templates';
-import { templateStartSchema } from '@/contract/templates';
+import { folderMovesSchema, templateStartSchema } from '@/contract/templates';
 import { checkValue } from '@/core/model/check';
 import { nameColours } from '@/core/model/houseChanges';
 import type { Template } from '@/core/model/template';
@@ -20,10 +21,12 @@ import { compile } from '@/core/timeline/compile';
 import { findHouse } from '@/db/house';
 import {
   findTemplate,
+  folderOf,
   insertTemplate,
   listEditions,
   listShelf,
   listTemplates,
+  moveTemplates,
   readEditions,
   readTemplates,
   releaseTemplate,
@@ -47,16 +50,24 @@ export async function startTemplate(input: unknown): Promise<string> {
   return keptTemplate(parseTemplate({ ...begun, areas }, 'New template'));
 }
 
-async function keptTemplate(document: Template): Promise<string> {
+async function keptTemplate(document: Template, folder = ''): Promise<string> {
   const id = nanoid(12);
-  await insertTemplate((await workshop()).db, id, document);
+  await insertTemplate((await workshop()).db, id, document, folder);
   return id;
 }
 
-/** Starts a template from a copy of another's present state; gives its id. */
+/** Starts a template from a copy of another's present state, in the same folder; gives its id. */
 export async function copyTemplate(fromId: string): Promise<string> {
   const { document } = await getTemplate(fromId);
-  return keptTemplate({ ...document, name: `${document.name} copy`.slice(0, 80) });
+  const folder = await folderOf((await workshop()).db, fromId);
+  return keptTemplate({ ...document, name: `${document.name} copy`.slice(0, 80) }, folder);
+}
+
+/** Puts templates into folders. Throws NotFoundError where one is not here, and moves none then. */
+export async function putInFolders(input: unknown): Promise<void> {
+  const { moves } = checkValue<{ moves: readonly FolderMove[] }>(folderMovesSchema, input, 'Move');
+  const [missing] = await moveTemplates((await workshop()).db, moves);
+  if (missing !== undefined) throw new NotFoundError(`There is no template "${missing}".`);
 }
 
 /** A template with its revision. Throws NotFoundError, and GoneError for one that was deleted. */

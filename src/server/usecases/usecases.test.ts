@@ -20,7 +20,16 @@ import { assetFile, getAssets, takeInPicture } from './assets';
 import { getHouse, putHouse, spreadFinish } from './house';
 import { mediaFile, takeInVideo } from './media';
 import { copyProject, getProject, getProjects, putChanges, putSettings, startProject } from './projects';
-import { copyTemplate, getShelf, getTemplate, putTemplate, release, startTemplate } from './templates';
+import {
+  copyTemplate,
+  getShelf,
+  getTemplate,
+  getTemplates,
+  putInFolders,
+  putTemplate,
+  release,
+  startTemplate,
+} from './templates';
 
 let folder: string;
 
@@ -128,6 +137,32 @@ describe('templates', () => {
     expect(copy).toMatchObject({ revision: 1, latestEdition: 0, document: { name: 'Tideline strap copy' } });
     const { document } = await getTemplate('tideline-strap');
     expect(copy.document).toEqual({ ...document, name: 'Tideline strap copy' });
+  });
+
+  test('go into folders at once, all or none, on bench and shelf, with their copies, and without a change', async () => {
+    const before = await getTemplate('tideline-strap');
+    const foldersOf = async (id: string): Promise<readonly (string | undefined)[]> => [
+      (await getTemplates()).find((one) => one.id === id)?.folder,
+      (await getShelf()).find((one) => one.templateId === id)?.folder,
+    ];
+    const to = (folder: string, ...ids: string[]) => ({ moves: ids.map((id) => ({ id, folder })) });
+    await putInFolders(to('News/Evening', 'tideline-strap', 'place-corner'));
+    expect(await foldersOf('tideline-strap')).toEqual(['News/Evening', 'News/Evening']);
+    expect(await foldersOf('place-corner')).toEqual(['News/Evening', 'News/Evening']);
+    expect(await getTemplate('tideline-strap')).toEqual(before);
+    const copy = await copyTemplate('tideline-strap');
+    expect((await foldersOf(copy))[0]).toBe('News/Evening');
+    await expect(putInFolders(to('Late', 'tideline-strap', 'gone'))).rejects.toBeInstanceOf(NotFoundError);
+    await expect(putInFolders(to(' Late', 'tideline-strap'))).rejects.toThrow(/folder/);
+    await expect(putInFolders(to('a/b/c/d/e/f', 'tideline-strap'))).rejects.toThrow(/at most 5/);
+    await expect(putInFolders({ moves: [] })).rejects.toThrow(/moves/);
+    expect(await foldersOf('tideline-strap')).toEqual(['News/Evening', 'News/Evening']);
+    // What is kept anew stays where it is.
+    const { document, revision } = await getTemplate(copy);
+    await putTemplate(copy, { revision, document: { ...document, name: 'Kept anew' } });
+    expect((await foldersOf(copy))[0]).toBe('News/Evening');
+    await putInFolders(to('', 'tideline-strap', 'place-corner'));
+    expect(await foldersOf('place-corner')).toEqual(['', '']);
   });
 
   test('that do not exist are said not to', async () => {

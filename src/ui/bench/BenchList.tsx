@@ -1,16 +1,18 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import type { TemplateSummary } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { useFonts } from '../picture/useFonts';
 import { useSeen, useTemplateDocument } from '../shared/documents';
+import { counted } from '../shared/counted';
 import { ThingMenu } from '../shared/ThingMenu';
 import { TopBar } from '../shared/TopBar';
 import { useGrowing } from '../shared/useGrowing';
 import { BringInPackage } from './BringInPackage';
+import { MoveToFolder } from './MoveToFolder';
 import { NewTemplate } from '../shelf/NewTemplate';
 import type { TemplateOrder } from '../shelf/templateFinder';
 import {
@@ -33,6 +35,7 @@ export function BenchList({ templates }: { readonly templates: readonly Template
   const router = useRouter();
   const finder = useTemplateFinder(templates, ORDERS);
   const { shown, end } = useGrowing(finder.found);
+  const [moved, setMoved] = useState<readonly TemplateSummary[] | null>(null);
   return (
     <div className="flex h-dvh flex-col">
       <TopBar
@@ -52,6 +55,18 @@ export function BenchList({ templates }: { readonly templates: readonly Template
             <p className="p-6 text-soft">No templates yet. Start one with “New template”.</p>
           )}
           <NothingFound finder={finder} />
+          {finder.narrowed && finder.found.length > 1 && (
+            <p className="flex items-center gap-3 pb-3 text-soft">
+              {counted(finder.found.length, 'template')}
+              <button
+                type="button"
+                className="font-semibold text-leaf-ink hover:underline"
+                onClick={() => setMoved(finder.found)}
+              >
+                Move all to a folder…
+              </button>
+            </p>
+          )}
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
             {shown.map((template) => (
               <li key={template.id} className="relative">
@@ -60,6 +75,13 @@ export function BenchList({ templates }: { readonly templates: readonly Template
                   thing={{ kind: 'template', id: template.id, name: template.name }}
                   onChange={() => router.refresh()}
                   className="absolute right-1.5 bottom-3"
+                  more={[
+                    {
+                      label: 'Move to folder…',
+                      note: template.folder === '' ? 'in none now' : '',
+                      onChoose: () => setMoved([template]),
+                    },
+                  ]}
                 />
               </li>
             ))}
@@ -67,6 +89,12 @@ export function BenchList({ templates }: { readonly templates: readonly Template
           <div ref={end} />
         </section>
       </main>
+      <MoveToFolder
+        moved={moved}
+        used={templates.map(({ folder }) => folder)}
+        onClose={() => setMoved(null)}
+        onMoved={() => router.refresh()}
+      />
     </div>
   );
 }

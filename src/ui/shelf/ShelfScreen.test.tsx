@@ -13,6 +13,7 @@ const entry = (templateId: string, document: Template, number: number, totalUses
   id: `${templateId}-${number}`,
   templateId,
   number,
+  folder: '',
   ...listedOf(document),
   releasedAt: '2026-11-03T08:00:00.000Z',
   totalUses,
@@ -83,7 +84,7 @@ describe('the shelf', () => {
 
   test('shows those of a kind or a production, with their numbers', async () => {
     open();
-    const places = screen.getByRole('navigation', { name: 'Kinds, productions and tags' });
+    const places = screen.getByRole('navigation', { name: 'Folders, kinds, productions and tags' });
     await userEvent.click(within(places).getByRole('button', { name: 'Night Ferry 1' }));
     expect(tiles()).toEqual([expect.stringContaining('Place corner')]);
     await userEvent.click(within(places).getByRole('button', { name: 'All 3' }));
@@ -97,7 +98,7 @@ describe('the shelf', () => {
       entry('corner', tagged, 1, 1),
       entry('lockup', { ...openingLockup, tags: ['night'] }, 2, 0),
     ]);
-    const places = screen.getByRole('navigation', { name: 'Kinds, productions and tags' });
+    const places = screen.getByRole('navigation', { name: 'Folders, kinds, productions and tags' });
     await userEvent.click(within(places).getByRole('button', { name: 'night 2' }));
     expect(tiles()).toHaveLength(2);
     await userEvent.click(within(places).getByRole('button', { name: 'river 1' }));

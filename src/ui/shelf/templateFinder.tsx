@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { saysAll } from '@/core/kit/saysAll';
+import { allFolders, folderNames, isWithinFolder } from '@/core/model/folders';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import { classes } from '../shared/classes';
 import { SelectBox } from '../shared/SelectBox';
@@ -12,6 +13,8 @@ interface Listed {
   readonly production: string;
   readonly description: string;
   readonly tags?: readonly string[];
+  /** Empty for none. */
+  readonly folder: string;
   readonly words: string;
 }
 
@@ -40,11 +43,16 @@ interface Finder<T> {
   setWanted(wanted: string): void;
   readonly filter: Filter;
   setFilter(filter: Filter): void;
+  /** The folder whose templates are looked at, with those in it; empty for all. */
+  readonly folder: string;
+  setFolder(folder: string): void;
+  /** Whether anything but the order says what is found. */
+  readonly narrowed: boolean;
   readonly order: string;
   setOrder(order: string): void;
 }
 
-/** Finds templates of a list by words, kind and production, in an order. */
+/** Finds templates of a list by folder, words, kind and production, in an order. */
 export function useTemplateFinder<T extends Listed>(
   all: readonly T[],
   orders: readonly TemplateOrder<T>[],
@@ -52,19 +60,36 @@ export function useTemplateFinder<T extends Listed>(
   const [wanted, setWanted] = useState('');
   const [filter, setFilter] = useState<Filter>({ by: 'all' });
   const [order, setOrder] = useState(orders[0].value);
+  const [chosen, setFolder] = useState('');
+  // One that nothing is in any more is no folder.
+  const folder = all.some((one) => isWithinFolder(one.folder, chosen)) ? chosen : '';
   const found = useMemo(() => {
-    const those = all.filter((one) => matches(one, filter, wanted));
+    const those = all.filter((one) => isWithinFolder(one.folder, folder) && matches(one, filter, wanted));
     const compare = orders.find(({ value }) => value === order)?.compare ?? null;
     return compare === null ? those : those.toSorted(compare);
-  }, [all, orders, filter, wanted, order]);
-  return { all, found, orders, wanted, setWanted, filter, setFilter, order, setOrder };
+  }, [all, orders, filter, wanted, order, folder]);
+  const narrowed = folder !== '' || filter.by !== 'all' || wanted.trim() !== '';
+  return {
+    narrowed,
+    all,
+    found,
+    orders,
+    wanted,
+    setWanted,
+    filter,
+    setFilter,
+    folder,
+    setFolder,
+    order,
+    setOrder,
+  };
 }
 
 function matches(one: Listed, filter: Filter, wanted: string): boolean {
-  const { name, description, production, kind, words, tags = [] } = one;
+  const { name, description, production, kind, folder, words, tags = [] } = one;
   if (filter.by === 'tag' && !tags.includes(filter.value)) return false;
   if ((filter.by === 'kind' || filter.by === 'production') && one[filter.by] !== filter.value) return false;
-  const said = [name, description, production, TEMPLATE_KINDS.get(kind).label, ...tags, words];
+  const said = [name, description, production, folder, TEMPLATE_KINDS.get(kind).label, ...tags, words];
   return saysAll(said.join(' '), wanted);
 }
 
@@ -102,9 +127,72 @@ export function NothingFound<T>({ finder }: { readonly finder: Finder<T> }) {
   );
 }
 
-/** The kinds and productions that there are, with how many templates each has. */
+/** The folders, kinds, productions and tags that there are, with how many templates each has. */
 export function TemplateFilters<T extends Listed>({ finder }: { readonly finder: Finder<T> }) {
-  const { all, filter, setFilter } = finder;
+  const { all, filter, setFilter, folder, setFolder } = finder;
+  const folders = allFolders(all.map((one) => one.folder));
+  const inFolder = all.filter((one) => isWithinFolder(one.folder, folder));
+  const lines = (by: 'kind' | 'production' | 'tag', list: readonly Group[]) =>
+    list.map(({ value, label, count }) => (
+      <FilterLine
+        key={value}
+        label={label}
+        count={count}
+        on={filter.by === by && filter.value === value}
+        onChoose={() => setFilter({ by, value })}
+      />
+    ));
+  const { kinds, productions, tags } = groupsOf(inFolder);
+  return (
+    <nav
+      aria-label="Folders, kinds, productions and tags"
+      className="w-[168px] shrink-0 overflow-y-auto border-r border-line bg-card p-3"
+    >
+      {folders.length > 0 && (
+        <div className="pb-5">
+          <h2 className="caps pb-2">Folders</h2>
+          <FilterLine
+            label="All folders"
+            count={all.length}
+            on={folder === ''}
+            onChoose={() => setFolder('')}
+          />
+          {folders.map((one) => (
+            <FilterLine
+              key={one}
+              label={folderNames(one).at(-1) ?? ''}
+              name={folderNames(one).join(', ')}
+              depth={folderNames(one).length - 1}
+              count={all.filter((template) => isWithinFolder(template.folder, one)).length}
+              on={folder === one}
+              onChoose={() => setFolder(one)}
+            />
+          ))}
+        </div>
+      )}
+      <h2 className="caps pb-2">Kinds</h2>
+      <FilterLine
+        label="All"
+        count={inFolder.length}
+        on={filter.by === 'all'}
+        onChoose={() => setFilter({ by: 'all' })}
+      />
+      {lines('kind', kinds)}
+      <h2 className="caps pt-5 pb-2">Productions</h2>
+      {lines('production', productions)}
+      {tags.length > 0 && <h2 className="caps pt-5 pb-2">Tags</h2>}
+      {lines('tag', tags)}
+    </nav>
+  );
+}
+
+interface Group {
+  readonly value: string;
+  readonly label: string;
+  readonly count: number;
+}
+
+function groupsOf(all: readonly Listed[]): Record<'kinds' | 'productions' | 'tags', readonly Group[]> {
   const kinds = TEMPLATE_KINDS.list
     .map(({ id, label }) => ({ value: id, label, count: all.filter((one) => one.kind === id).length }))
     .filter(({ count }) => count > 0);
@@ -120,37 +208,38 @@ export function TemplateFilters<T extends Listed>({ finder }: { readonly finder:
       label: tag,
       count: all.filter((one) => one.tags?.includes(tag) === true).length,
     }));
-  const line = (label: string, count: number, on: boolean, next: Filter) => (
+  return { kinds, productions, tags };
+}
+
+interface LineProps {
+  readonly label: string;
+  /** What a screen reader calls it, where that is more than what is seen. */
+  readonly name?: string;
+  readonly depth?: number;
+  readonly count: number;
+  readonly on: boolean;
+  readonly onChoose: () => void;
+}
+
+// What a line that lies in others stands further in by; from the fourth on no more, or nothing of its name is seen.
+const STEP_PX = 12;
+
+function FilterLine({ label, name, depth = 0, count, on, onChoose }: LineProps) {
+  return (
     <button
-      key={label}
       type="button"
       aria-pressed={on}
-      onClick={() => setFilter(next)}
+      aria-label={name === undefined ? undefined : `${name} ${count}`}
+      title={name}
+      onClick={onChoose}
+      style={{ paddingLeft: 10 + Math.min(depth, 3) * STEP_PX }}
       className={classes(
-        'flex w-full justify-between rounded-lg px-2.5 py-1.5 text-left',
+        'flex w-full justify-between gap-2 rounded-lg py-1.5 pr-2.5 text-left',
         on ? 'bg-leaf-wash font-semibold' : 'text-soft hover:text-ink',
       )}
     >
-      <span>{label}</span>
+      <span className="min-w-0 truncate">{label}</span>
       <span>{count}</span>
     </button>
-  );
-  const lines = (by: 'kind' | 'production' | 'tag', list: typeof productions) =>
-    list.map(({ value, label, count }) =>
-      line(label, count, filter.by === by && filter.value === value, { by, value }),
-    );
-  return (
-    <nav
-      aria-label="Kinds, productions and tags"
-      className="w-[168px] shrink-0 overflow-y-auto border-r border-line bg-card p-3"
-    >
-      <h2 className="caps pb-2">Kinds</h2>
-      {line('All', all.length, filter.by === 'all', { by: 'all' })}
-      {lines('kind', kinds)}
-      <h2 className="caps pt-5 pb-2">Productions</h2>
-      {lines('production', productions)}
-      {tags.length > 0 && <h2 className="caps pt-5 pb-2">Tags</h2>}
-      {lines('tag', tags)}
-    </nav>
   );
 }

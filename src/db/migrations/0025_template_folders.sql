@@ -1,0 +1,1 @@
+ALTER TABLE "templates" ADD COLUMN "folder" text DEFAULT '' NOT NULL;
