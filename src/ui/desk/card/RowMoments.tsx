@@ -9,7 +9,7 @@ import { Button } from '../../shared/Button';
 import { NumberBox } from '../../shared/NumberBox';
 import { useApplyTitles, useDeliveryValues, useDesk } from '../deskContext';
 import { rowHere } from './rowHere';
-import type { ChosenTitles } from './TitleCard';
+import type { ChosenTitles } from './chosenTitles';
 
 interface Props extends ChosenTitles {
   /** The frame that the playhead is at. */

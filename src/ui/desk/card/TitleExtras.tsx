@@ -8,7 +8,7 @@ import { NumberBox } from '../../shared/NumberBox';
 import { SwitchBox } from '../../shared/SwitchBox';
 import { useApplyTitles, useDelivery, useDesk } from '../deskContext';
 import { useOnlyHere } from './onlyHere';
-import type { ChosenTitles } from './TitleCard';
+import type { ChosenTitles } from './chosenTitles';
 
 const PLACE = { unit: 'u', min: -8000, max: 8000, step: 1, digits: 0 };
 

@@ -7,7 +7,7 @@ import { useApplyTitles, useDesk } from '../deskContext';
 import { useReading } from '../useReading';
 import { changeTitles } from '@/core/project/work';
 import type { Title } from '@/core/model/project';
-import type { ChosenTitles } from './TitleCard';
+import type { ChosenTitles } from './chosenTitles';
 
 // While fonts are loaded nothing is known of a title's reading.
 const NOT_YET = { reads: 0, readable: 0, neededFrames: () => 0 };

@@ -12,6 +12,7 @@ import { frameToSeconds } from '@/core/time/rates';
 import type { RollPlan } from '@/core/timeline/roll';
 import { classes } from '../../shared/classes';
 import { counted } from '../../shared/counted';
+import { CardFields } from '../card/CardFields';
 import { TimeField } from '../TimeField';
 import { useApplyTitles, useClock, useDesk } from '../deskContext';
 import { CardTimes } from './CardTimes';
@@ -63,6 +64,11 @@ function OpenCredits({ format, fonts, onSeek, open }: Props & { readonly open: C
         </label>
         <p className="pb-1.5 text-soft">{`${counted(rows, 'row')}, ${layer.show === 'roll' ? 'rolling' : 'on cards'} · ${template.name}`}</p>
       </div>
+      {template.fields.length > 0 && (
+        <section aria-label="Fields of the credits">
+          <CardFields first={title} chosen={[title]} />
+        </section>
+      )}
       {rows === 0 && <p className="text-soft">How it goes by is worked out as soon as there are rows.</p>}
       {cards.length > 0 && (
         <CardTimes
