@@ -195,7 +195,7 @@ test('what this ffmpeg cannot do is refused by the encoder’s name; what has no
   expect((await into('webm-vp9')).interlaced).toBe(false);
   const narrow = { projectId: CLOSING_ID, titleIds: [], deliveryId: 'archive', output: 'apng' };
   await expect(orderToPayload(database.db, parseOrder(narrow), ALL)).rejects.toThrow(
-    /a format with square pixels for PNG, animated/,
+    /a format with square pixels for Animated PNG/,
   );
 });
 

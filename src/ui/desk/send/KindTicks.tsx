@@ -22,7 +22,14 @@ export function KindTicks({ offered, chosen, onChange, lacks }: Props) {
   const [about, setAbout] = useState<string | null>(null);
   const told = offered.find(({ id }) => id === about) ?? offered.find(({ id }) => chosen.includes(id));
   return (
-    <div role="group" aria-label="Kinds of file" className="mt-2">
+    <div
+      role="group"
+      aria-label="Kinds of file"
+      className="mt-2"
+      // What is not pointed at any more is not told of: a preset may have taken another.
+      onMouseLeave={() => setAbout(null)}
+      onBlur={() => setAbout(null)}
+    >
       <div className="flex min-h-6 items-baseline gap-4 pb-1">
         <span aria-hidden className="caps shrink-0 text-soft">
           Kinds of file

@@ -51,7 +51,10 @@ export function Presets({ choices, onChoose }: Props) {
     <div className="mt-2 grid grid-cols-[132px_1fr_150px] items-center gap-x-2">
       <span className="text-soft">Preset</span>
       {keeping ? (
-        <KeepForm label="Name of the preset" placeholder="Name it" onKeep={(name) => void keep(name)} />
+        // As high as what it stands in place of, so that nothing below moves.
+        <div className="-my-1">
+          <KeepForm label="Name of the preset" placeholder="Name it" onKeep={(name) => void keep(name)} />
+        </div>
       ) : (
         <SelectBox
           label="Preset of the House"
