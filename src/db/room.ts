@@ -1,5 +1,5 @@
 import type { SQL } from 'drizzle-orm';
-import { and, eq, inArray, lt, sql } from 'drizzle-orm';
+import { and, eq, inArray, lt, or, sql } from 'drizzle-orm';
 import { KEPT_KINDS } from '@/contract/room';
 import type { Away, KeptKind, KeptThing, KindRoom, RoomList, ThingUses } from '@/contract/room';
 import type { Db } from './open';
@@ -41,7 +41,7 @@ const KEPT: Readonly<Record<KeptKind, KeptTable>> = {
     bytes: sql`assets.byte_count`,
     uses: async (db, id) => [
       ...(await usesInDocuments(db, id)),
-      ...(await usesInProjects(db, id)),
+      ...(await usesInTitles(db, id)),
       ...(await usesInClips(db, `asset:${id}`)),
     ],
   },
@@ -51,6 +51,7 @@ const KEPT: Readonly<Record<KeptKind, KeptTable>> = {
     bytes: sql`media.byte_count`,
     uses: async (db, id) => [
       ...(await usesInClips(db, `video:${id}`)),
+      ...(await usesInTitles(db, `video:${id}`)),
       ...(await usesInDocuments(db, `media:${id}`)),
     ],
   },
@@ -83,9 +84,11 @@ export async function usesInDocuments(db: Db, id: string): Promise<readonly stri
   return [...new Set([...drafts, ...released])];
 }
 
-function usesInProjects(db: Db, id: string): Promise<readonly string[]> {
-  const mention = `%"${id}"%`;
-  const holds = sql`(${titles.values}::text like ${mention} or ${titles.perDelivery}::text like ${mention})`;
+/** The names of projects whose titles mention a picture or a video, by what documents call it: in fields or credits. */
+function usesInTitles(db: Db, picture: string): Promise<readonly string[]> {
+  const mention = `%"${picture}"%`;
+  const places = [titles.values, titles.perDelivery, titles.kept, titles.credits];
+  const holds = or(...places.map((place) => sql`${place}::text like ${mention}`));
   return names(
     db
       .selectDistinct({ name: projects.name })
@@ -109,7 +112,7 @@ const MOST_NAMES = 8;
 
 /** What uses a thing, by name. */
 export async function usesOfThing(db: Db, kind: KeptKind, id: string): Promise<ThingUses> {
-  const all = await KEPT[kind].uses(db, id);
+  const all = [...new Set(await KEPT[kind].uses(db, id))];
   return { names: all.slice(0, MOST_NAMES), count: all.length };
 }
 

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { and, eq } from 'drizzle-orm';
 import type * as yup from 'yup';
 import { takenPictureSchema } from '@/contract/assets';
 import { houseRecordSchema } from '@/contract/house';
@@ -12,6 +13,9 @@ import { shelfEntrySchema, templateRecordSchema, templateSummarySchema } from '@
 import { CLOSING_ID } from '../../../demo/closing';
 import { DEMO_PROJECT_ID } from '../../../demo/seed';
 import { insertJob, updateJob } from '@/db/jobs';
+import { usesOfThing } from '@/db/room';
+import { titles } from '@/db/schema';
+import { NO_CREDITS } from '@/core/model/credits';
 import { findAssets } from '@/db/assets';
 import { newPictureLayer } from '@/core/model/newLayers';
 import { picturePath } from '../pictures/pictureFiles';
@@ -99,6 +103,34 @@ describe('a picture', () => {
     await deleteForGood('picture', id);
     expect(await findAssets(db, [id])).toEqual([]);
     expect(existsSync(picturePath(pictureFolder, hash))).toBe(false);
+  });
+
+  test.each([
+    ['a field', { values: { film: 'shown' } }],
+    ['a field of one delivery', { perDelivery: { tall: { values: { film: 'shown' } } } }],
+    ['words kept without a field', { kept: [{ label: 'Film', value: 'shown' }] }],
+    [
+      'credits',
+      { credits: { ...NO_CREDITS, rows: [{ id: 'r', kind: 'pictures' as const, assets: ['shown'] }] } },
+    ],
+  ])('or a video is in use where a title shows it in %s', async (_, change) => {
+    const { db } = await workshop();
+    const [{ id, name }] = await getProjects();
+    const of = and(
+      eq(titles.projectId, id),
+      eq(titles.startFrame, (await getProject(id)).titles[0].startFrame),
+    );
+    const [before] = await db.select().from(titles).where(of);
+    for (const [kind, picture] of [
+      ['picture', 'leaf-of-a-title'],
+      ['video', 'video:leaf-of-a-title'],
+    ] as const) {
+      expect(await usesOfThing(db, kind, 'leaf-of-a-title')).toEqual({ names: [], count: 0 });
+      const shows = JSON.parse(JSON.stringify(change).replaceAll('"shown"', JSON.stringify(picture)));
+      await db.update(titles).set(shows).where(of);
+      expect(await usesOfThing(db, kind, 'leaf-of-a-title')).toEqual({ names: [name], count: 1 });
+      await db.update(titles).set(before).where(of);
+    }
   });
 
   test('that is brought in again while it is out of the way is in use again', async () => {
