@@ -63,6 +63,22 @@ test('an editor puts a video where a title has a picture, sees it play, and has 
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(() => redAndBlue(page)).toEqual([true, false]);
   await saved(page);
+  // A sheet names it as its file is called.
+  await page.getByRole('button', { name: 'Fill from a sheet' }).click();
+  await page
+    .getByLabel('Cells')
+    .fill('In\tLasts\tName\tFilm\n5s\t3s\tTeo Vance\ttwo\n9s\t3s\tOde Pell\tgull.mov');
+  await page.getByRole('button', { name: 'Look at the rows' }).click();
+  await page.getByLabel('Template of rows without one').selectOption({ label: 'Film strap' });
+  await expect(page.getByText(/Film: needs the name of one picture that is here/)).toBeVisible();
+  await page.getByRole('button', { name: 'Import 1 title' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('gridcell', { name: /Teo Vance/ }).click();
+  await expect(box.locator('option:checked')).toHaveText('two.webm');
+  await goTo(page, '00:00:05:20');
+  await expect.poll(() => redAndBlue(page)).toEqual([true, false]);
+  await page.getByRole('gridcell', { name: /Ilse Marrow/ }).click();
+  await saved(page);
   const frames = await framesOfMov(page);
   expect(frames).toHaveLength(75);
   // From its second second on it is blue, and at rest nothing else moves.

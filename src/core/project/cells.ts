@@ -8,6 +8,7 @@ import { InputError } from '../kit/inputError';
 import { SHORTEST_FRAMES } from '../time/rates';
 import type { Clock } from '../time/clock';
 import { frameToTimecode, lengthToTimecode, textToLength, timecodeToFrame } from '../time/clock';
+import { NO_PICTURES } from './pictureNames';
 import { plainName, swapTitle } from './swap';
 
 /** A column of the cue sheet. A `field` column shows in each row the field that its template has there. */
@@ -87,11 +88,12 @@ export function cellText(title: Title, column: Column, context: CellContext): st
   }
 }
 
-/** A value as a sheet writes it: a choice by its label, a switch as yes or no. */
-export function fieldText(field: Field, value: FieldValue): string {
+/** A value as a sheet writes it: a choice by its label, a picture by its name, a switch as yes or no. */
+export function fieldText(field: Field, value: FieldValue, pictures = NO_PICTURES): string {
   if (field.kind === 'choice')
     return field.limits.choices?.find((choice) => choice.value === value)?.label ?? String(value);
   if (field.kind === 'switch') return value === true ? 'yes' : 'no';
+  if (field.kind === 'picture') return pictures.nameOf(String(value)) ?? String(value);
   return String(value);
 }
 
@@ -124,7 +126,7 @@ export function withCell(title: Title, column: Column, typed: string, context: C
 }
 
 /** What was typed for a field, as its value. Throws InputError with what the field takes. */
-export function parseField(field: Field, typed: string): FieldValue {
+export function parseField(field: Field, typed: string, pictures = NO_PICTURES): FieldValue {
   const { label, limits } = field;
   const said = typed.trim();
   switch (field.kind) {
@@ -153,6 +155,17 @@ export function parseField(field: Field, typed: string): FieldValue {
       const hex = said.toLowerCase();
       if (!/^#[0-9a-f]{6}$/.test(hex)) throw InputError.of(label, 'a colour such as #10303c', typed);
       return hex;
+    }
+    case 'picture': {
+      const found = said === '' ? '' : pictures.find(said);
+      if (found === undefined)
+        throw InputError.of(
+          label,
+          'the name of one picture that is here',
+          typed,
+          'Import it on the card of a title, or write its name as it is there.',
+        );
+      return found;
     }
     default: {
       const most = Math.min(limits.maxLength ?? LONGEST_WORDS, LONGEST_WORDS);

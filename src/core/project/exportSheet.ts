@@ -4,9 +4,11 @@ import type { Template } from '../model/template';
 import type { Clock } from '../time/clock';
 import { frameToTimecode } from '../time/clock';
 import { fieldText } from './cells';
+import type { PictureNames } from './pictureNames';
+import { NO_PICTURES } from './pictureNames';
 import { plainName } from './swap';
 
-const SHEET_KINDS = ['text', 'rows', 'date', 'number', 'choice', 'colour', 'switch'];
+const SHEET_KINDS = ['text', 'rows', 'date', 'number', 'choice', 'colour', 'switch', 'picture'];
 
 /**
  * The cue sheet as rows that fill the same titles again: times, lane and template, a column for each field name that
@@ -16,6 +18,7 @@ export function cueSheetRows(
   titles: readonly Title[],
   templateOf: (editionId: string) => Template | undefined,
   clock: Clock,
+  pictures = NO_PICTURES,
 ): { readonly headers: readonly string[]; readonly rows: readonly (readonly string[])[] } {
   const labels = uniqueLabels(
     titles.flatMap((title) => fieldsOf(templateOf(title.editionId)).map((field) => field.label)),
@@ -28,7 +31,7 @@ export function cueSheetRows(
       `${title.lengthFrames}f`,
       String(title.lane + 1),
       template?.name ?? '',
-      ...labels.map((label) => cellFor(title, template, label)),
+      ...labels.map((label) => cellFor(title, template, label, pictures)),
       ...keptLabels.map((label) => String(title.kept.find((one) => one.label === label)?.value ?? '')),
       title.id,
     ];
@@ -37,10 +40,15 @@ export function cueSheetRows(
   return { headers: ['In', 'Duration', 'Lane', 'Template', ...labels, ...kept, 'Title id'], rows };
 }
 
-function cellFor(title: Title, template: Template | undefined, label: string): string {
+function cellFor(
+  title: Title,
+  template: Template | undefined,
+  label: string,
+  pictures: PictureNames,
+): string {
   const field = fieldsOf(template).find((one) => plainName(one.label) === plainName(label));
   if (field === undefined || template === undefined) return '';
-  return fieldText(field, title.values[field.id] ?? airValue(template, field));
+  return fieldText(field, title.values[field.id] ?? airValue(template, field), pictures);
 }
 
 function fieldsOf(template: Template | undefined): Template['fields'] {

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { placeCorner, tidelineStrap } from '../../../demo/templates';
 import type { Title } from '../model/project';
+import { newPictureLayer } from '../model/newLayers';
 import { newTitle, parseTitle } from '../model/project';
 import type { Template } from '../model/template';
 import { readSheet, writeCsv } from '../formats/csv/csv';
@@ -10,6 +11,8 @@ import { RATES } from '../time/rates';
 import { cueSheetRows } from './exportSheet';
 import type { FilledRow, FillContext } from './fillSheet';
 import { fillRows } from './fillSheet';
+import { pictureNames } from './pictureNames';
+import { titleDifferences } from './titleDiff';
 import { guessRoles, likelyTemplate, unusedColumns } from './sheetColumns';
 
 const rate = RATES.get('25');
@@ -389,4 +392,69 @@ test('rows that should be looked at are pointed out, and what no project can hol
     clock: clockOf(RATES.get('60')),
   });
   expect(parseTitle(fast[0].title)).toEqual(fast[0].title);
+});
+
+describe('pictures in cells', () => {
+  const film = {
+    ...tidelineStrap.fields[0],
+    id: 'film',
+    kind: 'picture' as const,
+    label: 'Film',
+    limits: {},
+  };
+  const document: Template = {
+    ...tidelineStrap,
+    layers: [newPictureLayer('film', 'Film', null), ...tidelineStrap.layers],
+    fields: [
+      ...tidelineStrap.fields,
+      { ...film, required: false, targets: [{ layerId: 'film', path: 'asset' }] },
+    ],
+  };
+  const pictures = pictureNames([
+    { value: 'a1', label: 'ilse.png' },
+    { value: 'video:v1', label: 'weir.mov' },
+  ]);
+  const from = (text: string, existing: readonly Title[] = []): FilledRow[] => {
+    const used = { editionId: 'strap', document };
+    const roles = guessRoles(readSheet(text), document, [...LABELS, 'Film']);
+    return fill(text, existing, roles, {
+      templates: [used],
+      fallback: used,
+      templateOf: () => document,
+      pictures,
+    });
+  };
+
+  test('are told by their names, and what is not here is said with the row', () => {
+    const rows = from('Name,Film\nIlse,ilse.png\nTeo,weir\nNoor,gull.png\nUna,');
+    expect(rows.map(({ title }) => title?.values.film)).toEqual(['a1', 'video:v1', undefined, undefined]);
+    expect(rows.map(({ problems }) => problems.length)).toEqual([0, 0, 1, 0]);
+    expect(rows[2].problems[0]).toMatch(/Film: needs the name of one picture that is here.*gull\.png/);
+  });
+
+  test('are written by their names, and fill the same titles again', () => {
+    const values = { name: 'Ilse', film: 'video:v1' };
+    const title = newTitle({ id: 't', editionId: 'strap', startFrame: 0, lengthFrames: 50, lane: 0, values });
+    const { headers, rows } = cueSheetRows([title], () => document, clockOf(rate), pictures);
+    expect(rows[0][headers.indexOf('Film')]).toBe('weir.mov');
+    expect(from(writeCsv(headers, rows), [title])[0].title).toEqual(title);
+    const other = rows[0].with(headers.indexOf('Film'), 'ilse');
+    const [changed] = from(writeCsv(headers, [other]), [title]);
+    expect(changed.title?.values).toEqual({ name: 'Ilse', film: 'a1' });
+    if (changed.title === null) throw new Error('not taken');
+    expect(titleDifferences(title, changed.title, () => document, clockOf(rate), pictures)).toEqual([
+      { label: 'Film', before: 'weir.mov', after: 'ilse.png' },
+    ]);
+  });
+
+  test('make no two titles the same, unless they say nothing else', () => {
+    const title = (values: Title['values']): Title =>
+      newTitle({ id: 't', editionId: 'strap', startFrame: 25, lengthFrames: 50, lane: 0, values });
+    const [teo] = from('In,Name,Film\n2s,Teo,weir', [title({ name: 'Ilse', film: 'video:v1' })]);
+    expect(teo.before).toBeNull();
+    const [ilse] = from('In,Name,Film\n2s,Ilse,ilse', [title({ name: 'Ilse', film: 'video:v1' })]);
+    expect(ilse.before?.id).toBe('t');
+    const [film] = from('In,Name,Film\n2s,,weir', [title({ film: 'video:v1' })]);
+    expect(film.before?.id).toBe('t');
+  });
 });

@@ -11,6 +11,7 @@ import { textToLength, timecodeToFrame } from '../time/clock';
 import { framesPerDay } from '../time/timecode';
 import { fieldText, parseField } from './cells';
 import { freeLane } from './lanes';
+import type { PictureNames } from './pictureNames';
 import type { Role } from './sheetColumns';
 import { inSeconds } from './sheetColumns';
 import type { RowTitle } from './rowMatch';
@@ -38,6 +39,8 @@ export interface FillContext {
   templateIdOf(editionId: string): string | undefined;
   /** What the same sheet said the last time, by the id of the title that was made of it. */
   readonly earlier?: ReadonlyMap<string, SheetRow>;
+  /** What cells of picture fields can mean; none where it is left out. */
+  readonly pictures?: PictureNames;
   /** Where the pictures end; 0 for a project without any. */
   readonly endFrame?: number;
 }
@@ -107,11 +110,33 @@ function matchAlike(
   const rows = sheet.rows.flatMap((cells, index): RowTitle[] => {
     if (byId.has(cellAt(cells, roles, 'title'))) return [];
     const title = fillRow(withUnits(cells), roles, context, undefined, []);
-    return title === null ? [] : [{ index, title, timed: cellAt(cells, roles, 'in') !== '' }];
+    if (title === null) return [];
+    return [{ index, title: toMatch(title, context), timed: cellAt(cells, roles, 'in') !== '' }];
   });
   const free = context.existing.filter(({ id }) => !named.has(id));
   const perSecond = context.clock.rate.numerator / context.clock.rate.denominator;
-  return matchRows(rows, free, perSecond, context.templateIdOf, (id) => context.earlier?.has(id) === true);
+  const matched = matchRows(
+    rows,
+    free.map((title) => toMatch(title, context)),
+    perSecond,
+    context.templateIdOf,
+    (id) => context.earlier?.has(id) === true,
+  );
+  const found = new Map<number, Title>();
+  for (const [index, { id }] of matched) {
+    const title = byId.get(id);
+    if (title !== undefined) found.set(index, title);
+  }
+  return found;
+}
+
+/** What a title is known by: its words, since many have the same picture; the pictures of one that has nothing else. */
+function toMatch(title: Title, { templateOf }: FillContext): Title {
+  const fields = templateOf(title.editionId)?.fields ?? [];
+  const pictures = new Set(fields.flatMap(({ id, kind }) => (kind === 'picture' ? [id] : [])));
+  if (pictures.size === 0) return title;
+  const words = Object.entries(title.values).filter(([id, value]) => !pictures.has(id) && value !== '');
+  return words.length === 0 ? title : { ...title, values: Object.fromEntries(words) };
 }
 
 /** The roles of columns that say something else than the last time; those that do not leave their title as it is. */
@@ -168,7 +193,7 @@ function fillRow(
   if (used === null) return null;
   const span = attempt(() => spanFor(cellOf, before, used.document, context));
   const base = before && inTemplate(before, used, context);
-  const words = attempt(() => wordsFor(cells, roles, used.document, base, columns));
+  const words = attempt(() => wordsFor(cells, roles, used.document, base, columns, context.pictures));
   const lane = attempt(() => laneFor(cellOf('lane'), before));
   if (span === null || words === null || lane === null) return null;
   if (base === undefined)
@@ -240,6 +265,7 @@ function wordsFor(
   template: Template,
   before: Title | undefined,
   columns: readonly Role[],
+  pictures: PictureNames | undefined,
 ): RowWords {
   const values: Record<string, FieldValue> = {};
   const kept: KeptWords[] = [];
@@ -256,8 +282,9 @@ function wordsFor(
       return;
     }
     if (cell === '' && !['text', 'rows', 'date'].includes(field.kind)) return;
-    const now = fieldText(field, before?.values[field.id] ?? airValue(template, field));
-    if (cell !== now || (before === undefined && cell === '')) values[field.id] = parseField(field, cell);
+    const now = fieldText(field, before?.values[field.id] ?? airValue(template, field), pictures);
+    if (cell !== now || (before === undefined && cell === ''))
+      values[field.id] = parseField(field, cell, pictures);
   });
   if (kept.length > MOST_KEPT)
     throw InputError.of('Row', `at most ${MOST_KEPT} cells without a field`, `${kept.length}`);

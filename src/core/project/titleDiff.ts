@@ -4,6 +4,8 @@ import type { Template } from '../model/template';
 import type { Clock } from '../time/clock';
 import { frameToTimecode, lengthToTimecode } from '../time/clock';
 import { fieldText } from './cells';
+import type { PictureNames } from './pictureNames';
+import { NO_PICTURES } from './pictureNames';
 
 /** One thing that two states of a title say differently, in words for a person. */
 export interface TitleDifference {
@@ -18,6 +20,7 @@ export function titleDifferences(
   after: Title,
   templateOf: (editionId: string) => Template | undefined,
   clock: Clock,
+  pictures = NO_PICTURES,
 ): TitleDifference[] {
   const rows: (readonly [string, string, string])[] = [
     ['In', frameToTimecode(before.startFrame, clock), frameToTimecode(after.startFrame, clock)],
@@ -25,7 +28,7 @@ export function titleDifferences(
     ['Lane', String(before.lane + 1), String(after.lane + 1)],
     ['Template', templateOf(before.editionId)?.name ?? '', templateOf(after.editionId)?.name ?? ''],
   ];
-  const [from, to] = [wordsOf(before, templateOf), wordsOf(after, templateOf)];
+  const [from, to] = [wordsOf(before, templateOf, pictures), wordsOf(after, templateOf, pictures)];
   for (const label of new Set([...from.keys(), ...to.keys()]))
     rows.push([label, from.get(label) ?? '', to.get(label) ?? '']);
   return rows.flatMap(([label, was, is]) => (was === is ? [] : [{ label, before: was, after: is }]));
@@ -34,12 +37,13 @@ export function titleDifferences(
 function wordsOf(
   title: Title,
   templateOf: (editionId: string) => Template | undefined,
+  pictures: PictureNames,
 ): ReadonlyMap<string, string> {
   const template = templateOf(title.editionId);
   const words = new Map<string, string>();
   for (const field of template?.fields ?? []) {
     const value = title.values[field.id] ?? (template && airValue(template, field));
-    if (value !== undefined && field.kind !== 'picture') words.set(field.label, fieldText(field, value));
+    if (value !== undefined) words.set(field.label, fieldText(field, value, pictures));
   }
   for (const { label, value } of title.kept) words.set(`Kept: ${label}`, String(value));
   return words;

@@ -7,6 +7,7 @@ import { checkValue } from '@/core/model/check';
 import type { FieldValue } from '@/core/model/template';
 import { OUTPUTS } from '@/core/outputs';
 import { parseField } from '@/core/project/cells';
+import type { PictureNames } from '@/core/project/pictureNames';
 
 /** A row of a sheet as an order, or what is wrong with it. */
 export interface SheetOrder {
@@ -29,8 +30,14 @@ type Column = (typeof COLUMNS)[number];
 const plain = (text: string): string => text.trim().toLowerCase();
 const isColumn = (name: string): name is Column => COLUMNS.some((column) => column === name);
 
-/** The rows of a sheet as orders. `editions`: the newest of each template. */
-export function sheetOrders(sheet: Sheet, editions: readonly EditionRecord[]): SheetOrder[] {
+/** What the rows of a sheet can name: the newest edition of each template, and pictures. */
+export interface SheetWorld {
+  readonly editions: readonly EditionRecord[];
+  readonly pictures: PictureNames;
+}
+
+/** The rows of a sheet as orders. */
+export function sheetOrders(sheet: Sheet, world: SheetWorld): SheetOrder[] {
   const names = sheet.headers.map(plain);
   return sheet.rows.map((cells, index) => {
     const told = new Map<Column, string>();
@@ -51,7 +58,7 @@ export function sheetOrders(sheet: Sheet, editions: readonly EditionRecord[]): S
       words: [...fields.values()].join(', '),
     };
     try {
-      return { ...row, order: orderOf(row, told, fields, editions), problem: '' };
+      return { ...row, order: orderOf(row, told, fields, world), problem: '' };
     } catch (error) {
       if (error instanceof InputError) return { ...row, order: null, problem: error.message };
       throw error;
@@ -63,7 +70,7 @@ function orderOf(
   { template, output }: Pick<SheetOrder, 'template' | 'output'>,
   told: ReadonlyMap<Column, string>,
   fields: ReadonlyMap<string, string>,
-  editions: readonly EditionRecord[],
+  { editions, pictures }: SheetWorld,
 ): RenderOrder {
   const edition = editions.find(({ document }) => plain(document.name) === plain(template));
   if (edition === undefined)
@@ -83,7 +90,7 @@ function orderOf(
   const order = {
     edition: edition.id,
     output,
-    values: valuesOf(fields, edition),
+    values: valuesOf(fields, edition, pictures),
     ...Object.fromEntries(Object.entries(optional).filter(([, value]) => value !== undefined)),
   };
   return checkValue<RenderOrder>(renderOrderSchema, order, 'Row');
@@ -93,13 +100,14 @@ function orderOf(
 function valuesOf(
   cells: ReadonlyMap<string, string>,
   { document }: EditionRecord,
+  pictures: PictureNames,
 ): Readonly<Record<string, FieldValue>> {
   const values: [string, FieldValue][] = [];
   const problems: string[] = [];
   for (const [header, cell] of cells) {
     const field = document.fields.find(({ id, label }) => [plain(id), plain(label)].includes(plain(header)));
     if (field === undefined) problems.push(header);
-    else values.push([field.id, parseField(field, cell)]);
+    else values.push([field.id, parseField(field, cell, pictures)]);
   }
   if (problems.length > 0)
     throw new InputError(

@@ -4,6 +4,8 @@ import { nanoid } from 'nanoid';
 import type { JobSummary } from '@/contract/jobs';
 import { decodeSheet, readSheet } from '@/core/formats/csv/csv';
 import { InputError } from '@/core/kit/inputError';
+import { pictureNames } from '@/core/project/pictureNames';
+import { listAssets } from '@/db/assets';
 import { findJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
 import { listShelf, readEditions } from '@/db/templates';
@@ -121,13 +123,14 @@ export class WatchFolder {
       if (sheet.rows.length > MOST_ROWS)
         throw InputError.of('Sheet', `at most ${MOST_ROWS} rows`, sheet.rows.length);
       const shelf = await listShelf(db);
-      return sheetOrders(
-        sheet,
-        await readEditions(
+      const here = await listAssets(db);
+      return sheetOrders(sheet, {
+        editions: await readEditions(
           db,
           shelf.map(({ id }) => id),
         ),
-      );
+        pictures: pictureNames(here.map(({ id, name }) => ({ value: id, label: name }))),
+      });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       return [{ line: 1, template: '', output: '', words: '', order: null, problem: error.message }];

@@ -3,12 +3,14 @@ import { stillOf } from '@/core/project/ground';
 import { videoPicture } from '@/core/display/moving';
 import { InputError } from '@/core/kit/inputError';
 import type { KnownPicture } from '@/core/project/pictureMatch';
+import type { PictureNames } from '@/core/project/pictureNames';
+import { pictureNames } from '@/core/project/pictureNames';
 import type { Clock } from '@/core/time/clock';
 import { secondsToNearestFrames } from '@/core/time/rates';
 import { labelFrame, modesOf, parseTime } from '@/core/time/timecode';
 import { openVideo } from '../picture/videoStore';
 import { ask } from '../shared/api';
-import { bringInPicture } from '../shared/assets';
+import { bringInPicture, listAssets } from '../shared/assets';
 import type { VideoSource } from '../shared/PictureBox';
 import { sendFile, showProgress } from '../shared/uploads';
 
@@ -101,6 +103,12 @@ export const VIDEOS_FOR_TITLES: VideoSource = {
     return { value: stillOf({ picture }) ?? picture, label: fileName };
   },
 };
+
+/** The pictures and videos that are here, by what sheets call them. */
+export async function picturesHere(): Promise<PictureNames> {
+  const [assets, videos] = await Promise.all([listAssets(), VIDEOS_FOR_TITLES.list()]);
+  return pictureNames([...assets.map(({ id, name }) => ({ value: id, label: name })), ...videos]);
+}
 
 /** The videos that are kept, as lists of cuts may call them. */
 export async function keptVideos(clock: Clock): Promise<KnownPicture[]> {

@@ -19,6 +19,7 @@ import type { Outcome, ReadRow } from './fillOutcome';
 import { OUTCOMES, outcomeOf, sayTaken, takeLabel, toggled } from './fillOutcome';
 import { GoneRows, RowOutcome } from './RowOutcome';
 import { useEarlierSheet } from './earlierSheet';
+import { usePicturesHere } from './usePicturesHere';
 import { keepWaiting, useWaitingRows } from './waitingRows';
 import { counted } from '../../shared/counted';
 
@@ -65,6 +66,7 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [removed, setRemoved] = useState<ReadonlySet<string>>(new Set());
   const earlier = useEarlierSheet();
+  const pictures = usePicturesHere();
   const rows = useMemo(() => {
     let made = 0;
     return fillRows(sheet, roles, {
@@ -77,9 +79,23 @@ export function FillPreview({ sheet: first, frame, onBack, onClose }: Props) {
       newId: () => `row-${made++}`,
       templateIdOf: (editionId) => editions.get(editionId)?.templateId,
       earlier: earlier.rows,
+      pictures,
       endFrame: Math.max(0, ...clips.map(endOf)),
-    }).map((row): ReadRow => ({ ...row, ...outcomeOf(row, templateOf, clock) }));
-  }, [sheet, roles, clock, templates, fallback, frame, existing, templateOf, editions, earlier, clips]);
+    }).map((row): ReadRow => ({ ...row, ...outcomeOf(row, templateOf, clock, pictures) }));
+  }, [
+    sheet,
+    roles,
+    clock,
+    templates,
+    fallback,
+    frame,
+    existing,
+    templateOf,
+    editions,
+    earlier,
+    clips,
+    pictures,
+  ]);
   const gone = useMemo(() => {
     const found = new Set(rows.map(({ before }) => before?.id));
     return existing.filter(({ id }) => earlier.rows.has(id) && !found.has(id));

@@ -2,6 +2,7 @@ import type { Template } from '@/core/model/template';
 import type { FilledRow } from '@/core/project/fillSheet';
 import type { TitleDifference } from '@/core/project/titleDiff';
 import { titleDifferences } from '@/core/project/titleDiff';
+import type { PictureNames } from '@/core/project/pictureNames';
 import type { Clock } from '@/core/time/clock';
 import { counted } from '../../shared/counted';
 
@@ -20,10 +21,11 @@ export function outcomeOf(
   { title, before }: FilledRow,
   templateOf: (editionId: string) => Template | undefined,
   clock: Clock,
+  pictures: PictureNames,
 ): Pick<ReadRow, 'outcome' | 'differences'> {
   if (title === null) return { outcome: 'wrong', differences: [] };
   if (before === null) return { outcome: 'new', differences: [] };
-  const differences = titleDifferences(before, title, templateOf, clock);
+  const differences = titleDifferences(before, title, templateOf, clock, pictures);
   return { outcome: differences.length === 0 ? 'same' : 'changed', differences };
 }
 

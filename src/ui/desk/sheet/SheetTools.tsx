@@ -8,9 +8,12 @@ import { cutListToEdl } from '@/core/formats/edl/edl';
 import { cutListToOtio } from '@/core/formats/otio/otio';
 import type { CutList } from '@/core/formats/cutList';
 import { cueSheetRows } from '@/core/project/exportSheet';
+import type { PictureNames } from '@/core/project/pictureNames';
+import { NO_PICTURES } from '@/core/project/pictureNames';
 import { Button } from '../../shared/Button';
 import { saveFile } from '../../shared/saveFile';
 import { AddTitle } from '../AddTitle';
+import { picturesHere } from '../media';
 import { newerEdition, useClock, useDesk, useTemplateOf, useTitles } from '../deskContext';
 import type { SheetFilter } from './useSheetRows';
 
@@ -153,8 +156,14 @@ function useExports() {
   };
   return {
     csv() {
-      const { headers, rows } = cueSheetRows(store.getState().titles, templateOf, clock);
-      saveFile(`${settings.name}, cue sheet.csv`, writeCsv(headers, rows), 'text/csv');
+      const save = (pictures: PictureNames): void => {
+        const { headers, rows } = cueSheetRows(store.getState().titles, templateOf, clock, pictures);
+        saveFile(`${settings.name}, cue sheet.csv`, writeCsv(headers, rows), 'text/csv');
+      };
+      // While the server is away pictures stand in it as documents call them.
+      void picturesHere()
+        .catch(() => NO_PICTURES)
+        .then(save);
     },
     edl: () => saveFile(`${settings.name}.edl`, cutListToEdl(cuts(), clock), 'text/plain'),
     otio: () => saveFile(`${settings.name}.otio`, cutListToOtio(cuts(), clock), 'application/json'),
