@@ -6,4 +6,3 @@ export interface ChosenTitles {
   /** All of them, the first among them. */
   readonly chosen: readonly Title[];
 }
-
