@@ -23,6 +23,8 @@ export interface PictureSource {
 }
 
 const withoutEnding = (name: string): string => name.replace(/\.[a-z0-9]{2,5}$/i, '');
+/** What two names of one file have in common, however they are written and with or without an ending. */
+export const plainFileName = (name: string): string => plainName(withoutEnding(name));
 // What a list says of a clip whose reel nobody named.
 const NO_REEL = new Set(['', 'ax', 'bl', 'black', 'none', 'unknown']);
 
@@ -33,11 +35,11 @@ const NO_REEL = new Set(['', 'ax', 'bl', 'black', 'none', 'unknown']);
 export function findPicture(source: PictureSource, known: readonly KnownPicture[]): KnownPicture | undefined {
   const named = [source.file ?? '', source.name].map((name) => name.trim()).filter((name) => name !== '');
   const exact = new Set(named.map((name) => name.toLowerCase()));
-  const plain = new Set(named.map((name) => plainName(withoutEnding(name))));
+  const plain = new Set(named.map(plainFileName));
   const reel = plainName(source.reel ?? '');
   const ranks: readonly ((one: KnownPicture) => boolean)[] = [
     ({ name }) => exact.has(name.toLowerCase()),
-    ({ name }) => plain.has(plainName(withoutEnding(name))),
+    ({ name }) => plain.has(plainFileName(name)),
     (one) => !NO_REEL.has(reel) && reel === plainName(one.reel ?? withoutEnding(one.name)),
   ];
   for (const fits of ranks) {

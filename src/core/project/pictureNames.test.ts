@@ -6,6 +6,8 @@ const names = pictureNames([
   { value: 'video:v1', label: 'Weir at night.mov' },
   { value: 'b1', label: 'leaf.png' },
   { value: 'b2', label: 'leaf.png' },
+  { value: 'c1', label: 'gate.png' },
+  { value: 'video:c2', label: 'gate.mov' },
 ]);
 
 test.each([
@@ -17,6 +19,9 @@ test.each([
   ['b2', 'b2'],
   // Two are called so, and nothing says which.
   ['leaf.png', undefined],
+  // Two that differ in their endings alone.
+  ['Gate.mov', 'video:c2'],
+  ['gate', undefined],
   ['gull.png', undefined],
   ['', undefined],
 ])('a cell that says %j means %j', (said, value) => {

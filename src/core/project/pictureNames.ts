@@ -1,4 +1,4 @@
-import { findPicture } from './pictureMatch';
+import { plainFileName } from './pictureMatch';
 
 /** A picture or a video that is here: what documents call it, and what people do. */
 export interface NamedPicture {
@@ -23,14 +23,33 @@ export const NO_PICTURES: PictureNames = { find: () => undefined, nameOf: () => 
 /** Makes pictures known by their names. */
 export function pictureNames(here: readonly NamedPicture[]): PictureNames {
   const byValue = new Map(here.map(({ value, label }) => [value, label]));
-  const known = here.map(({ value, label }) => ({
-    picture: value,
-    name: label,
-    firstFrame: null,
-    lengthFrames: null,
-  }));
+  // As written first, since two may differ in their endings alone.
+  const ranks = [lowerCase, plainFileName].map((nameOf) => ({ nameOf, byName: grouped(here, nameOf) }));
   return {
-    find: (said) => (byValue.has(said) ? said : findPicture({ name: said }, known)?.picture),
+    find(said) {
+      if (byValue.has(said)) return said;
+      for (const { nameOf, byName } of ranks) {
+        const found = byName.get(nameOf(said));
+        if (found !== undefined) return found.length === 1 ? found[0] : undefined;
+      }
+      return undefined;
+    },
     nameOf: (value) => byValue.get(value),
   };
+}
+
+const lowerCase = (name: string): string => name.trim().toLowerCase();
+
+function grouped(
+  here: readonly NamedPicture[],
+  nameOf: (name: string) => string,
+): ReadonlyMap<string, readonly string[]> {
+  const groups = new Map<string, string[]>();
+  for (const { value, label } of here) {
+    const name = nameOf(label);
+    const others = groups.get(name);
+    if (others === undefined) groups.set(name, [value]);
+    else others.push(value);
+  }
+  return groups;
 }
