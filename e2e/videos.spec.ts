@@ -70,7 +70,7 @@ test('an editor puts a video where a title has a picture, sees it play, and has 
     .fill('In\tLasts\tName\tFilm\n5s\t3s\tTeo Vance\tregatta\n9s\t3s\tOde Pell\tgull.mov');
   await page.getByRole('button', { name: 'Look at the rows' }).click();
   await page.getByLabel('Template of rows without one').selectOption({ label: 'Film strap' });
-  await expect(page.getByText(/Film: needs the name of one picture that is here/)).toBeVisible();
+  await expect(page.getByText(/Film: needs the name of a picture that is here/)).toBeVisible();
   await page.getByRole('button', { name: 'Import 1 title' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('gridcell', { name: /Teo Vance/ }).click();

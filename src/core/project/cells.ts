@@ -157,14 +157,11 @@ export function parseField(field: Field, typed: string, pictures = NO_PICTURES):
       return hex;
     }
     case 'picture': {
-      const found = said === '' ? '' : pictures.find(said);
-      if (found === undefined)
-        throw InputError.of(
-          label,
-          'the name of one picture that is here',
-          typed,
-          'Import it on the card of a title, or write its name as it is there.',
-        );
+      if (said === '') return '';
+      const [found, ...others] = pictures.find(said);
+      if (found === undefined) throw InputError.of(label, 'the name of a picture that is here', typed);
+      if (others.length > 0)
+        throw InputError.of(label, `a name that one picture has, ${others.length + 1} are called so`, typed);
       return found;
     }
     default: {

@@ -413,6 +413,8 @@ describe('pictures in cells', () => {
   const pictures = pictureNames([
     { value: 'a1', label: 'ilse.png' },
     { value: 'video:v1', label: 'weir.mov' },
+    { value: 'b1', label: 'leaf.png' },
+    { value: 'b2', label: 'leaf.png' },
   ]);
   const from = (text: string, existing: readonly Title[] = []): FilledRow[] => {
     const used = { editionId: 'strap', document };
@@ -426,10 +428,17 @@ describe('pictures in cells', () => {
   };
 
   test('are told by their names, and what is not here is said with the row', () => {
-    const rows = from('Name,Film\nIlse,ilse.png\nTeo,weir\nNoor,gull.png\nUna,');
-    expect(rows.map(({ title }) => title?.values.film)).toEqual(['a1', 'video:v1', undefined, undefined]);
-    expect(rows.map(({ problems }) => problems.length)).toEqual([0, 0, 1, 0]);
-    expect(rows[2].problems[0]).toMatch(/Film: needs the name of one picture that is here.*gull\.png/);
+    const rows = from('Name,Film\nIlse,ilse.png\nTeo,weir\nNoor,gull.png\nUna,\nOde,leaf');
+    expect(rows.map(({ title }) => title?.values.film)).toEqual([
+      'a1',
+      'video:v1',
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect(rows.map(({ problems }) => problems.length)).toEqual([0, 0, 1, 0, 1]);
+    expect(rows[2].problems[0]).toMatch(/Film: needs the name of a picture that is here.*gull\.png/);
+    expect(rows[4].problems[0]).toMatch(/a name that one picture has, 2 are called so/);
   });
 
   test('are written by their names, and fill the same titles again', () => {

@@ -9,16 +9,16 @@ export interface NamedPicture {
 /** The pictures and videos that are here, by what sheets call them. */
 export interface PictureNames {
   /**
-   * The one that a cell means: by its file's name, with or without an ending, or by what documents call it. undefined
-   * where none is called so, or where several are.
+   * Those that a cell may mean: by what documents call it, else by its file's name, else by that without an ending. None
+   * where none is called so.
    */
-  find(said: string): string | undefined;
+  find(said: string): readonly string[];
   /** What people call one; undefined for one that is not here. */
   nameOf(value: string): string | undefined;
 }
 
 /** For where no pictures are known. */
-export const NO_PICTURES: PictureNames = { find: () => undefined, nameOf: () => undefined };
+export const NO_PICTURES: PictureNames = { find: () => [], nameOf: () => undefined };
 
 /** Makes pictures known by their names. */
 export function pictureNames(here: readonly NamedPicture[]): PictureNames {
@@ -27,12 +27,12 @@ export function pictureNames(here: readonly NamedPicture[]): PictureNames {
   const ranks = [lowerCase, plainFileName].map((nameOf) => ({ nameOf, byName: grouped(here, nameOf) }));
   return {
     find(said) {
-      if (byValue.has(said)) return said;
+      if (byValue.has(said)) return [said];
       for (const { nameOf, byName } of ranks) {
         const found = byName.get(nameOf(said));
-        if (found !== undefined) return found.length === 1 ? found[0] : undefined;
+        if (found !== undefined) return found;
       }
-      return undefined;
+      return [];
     },
     nameOf: (value) => byValue.get(value),
   };

@@ -33,5 +33,5 @@ test('a sheet in the watched folder names pictures as people do, and says of the
   const [ilse, teo] = sheetOrders(sheet, { editions: [edition], pictures });
   expect(ilse).toMatchObject({ line: 2, problem: '', order: { values: { name: 'Ilse', film: 'a1' } } });
   expect(teo).toMatchObject({ line: 3, order: null });
-  expect(teo.problem).toMatch(/Film: needs the name of one picture that is here.*gull\.png/);
+  expect(teo.problem).toMatch(/Film: needs the name of a picture that is here.*gull\.png/);
 });

@@ -10,7 +10,7 @@ import { secondsToNearestFrames } from '@/core/time/rates';
 import { labelFrame, modesOf, parseTime } from '@/core/time/timecode';
 import { openVideo } from '../picture/videoStore';
 import { ask } from '../shared/api';
-import { bringInPicture, listAssets } from '../shared/assets';
+import { bringInPicture, namedAssets } from '../shared/assets';
 import type { VideoSource } from '../shared/PictureBox';
 import { sendFile, showProgress } from '../shared/uploads';
 
@@ -106,8 +106,7 @@ export const VIDEOS_FOR_TITLES: VideoSource = {
 
 /** The pictures and videos that are here, by what sheets call them. */
 export async function picturesHere(): Promise<PictureNames> {
-  const [assets, videos] = await Promise.all([listAssets(), VIDEOS_FOR_TITLES.list()]);
-  return pictureNames([...assets.map(({ id, name }) => ({ value: id, label: name })), ...videos]);
+  return pictureNames((await Promise.all([namedAssets(), VIDEOS_FOR_TITLES.list()])).flat());
 }
 
 /** The videos that are kept, as lists of cuts may call them. */

@@ -3,23 +3,18 @@ import { FilmIcon, PhotoIcon } from '@heroicons/react/24/outline';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { videoId } from '@/core/display/moving';
+import type { NamedPicture } from '@/core/project/pictureNames';
 import { FilePicker } from './FilePicker';
 import { wordsOf } from './api';
-import { bringInPicture, listAssets, PICTURE_TYPES } from './assets';
-
-/** Something that can be chosen, by what documents call it. */
-export interface MediaChoice {
-  readonly value: string;
-  readonly label: string;
-}
+import { bringInPicture, namedAssets, PICTURE_TYPES } from './assets';
 
 /** Where videos come from, for a box that takes them too. */
 export interface VideoSource {
   /** What a file picker offers beside pictures. */
   readonly types: string;
-  list(): Promise<readonly MediaChoice[]>;
+  list(): Promise<readonly NamedPicture[]>;
   /** Brings a picture or a video in. */
-  bringIn(file: File): Promise<MediaChoice>;
+  bringIn(file: File): Promise<NamedPicture>;
 }
 
 interface Props {
@@ -31,21 +26,19 @@ interface Props {
   readonly videos?: VideoSource;
 }
 
-const pictures = async (): Promise<MediaChoice[]> =>
-  (await listAssets()).map(({ id, name }) => ({ value: id, label: name }));
-const picture = async (file: File): Promise<MediaChoice> => {
+const picture = async (file: File): Promise<NamedPicture> => {
   const { id, name } = await bringInPicture(file);
   return { value: id, label: name };
 };
 
-const isVideo = ({ value }: MediaChoice): boolean => videoId(value) !== null;
+const isVideo = ({ value }: NamedPicture): boolean => videoId(value) !== null;
 
 /** A picture, or a video where these are taken: chosen among those that are here, or brought in from a file. */
 export function PictureBox({ label, value, onChange, videos }: Props) {
   const file = useRef<HTMLInputElement>(null);
-  const [here, setHere] = useState<readonly MediaChoice[]>([]);
+  const [here, setHere] = useState<readonly NamedPicture[]>([]);
   useEffect(() => {
-    const lists = [pictures(), ...(videos === undefined ? [] : [videos.list()])];
+    const lists = [namedAssets(), ...(videos === undefined ? [] : [videos.list()])];
     Promise.all(lists).then(
       (all) => setHere(all.flat()),
       () => undefined,
@@ -60,7 +53,7 @@ export function PictureBox({ label, value, onChange, videos }: Props) {
       toast.error(wordsOf(error));
     }
   };
-  const options = (of: readonly MediaChoice[]) =>
+  const options = (of: readonly NamedPicture[]) =>
     of.map((one) => (
       <option key={one.value} value={one.value}>
         {one.label}

@@ -1,11 +1,17 @@
 import { toast } from 'sonner';
 import type { AssetFacts, TakenPicture } from '@/contract/assets';
+import type { NamedPicture } from '@/core/project/pictureNames';
 import { ask, wordsOf } from './api';
 import { CancelledError, sendFile } from './uploads';
 
 /** All pictures that were brought in. */
 export function listAssets(): Promise<AssetFacts[]> {
   return ask<AssetFacts[]>('assets');
+}
+
+/** All of them, by their names. */
+export async function namedAssets(): Promise<NamedPicture[]> {
+  return (await listAssets()).map(({ id, name }) => ({ value: id, label: name }));
 }
 
 /** Brings a picture in, and says what was done to it; throws an error with words for people when it is refused. */
