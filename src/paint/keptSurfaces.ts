@@ -105,6 +105,7 @@ export class KeptSurfaces {
 function contentOf(item: OwnSurfaceItem): readonly unknown[] {
   switch (item.kind) {
     case 'group':
+    case 'moved':
       return [item.items];
     case 'shadow':
       return [item.blurPx, item.colour, item.items];

@@ -11,7 +11,7 @@ import { brightnessToAlpha, warpPixels } from './pixels';
 import { KeptSurfaces } from './keptSurfaces';
 import type { Surface, SurfaceContext, SurfaceMaker } from './surface';
 import { SurfacePool } from './surfacePool';
-import { place, visible } from './visible';
+import { place, visible, wholeOrVisible } from './visible';
 import { OutlinePaths } from './outlinePaths';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
@@ -71,6 +71,8 @@ export class Painter {
         return this.paintClip(on, item);
       case 'group':
         return this.paintGroup(on, item);
+      case 'moved':
+        return this.paintMoved(on, item);
       case 'atop':
         return this.paintAtop(on, item);
       case 'shadow':
@@ -152,6 +154,14 @@ export class Painter {
     if (area === null) return;
     const own = this.kept.of(item, area, on.tint, () => this.layer(area, item.items, on.tint));
     this.lay(on, own, area, item.opacity);
+  }
+
+  private paintMoved(on: Canvas, item: Of<'moved'>): void {
+    const area = wholeOrVisible(listBounds(item.items), neededWithin(item, on.area));
+    if (area === null) return;
+    const own = this.kept.of(item, area, on.tint, () => this.layer(area, item.items, on.tint));
+    const { x, y } = item.byPx;
+    this.lay(on, own, { ...area, x: area.x + x, y: area.y + y }, 1);
   }
 
   private paintAtop(on: Canvas, item: Of<'atop'>): void {

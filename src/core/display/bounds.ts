@@ -48,6 +48,10 @@ function boundsOf(item: DisplayItem): Rect | null {
       return meet(listBounds(item.items), outwardRect(item.rectPx));
     case 'group':
       return listBounds(item.items);
+    case 'moved': {
+      const inner = listBounds(item.items);
+      return inner && moved(inner, item.byPx);
+    }
     case 'atop':
       return null;
     case 'shadow': {
@@ -80,6 +84,8 @@ export function neededWithin(item: DisplayItem, needed: Rect): Rect {
   switch (item.kind) {
     case 'clip':
       return intersectRects(needed, outwardRect(item.rectPx));
+    case 'moved':
+      return moved(needed, { x: -item.byPx.x, y: -item.byPx.y });
     case 'shadow': {
       const { x, y } = item.offsetPx;
       return growBlur(moved(needed, { x: -x, y: -y }), item.blurPx, item.blurPx);

@@ -17,6 +17,7 @@ export function showsAsset(items: readonly DisplayItem[], isAsked: (asset: strin
         return item.exposures.some(inner);
       case 'clip':
       case 'group':
+      case 'moved':
       case 'atop':
       case 'shadow':
       case 'blur':
@@ -44,6 +45,7 @@ export function withInner(
       return { ...item, exposures: item.exposures.map(change) };
     case 'clip':
     case 'group':
+    case 'moved':
     case 'atop':
     case 'shadow':
     case 'blur':

@@ -70,6 +70,15 @@ export type DisplayItem =
       readonly items: readonly DisplayItem[];
     }
   | {
+      /**
+       * Painted on its own first, all of it, then laid down so many whole pixels further. What goes by is the same in
+       * another place, to the last bit, and painted once.
+       */
+      readonly kind: 'moved';
+      readonly byPx: Point;
+      readonly items: readonly DisplayItem[];
+    }
+  | {
       /** Seen only on what lies below it in the same list, as much as that is opaque. */
       readonly kind: 'atop';
       readonly items: readonly DisplayItem[];

@@ -114,6 +114,7 @@ function spreadItems(items: readonly DisplayItem[], spreadU: number, colour: str
       }
       case 'clip':
       case 'group':
+      case 'moved':
       case 'blur':
       case 'warp':
         return [{ ...item, items: spreadItems(item.items, spreadU, colour) }];
@@ -246,6 +247,12 @@ export function mapItem(item: DisplayItem, map: Matrix): DisplayItem {
         offsetPx: { x: item.offsetPx.x, y: item.offsetPx.y * map[3] },
         items: inner(item.items),
       };
+    case 'moved': {
+      // However it is mapped, it is not whole pixels any more.
+      const { x, y } = item.byPx;
+      const further = multiply(map, [1, 0, 0, 1, x, y]);
+      return { kind: 'group', opacity: 1, items: item.items.map((one) => mapItem(one, further)) };
+    }
     case 'group':
     case 'atop':
     case 'blur':

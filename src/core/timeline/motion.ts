@@ -24,6 +24,9 @@ export interface Act {
   readonly pivot: Pivot;
 }
 
+/** The plan of an act that only takes its unit elsewhere, as credits go by. */
+export const GOES_BY: MovePlan = { parts: [] };
+
 /** The layer and the frame that units lie in, in design units. */
 export interface Surroundings {
   readonly layer: Rect;

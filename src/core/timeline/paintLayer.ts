@@ -24,6 +24,7 @@ import type { PictureFill } from './dressItems';
 import { dressItems } from './dressItems';
 import type { MappedUnit } from './mapUnit';
 import { layerMatrix, mapUnit } from './mapUnit';
+import { movedUnit } from './movedUnit';
 import { poseUnits } from './poseUnits';
 import { clippedTo } from './clippedTo';
 import { blurOf, coveredRect, isSeen, paintUnit, warped } from './paintUnit';
@@ -194,7 +195,8 @@ function contentItems(
     return posed.flatMap((unit) =>
       paintUnit(layer, unit, matrix, (at) => copyItems(stage, layer, seconds, at)),
     );
-  if (source.kind !== 'group') return posed.flatMap((unit) => paintUnit(layer, unit, matrix, null));
+  if (source.kind !== 'group')
+    return posed.flatMap((unit) => movedUnit(layer, unit, matrix) ?? paintUnit(layer, unit, matrix, null));
   // A group's own time is that of its members too.
   const then = stage.stageAt(seconds);
   const members = then.members.get(source.id) ?? [];

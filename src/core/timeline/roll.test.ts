@@ -6,11 +6,13 @@ import { serverFonts } from '../../server/fontFiles';
 import { serverSurfaces } from '../../server/raster';
 import { textToCredits } from '../credits/creditText';
 import { listBounds } from '../display/bounds';
+import type { DisplayItem } from '../display/list';
 import { rollLength } from '../credits/rollWays';
 import { movingImage, movingImages, movingMoment } from '../display/moving';
 import type { FrameFormat } from '../frame/formats';
 import { customFormatId, FORMATS, paintedFormat, unitsToPixels } from '../frame/formats';
 import { previewFormat } from '../frame/previewFormat';
+import { multiply } from '../kit/matrix';
 import { newCreditsLayer, placeAt } from '../model/newLayers';
 import { motionOf, newMoveUse } from '../model/newMove';
 import type { CreditRow, RollSetting } from '../model/credits';
@@ -61,6 +63,17 @@ function painter(template: Template, timing: TitleTiming, format: FrameFormat = 
   };
 }
 
+type Fill = Extract<DisplayItem, { kind: 'fill' }>;
+
+/** The shapes that credits show, where they lie in the picture. */
+const fillsOf = (items: readonly DisplayItem[], by = { x: 0, y: 0 }): Fill[] =>
+  items.flatMap((item): Fill[] => {
+    if (item.kind === 'clip') return fillsOf(item.items);
+    if (item.kind === 'moved') return fillsOf(item.items, item.byPx);
+    if (item.kind !== 'fill') return [];
+    return [{ ...item, matrix: multiply([1, 0, 0, 1, by.x, by.y], item.matrix) }];
+  });
+
 const isEmpty = (alpha: Uint8Array): boolean => alpha.every((value) => value === 0);
 
 /** A picture moved by whole pixels. */
@@ -75,19 +88,14 @@ function moved(alpha: Uint8Array, dx: number, dy: number, { widthPx, heightPx } 
   return out;
 }
 
-// Positions are kept in 32 bits where they are painted, so an edge may come out by a sixteenth lighter or darker.
-const STEPS = 16;
-
 /** How many pixels two pictures differ in, apart from `edge` lines at the ends of the way, where something new comes. */
 function differing(a: Uint8Array, b: Uint8Array, edge: number, upright: boolean): number {
   let count = 0;
-  // What is cut at the picture's end is smoothed otherwise in its last lines.
-  const ends = Math.max(edge, 4);
   for (let y = 0; y < SMALL.heightPx; y++)
     for (let x = 0; x < SMALL.widthPx; x++) {
       const [at, size] = upright ? [y, SMALL.heightPx] : [x, SMALL.widthPx];
-      if (at < ends || at >= size - ends) continue;
-      if (Math.abs(a[y * SMALL.widthPx + x] - b[y * SMALL.widthPx + x]) > STEPS) count++;
+      if (at < edge || at >= size - edge) continue;
+      if (a[y * SMALL.widthPx + x] !== b[y * SMALL.widthPx + x]) count++;
     }
   return count;
 }
@@ -143,17 +151,39 @@ describe('a roll', () => {
     expect(speeds(false).some((speed) => speed % 2 === 1)).toBe(true);
   });
 
+  test('a block that goes by in whole pixels is the same from frame to frame; parts of a pixel and soft ends are not', () => {
+    const blocksOf = (roll: Partial<RollSetting>, frames = 300) => {
+      const template = rolling({ roll });
+      const title = compile(template, {}, SMALL, fonts);
+      return [4, 4 + 1 / 25].map((seconds) => {
+        const [clip] = title.frame(seconds, timed(template, frames)).items;
+        return clip.kind === 'clip' ? clip.items : [];
+      });
+    };
+    const [before, after] = blocksOf({});
+    const contents = before.map((item) => (item.kind === 'moved' ? item.items : null));
+    expect(contents.length).toBeGreaterThan(3);
+    expect(contents).not.toContain(null);
+    // The same object, so that nobody need look into it.
+    const again = after.filter((item) => item.kind === 'moved' && contents.includes(item.items));
+    expect(again.length).toBeGreaterThan(3);
+    const [soft] = blocksOf({ softShare: 0.3 });
+    const whole = soft.filter(({ kind }) => kind === 'moved').length;
+    expect(whole).toBeGreaterThan(1);
+    expect(soft.length - whole).toBeGreaterThan(1);
+    const [parts] = blocksOf({ wholeLines: false }, 311);
+    expect(parts.some(({ kind }) => kind === 'moved')).toBe(false);
+  });
+
   test('letters stand on whole lines, so that their feet are sharp', () => {
     const rows = textToCredits('- HHHH\n- HHHH\n- HHHH').rows;
     for (const sizeU of [41, 43, 46]) {
       const styles = { ...NEW.styles, name: { ...NEW.styles.name, sizeU } };
       const template = rolling({ rows, nameColumns: 1, styles });
-      const [item] = compile(template, {}, SMALL, fonts).frame(3, timed(template, 150)).items;
-      const fills = item.kind === 'clip' ? item.items : [];
-      const feet = fills.flatMap((one) => {
-        if (one.kind !== 'fill') return [];
-        const lowest = Math.max(...one.outline.coords.filter((_, i) => i % 2 === 1));
-        return [lowest * one.matrix[3] + one.matrix[5]];
+      const { items } = compile(template, {}, SMALL, fonts).frame(3, timed(template, 150));
+      const feet = fillsOf(items).map(({ outline, matrix }) => {
+        const lowest = Math.max(...outline.coords.filter((_, i) => i % 2 === 1));
+        return lowest * matrix[3] + matrix[5];
       });
       expect(feet).toHaveLength(3);
       for (const foot of feet) expect(foot).toBeCloseTo(Math.round(foot), 6);
@@ -234,11 +264,7 @@ describe('a roll', () => {
     );
     expect(small.credits?.rollAt(timing)?.way).toEqual(whole.credits?.rollAt(timing)?.way);
     const placesOf = (title: typeof whole): number[] =>
-      title
-        .frame(4, timing)
-        .items.flatMap((item) =>
-          item.kind === 'clip' ? item.items.flatMap((one) => (one.kind === 'fill' ? one.matrix[5] : [])) : [],
-        );
+      fillsOf(title.frame(4, timing).items).map(({ matrix }) => matrix[5]);
     const [large, little] = [placesOf(whole), placesOf(small)];
     expect(large.length).toBeGreaterThan(4);
     little.forEach((y, i) => expect(y).toBeCloseTo(large[i] / 6, 3));
@@ -308,9 +334,7 @@ describe('a roll', () => {
     const title = compile(template, {}, format, fonts);
     /** Where the last block stands at a frame or a field, in pixels from the top. */
     const place = (frame: number): number => {
-      const [clip] = title.frame(frameToSeconds(frame, RATE), timing).items;
-      const last = clip.kind === 'clip' ? clip.items.at(-1) : undefined;
-      return last?.kind === 'fill' ? last.matrix[5] : NaN;
+      return fillsOf(title.frame(frameToSeconds(frame, RATE), timing).items).at(-1)?.matrix[5] ?? NaN;
     };
     const stops = 260 - 25 - 50;
     const speeds = Array.from({ length: 60 }, (_one, i) => place(stops - 55 + i) - place(stops - 54 + i));
@@ -324,8 +348,8 @@ describe('a roll', () => {
     }
     expect(speeds.at(-1)).toBe(0);
     // However it slows, it meets the length: the last block stands in the middle.
-    const [clip] = title.frame(frameToSeconds(stops + 10, RATE), timing).items;
-    const rows = clip.kind === 'clip' ? (listBounds(clip.items.slice(-2)) ?? NOWHERE) : NOWHERE;
+    const last = fillsOf(title.frame(frameToSeconds(stops + 10, RATE), timing).items).slice(-2);
+    const rows = listBounds(last) ?? NOWHERE;
     expect(Math.abs(rows.y + rows.height / 2 - format.heightPx / 2)).toBeLessThan(20);
     if (step === 2) expect((place(stops - 30) - place(stops - 29.5)) % 1).toBeCloseTo(0, 6);
   });

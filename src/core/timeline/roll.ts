@@ -13,7 +13,7 @@ import { restPose } from '../moves/pose';
 import type { TitleTiming } from '../titleTime/stretch';
 import type { ColumnLayer, PosedUnit } from './columns';
 import type { Act, CompiledMove } from './motion';
-import { actThrough, compileMove } from './motion';
+import { actThrough, compileMove, GOES_BY } from './motion';
 import type { WholeMoves } from './wholeMoves';
 import { compileWhole } from './wholeMoves';
 
@@ -73,9 +73,6 @@ interface Laid extends RollPlan {
 
 // How far accents, outlines and shadows may stick out of a block.
 const REACH_U = 120;
-
-// Only the pose counts of a block that goes by.
-const GONE = { parts: [] } as const;
 
 // How long a picture beside takes to come and to go.
 const BESIDE_SECONDS = 0.6;
@@ -161,7 +158,7 @@ class Roll implements CompiledRoll {
     if (isUpright(layer.roll)) pose.yU = far / this.pxPerU;
     else pose.xU = far / this.pxPerU;
     pose.opacity = softly(inPx, lengthPx, this.windowPx, layer.roll.softShare);
-    return { unit, pose, plan: GONE, pivot: 'centre' };
+    return { unit, pose, plan: GOES_BY, pivot: 'centre' };
   }
 
   private besideAt(one: BesideUnit, laid: Laid, seconds: number, { frameSeconds }: TitleTiming): PosedUnit[] {

@@ -9,11 +9,12 @@ import { intersectRects, outwardRect } from '@/core/kit/rect';
 import { blurPlane } from '../blurAxes';
 import type { Surface, SurfaceContext, SurfaceMaker, SurfacePath } from '../surface';
 import { SurfacePool } from '../surfacePool';
-import { place, visible } from '../visible';
+import { place, visible, wholeOrVisible } from '../visible';
 import type { FineColour } from './fineColour';
 import { fineColour } from './fineColour';
 import type { Channels, FineLayer } from './fineLayer';
 import { fineLayer, indexOf, layFine, movedFine, sampleFine } from './fineLayer';
+import { GoneBy } from './goneBy';
 import { OutlinePaths } from '../outlinePaths';
 
 type Of<K extends DisplayItem['kind']> = Extract<DisplayItem, { kind: K }>;
@@ -34,6 +35,7 @@ interface On {
 export class FinePainter {
   private readonly paths: OutlinePaths;
   private readonly pool: SurfacePool;
+  private readonly goneBy = new GoneBy();
 
   constructor(private readonly maker: SurfaceMaker) {
     this.paths = new OutlinePaths(maker);
@@ -47,6 +49,7 @@ export class FinePainter {
 
   /** Paints a part of a frame (whole px). */
   paintPart(items: readonly DisplayItem[], area: Rect): FineLayer {
+    this.goneBy.nextPicture();
     return this.layer(area, items);
   }
 
@@ -79,6 +82,8 @@ export class FinePainter {
         );
       case 'group':
         return this.paintGroup(on, item);
+      case 'moved':
+        return this.paintMoved(on, item);
       case 'atop':
         return this.paintAtop(on, item);
       case 'shadow':
@@ -143,6 +148,14 @@ export class FinePainter {
     const area = visible(itemBounds(item), on.area);
     if (area !== null)
       layFine(on.layer, this.layer(area, item.items, on.tint), { area, opacity: item.opacity });
+  }
+
+  private paintMoved(on: On, item: Of<'moved'>): void {
+    const area = wholeOrVisible(listBounds(item.items), neededWithin(item, on.area));
+    if (area === null) return;
+    const own = this.goneBy.of(item.items, area, on.tint, () => this.layer(area, item.items, on.tint));
+    const { x, y } = item.byPx;
+    layFine(on.layer, movedFine(own, x, y), { area: on.area });
   }
 
   private paintAtop(on: On, item: Of<'atop'>): void {

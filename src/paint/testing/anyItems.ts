@@ -48,6 +48,11 @@ export const { items: anyItems } = fc.letrec<{ item: DisplayItem; items: Display
     { maxDepth: 4, depthSize: 'small' },
     leaf,
     fc.record({ kind: fc.constant('group' as const), opacity, items: tie('items') }),
+    fc.record({
+      kind: fc.constant('moved' as const),
+      byPx: fc.record({ x: coordinate, y: coordinate }),
+      items: tie('items'),
+    }),
     fc.record({ kind: fc.constant('atop' as const), items: tie('items') }),
     fc.record({ kind: fc.constant('clip' as const), rectPx: rect, items: tie('items') }),
     fc.record({

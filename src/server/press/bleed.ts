@@ -20,8 +20,8 @@ export class ColourBleed {
   private readonly across: number;
   private readonly means: Float32Array;
   private readonly frame: Rect;
-  private readonly tile = new Int32Array(TILE_PX * TILE_PX);
   private readonly levels = emptyLevels();
+  private coarse = new Int32Array(0);
 
   constructor(widthPx: number, heightPx: number) {
     this.frame = { x: 0, y: 0, width: widthPx, height: heightPx };
@@ -37,8 +37,12 @@ export class ColourBleed {
     return intersectRects({ x: left, y: top, width: right - left, height: bottom - top }, this.frame);
   }
 
-  /** Fills what is not seen in tiles in which something is: straight-alpha RGBA, in place, of an area of whole tiles. */
-  fillTiles(pixels: Pixels, area: Rect): void {
+  /**
+   * Fills what is not seen in tiles in which something is: straight-alpha RGBA, in place, of an area of whole tiles.
+   * `allSeen` where it is known that all of it is.
+   */
+  fillTiles(pixels: Pixels, area: Rect, allSeen = false): void {
+    const seen = this.inEightBits(pixels);
     for (const tile of tilesIn(area)) {
       const part = {
         stride: area.width,
@@ -47,7 +51,7 @@ export class ColourBleed {
         height: tile.height,
       };
       const at = this.indexOf(tile);
-      this.means.set(this.fillTile(pixels, part), at);
+      this.means.set(allSeen ? meanOfSome(seen, part) : this.fillTile(pixels, seen, part), at);
     }
   }
 
@@ -77,16 +81,26 @@ export class ColourBleed {
     return sums[3] === 0 ? [0, 0, 0] : sums.slice(0, 3).map((sum) => Math.round(sum / sums[3]));
   }
 
-  private fillTile(pixels: Pixels, part: Part): ArrayLike<number> {
-    const seen = takeTile(pixels, part, this.tile);
-    if (seen === 0) return [0, 0, 0, 0];
-    if (seen === part.width * part.height) return meanOfSome(this.tile, part);
-    const { levels, tile } = this;
-    halvePixels(tile, levels[0]);
+  /** Each pixel as 32 bits with alpha highest, of 8 bits a channel: nobody sees more. */
+  private inEightBits(pixels: Pixels): Int32Array {
+    const length = pixels.length / 4;
+    // All machines that this runs on put the lowest byte first.
+    if (!isDeep(pixels)) return new Int32Array(pixels.buffer, pixels.byteOffset, length);
+    if (this.coarse.length < length) this.coarse = new Int32Array(length);
+    for (let i = 0; i < length; i++) this.coarse[i] = coarsePixel(pixels, i * 4);
+    return this.coarse;
+  }
+
+  private fillTile(pixels: Pixels, seen: Int32Array, part: Part): ArrayLike<number> {
+    if (isAllSeen(seen, part)) return meanOfSome(seen, part);
+    const { levels } = this;
+    halvePixels(seen, part, levels[0]);
     for (let i = 1; i < levels.length; i++) halve(levels[i - 1], levels[i]);
+    const { sums } = levels[levels.length - 1];
+    if (sums[3] === 0) return [0, 0, 0, 0];
     for (let i = levels.length - 1; i >= 0; i--) colourPieces(levels[i], levels[i + 1] ?? null);
     giveColours(pixels, part, levels[0]);
-    return levels[levels.length - 1].sums;
+    return sums;
   }
 }
 
@@ -110,38 +124,27 @@ function* tilesIn({ x, y, width, height }: Rect): Generator<Rect> {
       };
 }
 
-/** Copies a tile, each pixel as 32 bits with alpha highest, of 8 bits a channel: nobody sees more. Gives how many are seen. */
-function takeTile(pixels: Pixels, { stride, from, width, height }: Part, tile: Int32Array): number {
-  let seen = 0;
-  if (width < TILE_PX || height < TILE_PX) tile.fill(0);
-  const deep = isDeep(pixels);
-  // All machines that this runs on put the lowest byte first.
-  const whole = deep ? null : new Int32Array(pixels.buffer, pixels.byteOffset, pixels.length / 4);
+function isAllSeen(seen: Int32Array, { stride, from, width, height }: Part): boolean {
   for (let y = 0; y < height; y++) {
     const row = from + y * stride;
-    const to = y * TILE_PX;
-    for (let x = 0; x < width; x++) {
-      const pixel = whole === null ? coarse(pixels, (row + x) * 4) : whole[row + x];
-      tile[to + x] = pixel;
-      if (pixel >>> 24 !== 0) seen++;
-    }
+    for (let at = row; at < row + width; at++) if (seen[at] >>> 24 === 0) return false;
   }
-  return seen;
+  return true;
 }
 
 /** A pixel of 16 bits a channel as one of 8; what is seen at all stays seen. */
-function coarse(pixels: Pixels, at: number): number {
+function coarsePixel(pixels: Pixels, at: number): number {
   if (pixels[at + 3] === 0) return 0;
   const alpha = Math.max(1, pixels[at + 3] >> 8);
   return (alpha << 24) | ((pixels[at + 2] >> 8) << 16) | (pixels[at + 1] & 0xff00) | (pixels[at] >> 8);
 }
 
 /** The mean of every eighth pixel of a tile that is seen all over. */
-function meanOfSome(tile: Int32Array, { width, height }: Part): number[] {
+function meanOfSome(seen: Int32Array, { stride, from, width, height }: Part): number[] {
   const sums = [0, 0, 0, 0];
   for (let y = 0; y < height; y += 8)
     for (let x = 0; x < width; x += 8) {
-      const pixel = tile[y * TILE_PX + x];
+      const pixel = seen[from + y * stride + x];
       const alpha = pixel >>> 24;
       for (let i = 0; i < 3; i++) sums[i] += ((pixel >> (8 * i)) & 255) * alpha;
       sums[3] += alpha;
@@ -170,12 +173,13 @@ function emptyLevels(): Level[] {
   return levels;
 }
 
-function halvePixels(tile: Int32Array, { across, sums }: Level): void {
+function halvePixels(seen: Int32Array, { stride, from, width, height }: Part, { across, sums }: Level): void {
   sums.fill(0);
-  for (let y = 0, i = 0; y < TILE_PX; y++) {
+  for (let y = 0; y < height; y++) {
+    const row = from + y * stride;
     const to = (y >> 1) * across;
-    for (let x = 0; x < TILE_PX; x++, i++) {
-      const pixel = tile[i];
+    for (let x = 0; x < width; x++) {
+      const pixel = seen[row + x];
       const alpha = pixel >>> 24;
       if (alpha === 0) continue;
       const at = (to + (x >> 1)) * 4;

@@ -1,5 +1,5 @@
-import { listBounds } from '@/core/display/bounds';
 import { damageBetween } from '@/core/display/damage';
+import { partOf } from '@/core/display/part';
 import type { DisplayList } from '@/core/display/list';
 import { sameDisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/frame/formats';
@@ -53,11 +53,10 @@ function paintsPlain(surfaces: SurfaceMaker, { widthPx, heightPx }: FrameFormat)
   // Of the whole frame, since a canvas rounds edges otherwise where it begins elsewhere.
   const { context, readPixels } = createRasterFrame(widthPx, heightPx);
   return (list, area) => {
-    painter.paint(context, list);
-    const pixels = readPixels(area);
-    const painted = listBounds(list.items);
-    if (painted !== null) context.clearRect(painted.x, painted.y, painted.width, painted.height);
-    return pixels;
+    // What earlier pictures left elsewhere is never read.
+    context.clearRect(area.x, area.y, area.width, area.height);
+    painter.paint(context, { ...list, items: partOf(list.items, area) });
+    return readPixels(area);
   };
 }
 

@@ -37,14 +37,30 @@ function plainly(
   return first;
 }
 
+/** A scrim under all that a picture shows. */
+const GROUND: DisplayItem = {
+  kind: 'fill',
+  outline: rectOutline({ x: 0, y: 0, width: SIDE, height: SIDE }),
+  paint: { kind: 'solid', colour: '#204060' },
+  matrix: [1, 0, 0, 1, 0, 0],
+  opacity: 0.3,
+};
+
 /** Pictures of one field each, or two, in which something stays and something changes, as frames in a row do. */
 const pictures = fc
-  .tuple(anyItems, fc.array(fc.tuple(anyItems, anyItems), { minLength: 2, maxLength: 4 }), fc.boolean())
-  .map(([stays, changing, inFields]) =>
+  .tuple(
+    anyItems,
+    fc.array(fc.tuple(anyItems, anyItems), { minLength: 2, maxLength: 4 }),
+    fc.boolean(),
+    // The fields that have a ground.
+    fc.constantFrom(0, 1, 2),
+  )
+  .map(([stays, changing, inFields, grounds]) =>
     changing.map((fields, i) =>
-      fields
-        .slice(0, inFields ? 2 : 1)
-        .map((items) => listOf(i % 2 === 0 ? [...stays, ...items] : [...items, ...stays])),
+      fields.slice(0, inFields ? 2 : 1).map((items, field) => {
+        const ground = field < grounds ? [GROUND] : [];
+        return listOf([...ground, ...(i % 2 === 0 ? [...stays, ...items] : [...items, ...stays])]);
+      }),
     ),
   );
 
@@ -118,5 +134,23 @@ test('a small thing that jumps across a frame leaves nothing behind, in the fram
     expect(Buffer.from(frame.pixels.buffer).equals(Buffer.from(fresh.pixels.buffer))).toBe(true);
     const slot = new FrameRing(ring).bytes(i % 2, slots.write(i % 2));
     expect(Buffer.from(slot).equals(Buffer.from(fresh.pixels.buffer))).toBe(true);
+  }
+});
+
+test('where only one field has a ground, its colour goes on under the lines of the other', () => {
+  for (const fields of [
+    [[GROUND], []],
+    [[], [GROUND]],
+  ]) {
+    const frame = new WholeFrame(serverSurfaces, { frames: 'rgba', shades: 'plain' }, FORMAT, 'straight');
+    frame.show(fields.map(listOf));
+    const colours = new Set<string>();
+    const alphas = new Set<number>();
+    for (let at = 0; at < frame.pixels.length; at += 4) {
+      colours.add(frame.pixels.slice(at, at + 3).join());
+      alphas.add(frame.pixels[at + 3]);
+    }
+    expect(colours.size).toBe(1);
+    expect([...alphas].sort()).toEqual([0, 77]);
   }
 });

@@ -1,3 +1,4 @@
+import { hasGround } from '@/core/display/part';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { Rect } from '@/core/kit/rect';
 import { unionRects } from '@/core/kit/rect';
@@ -42,7 +43,11 @@ export class WholeFrame {
     const area = this.bleed?.tilesOf(damage) ?? damage;
     const pixels = this.paint(lists, area);
     limitColours(pixels, this.task);
-    this.bleed?.fillTiles(pixels, area);
+    this.bleed?.fillTiles(
+      pixels,
+      area,
+      lists.every(({ items }) => hasGround(items, area)),
+    );
     toPlane(pixels, this.plane, this.task);
     this.put(pixels, area);
     const round = [...(this.bleed?.emptyTilesNear(area) ?? [])];
