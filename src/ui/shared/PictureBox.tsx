@@ -1,12 +1,15 @@
 'use client';
-import { FilmIcon, PhotoIcon } from '@heroicons/react/24/outline';
+import { FilmIcon, MagnifyingGlassIcon, PhotoIcon } from '@heroicons/react/24/outline';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { videoId } from '@/core/display/moving';
+import type { AssetFacts } from '@/contract/assets';
 import type { NamedPicture } from '@/core/project/pictureNames';
 import { FilePicker } from './FilePicker';
 import { wordsOf } from './api';
-import { bringInPicture, namedAssets, PICTURE_TYPES } from './assets';
+import { bringInPicture, listAssets, PICTURE_TYPES } from './assets';
+import type { PictureChoice } from './PictureFinder';
+import { PictureFinder } from './PictureFinder';
 
 /** Where videos come from, for a box that takes them too. */
 export interface VideoSource {
@@ -26,19 +29,28 @@ interface Props {
   readonly videos?: VideoSource;
 }
 
-const picture = async (file: File): Promise<NamedPicture> => {
-  const { id, name } = await bringInPicture(file);
-  return { value: id, label: name };
-};
+const choiceOf = ({ id, name, ownWidth, ownHeight }: AssetFacts): PictureChoice => ({
+  value: id,
+  label: name,
+  size: `${Math.round(ownWidth)} × ${Math.round(ownHeight)} px`,
+});
+
+const pictures = async (): Promise<PictureChoice[]> => (await listAssets()).map(choiceOf);
+
+const picture = async (file: File): Promise<PictureChoice> => choiceOf(await bringInPicture(file));
 
 const isVideo = ({ value }: NamedPicture): boolean => videoId(value) !== null;
 
 /** A picture, or a video where these are taken: chosen among those that are here, or brought in from a file. */
 export function PictureBox({ label, value, onChange, videos }: Props) {
   const file = useRef<HTMLInputElement>(null);
-  const [here, setHere] = useState<readonly NamedPicture[]>([]);
+  const [here, setHere] = useState<readonly PictureChoice[]>([]);
+  const [finding, setFinding] = useState(false);
   useEffect(() => {
-    const lists = [namedAssets(), ...(videos === undefined ? [] : [videos.list()])];
+    const lists: Promise<readonly PictureChoice[]>[] = [
+      pictures(),
+      ...(videos === undefined ? [] : [videos.list()]),
+    ];
     Promise.all(lists).then(
       (all) => setHere(all.flat()),
       () => undefined,
@@ -63,7 +75,24 @@ export function PictureBox({ label, value, onChange, videos }: Props) {
   const still = here.filter((one) => !isVideo(one));
   return (
     <span className="flex items-center gap-1.5">
-      <Small value={value} />
+      <button
+        type="button"
+        aria-label={`${label}: find`}
+        title="Find by how it looks"
+        onClick={() => setFinding(true)}
+        className="grid h-8 w-8 shrink-0 place-items-center rounded-lg border border-line-strong bg-field"
+      >
+        <Small value={value} />
+      </button>
+      {finding && (
+        <PictureFinder
+          label={label}
+          value={value}
+          choices={here}
+          onChoose={onChange}
+          onClose={() => setFinding(false)}
+        />
+      )}
       <select
         aria-label={label}
         value={value}
@@ -97,16 +126,10 @@ export function PictureBox({ label, value, onChange, videos }: Props) {
 }
 
 function Small({ value }: { readonly value: string }) {
-  const box = 'h-8 w-8 shrink-0 rounded-md border border-line bg-paper';
-  if (value === '') return null;
-  if (videoId(value) !== null)
-    return (
-      <span className={`${box} grid place-items-center`}>
-        <FilmIcon aria-hidden className="h-4 w-4" />
-      </span>
-    );
+  if (value === '') return <MagnifyingGlassIcon className="h-4 w-4" />;
+  if (videoId(value) !== null) return <FilmIcon className="h-4 w-4" />;
   return (
     // eslint-disable-next-line @next/next/no-img-element -- an asset of the user's own, from this server
-    <img src={`/api/assets/${encodeURIComponent(value)}`} alt="" className={`${box} object-contain`} />
+    <img src={`/api/assets/${encodeURIComponent(value)}`} alt="" className="h-7 w-7 object-contain" />
   );
 }
