@@ -49,8 +49,13 @@ export class FinePainter {
 
   /** Paints a part of a frame (whole px). */
   paintPart(items: readonly DisplayItem[], area: Rect): FineLayer {
+    return this.paintParts(items, [area])[0];
+  }
+
+  /** Paints parts of one frame (whole px). */
+  paintParts(items: readonly DisplayItem[], areas: readonly Rect[]): readonly FineLayer[] {
     this.goneBy.nextPicture();
-    return this.layer(area, items);
+    return areas.map((area) => this.layer(area, items));
   }
 
   private layer(area: Rect, items: readonly DisplayItem[], tint?: HexColour): FineLayer {

@@ -37,11 +37,8 @@ export class ColourBleed {
     return intersectRects({ x: left, y: top, width: right - left, height: bottom - top }, this.frame);
   }
 
-  /**
-   * Fills what is not seen in tiles in which something is: straight-alpha RGBA, in place, of an area of whole tiles.
-   * `allSeen` where it is known that all of it is.
-   */
-  fillTiles(pixels: Pixels, area: Rect, allSeen = false): void {
+  /** Fills what is not seen in tiles in which something is: straight-alpha RGBA, in place, of an area of whole tiles. */
+  fillTiles(pixels: Pixels, area: Rect): void {
     const seen = this.inEightBits(pixels);
     for (const tile of tilesIn(area)) {
       const part = {
@@ -51,7 +48,7 @@ export class ColourBleed {
         height: tile.height,
       };
       const at = this.indexOf(tile);
-      this.means.set(allSeen ? meanOfSome(seen, part) : this.fillTile(pixels, seen, part), at);
+      this.means.set(this.fillTile(pixels, seen, part), at);
     }
   }
 

@@ -4,6 +4,7 @@ import type { DisplayList } from '@/core/display/list';
 import { sameDisplayList } from '@/core/display/list';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { Rect } from '@/core/kit/rect';
+import { mergedRects } from '@/core/kit/mergedRects';
 import { intersectRects, unionRects } from '@/core/kit/rect';
 import type { Shades } from '@/core/outputs/output';
 import { FinePainter } from '@/paint/fine/finePainter';
@@ -17,53 +18,53 @@ import type { Pixels } from './pictures/picture';
 /** What a picture shows: one list, or two for the fields of a frame. */
 export type Lists = readonly DisplayList[];
 
-/** The whole pixels of a frame in which two pictures may differ; null for none. `before` null: nothing was seen. */
+/** The areas of a frame (whole px) in which two pictures may differ; `before` null: nothing was seen. */
 export function damageOf(
   before: Lists | null,
   after: Lists,
-  { widthPx, heightPx }: Pick<FrameFormat, 'widthPx' | 'heightPx'>,
-): Rect | null {
-  const rects = after.flatMap(
-    ({ items }, i) => damageBetween(before === null ? null : before[i].items, items) ?? [],
+  { widthPx: width, heightPx: height }: Pick<FrameFormat, 'widthPx' | 'heightPx'>,
+): readonly Rect[] {
+  const rects = after.flatMap(({ items }, i) =>
+    damageBetween(before === null ? null : before[i].items, items),
   );
-  const damage = unionRects(rects);
-  if (damage === null) return null;
-  const within = intersectRects(damage, { x: 0, y: 0, width: widthPx, height: heightPx });
-  return within.width === 0 || within.height === 0 ? null : within;
+  return mergedRects(rects.map((rect) => intersectRects(rect, { x: 0, y: 0, width, height })));
 }
 
-/** Paints a picture and gives an area (whole px) of it: straight-alpha RGBA, row by row, that may be changed. */
-export type PaintsArea = (lists: Lists, area: Rect) => Pixels;
+/** Paints a picture and gives areas (whole px) of it: straight-alpha RGBA, row by row, that may be changed. */
+export type PaintsAreas = (lists: Lists, areas: readonly Rect[]) => readonly Pixels[];
 
 /** Paints pictures of a format, in fields where there are two lists. */
-export function paintsAreas(surfaces: SurfaceMaker, format: FrameFormat, shades: Shades): PaintsArea {
+export function paintsAreas(surfaces: SurfaceMaker, format: FrameFormat, shades: Shades): PaintsAreas {
   const paint = shades === 'plain' ? paintsPlain(surfaces, format) : paintsFine(surfaces, shades);
-  return ([first, second = first], area) => {
-    const pixels = paint(first, area);
-    if (second !== first && !sameDisplayList(first, second))
-      weaveFields(pixels, paint(second, area), area, isTopFirst(format));
+  return ([first, second = first], areas) => {
+    const pixels = paint(first, areas);
+    if (second === first || sameDisplayList(first, second)) return pixels;
+    const others = paint(second, areas);
+    for (const [i, area] of areas.entries()) weaveFields(pixels[i], others[i], area, isTopFirst(format));
     return pixels;
   };
 }
 
-type PaintsList = (list: DisplayList, area: Rect) => Pixels;
+type PaintsList = (list: DisplayList, areas: readonly Rect[]) => readonly Pixels[];
 
 function paintsPlain(surfaces: SurfaceMaker, { widthPx, heightPx }: FrameFormat): PaintsList {
   const painter = new Painter(surfaces);
   // Of the whole frame, since a canvas rounds edges otherwise where it begins elsewhere.
   const { context, readPixels } = createRasterFrame(widthPx, heightPx);
-  return (list, area) => {
+  return (list, areas) => {
+    const all = unionRects(areas);
+    if (all === null) return [];
     // What earlier pictures left elsewhere is never read.
-    context.clearRect(area.x, area.y, area.width, area.height);
-    painter.paint(context, { ...list, items: partOf(list.items, area) });
-    return readPixels(area);
+    context.clearRect(all.x, all.y, all.width, all.height);
+    painter.paint(context, { ...list, items: partOf(list.items, all) });
+    return areas.map(readPixels);
   };
 }
 
 function paintsFine(surfaces: SurfaceMaker, shades: Shades): PaintsList {
   const painter = new FinePainter(surfaces);
   const turned = shades === 'deep' ? toSixteenBits : toEightBits;
-  return ({ items }, area) => turned(painter.paintPart(items, area));
+  return ({ items }, areas) => painter.paintParts(items, areas).map((layer) => turned(layer));
 }
 
 /** Puts the lines of the second field between those of the first. */

@@ -154,3 +154,24 @@ test('where only one field has a ground, its colour goes on under the lines of t
     expect([...alphas].sort()).toEqual([0, 77]);
   }
 });
+
+test('over a ground only the lines that change are painted; without one, whole tiles, so that colour goes on from them', () => {
+  const line = (y: number): DisplayItem => ({
+    ...GROUND,
+    outline: rectOutline({ x: 10, y: 0, width: 40, height: 6 }),
+    matrix: [1, 0, 0, 1, 0, y],
+  });
+  const areas = (ground: readonly DisplayItem[]) => {
+    const frame = new WholeFrame(serverSurfaces, { frames: 'rgba', shades: 'plain' }, FORMAT, 'straight');
+    const [before, after] = [0, 1].map((gone) => listOf([...ground, line(70 - gone), line(100 - gone)]));
+    frame.show([before]);
+    return frame.show([after]);
+  };
+  expect(areas([GROUND])).toEqual([
+    { x: 10, y: 69, width: 40, height: 7 },
+    { x: 10, y: 99, width: 40, height: 7 },
+  ]);
+  const [only, ...others] = areas([]);
+  expect(others).toEqual([]);
+  expect(only).toMatchObject({ x: 0, y: 0 });
+});

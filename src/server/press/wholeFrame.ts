@@ -1,12 +1,12 @@
 import { hasGround } from '@/core/display/part';
 import type { FrameFormat } from '@/core/frame/formats';
 import type { Rect } from '@/core/kit/rect';
-import { unionRects } from '@/core/kit/rect';
+import { mergedRects } from '@/core/kit/mergedRects';
 import type { Plane } from '@/core/outputs/output';
 import type { SurfaceMaker } from '@/paint/surface';
 import { ColourBleed } from './bleed';
 import { FrameRing } from './frameRing';
-import type { Lists, PaintsArea } from './paintedPicture';
+import type { Lists, PaintsAreas } from './paintedPicture';
 import { damageOf, paintsAreas } from './paintedPicture';
 import type { Pixels } from './pictures/picture';
 import { limitColours, needsBleed, toPlane } from './planes';
@@ -18,7 +18,8 @@ type Shown = Pick<RenderTask, 'frames' | 'shades' | 'limited' | 'studio'>;
 /** The pixels of a whole frame as a file has them, in which one picture is shown after another: only what changes is painted. */
 export class WholeFrame {
   readonly pixels: Pixels;
-  private readonly paint: PaintsArea;
+  private readonly all: Rect;
+  private readonly paint: PaintsAreas;
   private readonly bleed: ColourBleed | null;
   private before: Lists | null = null;
 
@@ -32,27 +33,32 @@ export class WholeFrame {
     this.paint = paintsAreas(surfaces, format, task.shades);
     this.bleed = needsBleed(plane, task.frames === 'rgba') ? new ColourBleed(widthPx, heightPx) : null;
     this.pixels = emptyPixels(task, widthPx * heightPx * 4);
-    this.fill({ x: 0, y: 0, width: widthPx, height: heightPx }, [0, 0, 0]);
+    this.all = { x: 0, y: 0, width: widthPx, height: heightPx };
+    this.fill(this.all, [0, 0, 0]);
   }
 
-  /** Shows a picture in the place of the last one, and gives the area that changed; null for none. */
-  show(lists: Lists): Rect | null {
+  /** Shows a picture in the place of the last one, and gives the areas that changed. */
+  show(lists: Lists): readonly Rect[] {
     const damage = damageOf(this.before, lists, this.format);
     this.before = lists;
-    if (damage === null) return null;
-    const area = this.bleed?.tilesOf(damage) ?? damage;
-    const pixels = this.paint(lists, area);
-    limitColours(pixels, this.task);
-    this.bleed?.fillTiles(
-      pixels,
-      area,
-      lists.every(({ items }) => hasGround(items, area)),
-    );
-    toPlane(pixels, this.plane, this.task);
-    this.put(pixels, area);
-    const round = [...(this.bleed?.emptyTilesNear(area) ?? [])];
-    for (const { tile, colour } of round) this.fill(tile, colour);
-    return unionRects([area, ...round.map(({ tile }) => tile)]);
+    // Where all of the frame is seen there is nothing to carry colour to, until the ground goes, and all with it.
+    const bleed = lists.every(({ items }) => hasGround(items, this.all)) ? null : this.bleed;
+    const areas = bleed === null ? damage : mergedRects(damage.map((rect) => bleed.tilesOf(rect)));
+    const changed: Rect[] = [];
+    for (const [i, pixels] of this.paint(lists, areas).entries()) {
+      const area = areas[i];
+      limitColours(pixels, this.task);
+      bleed?.fillTiles(pixels, area);
+      toPlane(pixels, this.plane, this.task);
+      this.put(pixels, area);
+      changed.push(area);
+    }
+    for (const area of areas)
+      for (const { tile, colour } of bleed?.emptyTilesNear(area) ?? []) {
+        this.fill(tile, colour);
+        changed.push(tile);
+      }
+    return mergedRects(changed);
   }
 
   private put(pixels: Pixels, area: Rect): void {
@@ -82,7 +88,7 @@ function emptyPixels({ shades }: Pick<Shown, 'shades'>, length: number): Pixels 
 /** Keeps the slots of a ring up to date with a frame: what changed since a slot was last written is copied into it. */
 export class FrameSlots {
   private readonly ring: FrameRing;
-  private readonly stale: (Rect | null)[];
+  private readonly stale: (readonly Rect[])[];
 
   constructor(
     memory: RenderTask['ring'],
@@ -91,33 +97,30 @@ export class FrameSlots {
   ) {
     const { widthPx, heightPx } = format;
     this.ring = new FrameRing(memory);
-    this.stale = Array.from({ length: memory.slots }, () => ({
-      x: 0,
-      y: 0,
-      width: widthPx,
-      height: heightPx,
-    }));
+    this.stale = Array.from({ length: memory.slots }, () => [
+      { x: 0, y: 0, width: widthPx, height: heightPx },
+    ]);
   }
 
-  /** Notes that an area of the frame changed. */
-  changed(area: Rect | null): void {
-    if (area === null) return;
-    this.stale.forEach((rect, slot) => (this.stale[slot] = rect === null ? area : unionRects([rect, area])));
+  /** Notes that areas of the frame changed. */
+  changed(areas: readonly Rect[]): void {
+    if (areas.length === 0) return;
+    this.stale.forEach((rects, slot) => (this.stale[slot] = mergedRects([...rects, ...areas])));
   }
 
   /** Writes the frame into a slot, and gives how many bytes it has. */
   write(slot: number): number {
     const { pixels } = this.frame;
-    const area = this.stale[slot];
-    this.stale[slot] = null;
-    if (area === null) return pixels.byteLength;
+    const areas = this.stale[slot];
+    this.stale[slot] = [];
     const bytesPerPixel = 4 * pixels.BYTES_PER_ELEMENT;
     const from = new Uint8Array(pixels.buffer, pixels.byteOffset, pixels.byteLength);
     const to = this.ring.bytes(slot);
-    for (let y = area.y; y < area.y + area.height; y++) {
-      const at = (y * this.format.widthPx + area.x) * bytesPerPixel;
-      to.set(from.subarray(at, at + area.width * bytesPerPixel), at);
-    }
+    for (const area of areas)
+      for (let y = area.y; y < area.y + area.height; y++) {
+        const at = (y * this.format.widthPx + area.x) * bytesPerPixel;
+        to.set(from.subarray(at, at + area.width * bytesPerPixel), at);
+      }
     return pixels.byteLength;
   }
 }
