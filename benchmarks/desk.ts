@@ -1,6 +1,7 @@
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { median, percentile, report } from './measure';
+import { reportFrames, takeFrames, WATCH_FRAMES } from './frames';
+import { median, report } from './measure';
 import { CHROMIUM, start, withFolder } from './server';
 
 const TITLES = 2000;
@@ -115,30 +116,6 @@ async function measureProof(page: Page): Promise<void> {
   const seconds = (performance.now() - from) / 1000;
   report(`whole proof of ${TITLES} titles in 3 deliveries`, `${seconds.toFixed(1)} s`, 'under 60 s');
   await page.getByRole('radio', { name: 'Card' }).click();
-}
-
-/** In the page: how long each frame takes while work goes on, in milliseconds. As text, since it is run as it stands. */
-const WATCH_FRAMES = `
-  window.gilderFrames = [];
-  let last = performance.now();
-  requestAnimationFrame(function step(now) {
-    window.gilderFrames.push(now - last);
-    last = now;
-    requestAnimationFrame(step);
-  });
-`;
-
-async function takeFrames(page: Page): Promise<number[]> {
-  return page.evaluate(() => {
-    const frames: unknown = Reflect.get(window, 'gilderFrames');
-    return Array.isArray(frames) ? frames.splice(0) : [];
-  });
-}
-
-function reportFrames(what: string, frames: readonly number[]): void {
-  const late = frames.filter((frame) => frame > 50).length;
-  report(`${what}: frames, 95th percentile`, `${percentile(frames, 0.95).toFixed(0)} ms`);
-  report(`${what}: frames over 50 ms`, `${late} of ${frames.length}`, 'none');
 }
 
 async function measureTyping(page: Page): Promise<void> {

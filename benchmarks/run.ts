@@ -1,6 +1,7 @@
 // Prints medians and ratios of one run. Machines are shared: compare ratios, and figures only within a run.
 // `npm run bench -- export batch` runs those parts alone.
 import { serverFonts } from '@/server/fontFiles';
+import { benchCaptions } from './captions';
 import { benchCore, benchPaint } from './core';
 import { benchCredits } from './credits';
 import { benchDrafts } from './drafts';
@@ -32,6 +33,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   typing: benchTyping,
   playback: benchPlayback,
   desk: benchDesk,
+  captions: benchCaptions,
 };
 
 async function run(names: readonly string[]): Promise<void> {

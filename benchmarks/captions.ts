@@ -1,0 +1,109 @@
+import { existsSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { reportFrames, takeFrames, WATCH_FRAMES } from './frames';
+import { median, report } from './measure';
+import { CHROMIUM, start, withFolder } from './server';
+
+const CUES = 3000;
+const KEYS = 40;
+
+const clock = (ms: number): string => new Date(ms).toISOString().slice(11, 23).replace('.', ',');
+
+/** A SubRip file of three seconds a cue. */
+const FILE = Array.from(
+  { length: CUES },
+  (_, i) =>
+    `${i + 1}\n${clock(i * 3000)} --> ${clock(i * 3000 + 2600)}\nThe ferry of heat ${i} came in\nbefore the bell was rung.\n`,
+).join('\n');
+
+/** How three thousand cues are read, open, take letters, scroll and are checked. Needs a build. */
+export async function benchCaptions(): Promise<void> {
+  console.log(`\nThe desk with ${CUES} captions`);
+  if (!existsSync('.next/BUILD_ID')) {
+    console.log('  skipped: build the application first (npm run build)');
+    return;
+  }
+  await withFolder(async (folder) => {
+    const server = await start(folder);
+    const args = [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-dev-shm-usage',
+      '--disable-background-networking',
+    ];
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const settings = { name: 'Three thousand', production: '', format: 'wide-1080', rate: '25' };
+    const made = await page.request.post(`${server.url}/api/projects`, { data: settings });
+    const { id }: { id: string } = await made.json();
+    const address = `${server.url}/desk/${id}`;
+    await measureReading(page, address);
+    await measureOpening(page, address);
+    await measureTyping(page);
+    await measureScrolling(page);
+    await measureProof(page);
+    await browser.close();
+    await server.stop();
+  });
+}
+
+const captionsTab = (page: Page) => page.getByRole('tab', { name: 'Captions' });
+const words = (page: Page, number: number) => page.getByLabel(`Words of caption ${number}`, { exact: true });
+
+async function measureReading(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await captionsTab(page).click();
+  await page.getByRole('button', { name: 'Read a caption file' }).click();
+  const from = performance.now();
+  await page
+    .getByLabel('Caption file')
+    .setInputFiles({ name: 'ferry.srt', mimeType: 'text/plain', buffer: Buffer.from(FILE) });
+  const take = page.getByRole('button', { name: /^Import / });
+  await take.waitFor();
+  report('read, and what is in it said', `${(performance.now() - from).toFixed(0)} ms`);
+  const taken = performance.now();
+  await take.click();
+  await words(page, 1).waitFor();
+  report('imported, to its first rows', `${(performance.now() - taken).toFixed(0)} ms`);
+  await page.getByText('saved', { exact: true }).waitFor();
+  report('imported, to saved', `${(performance.now() - taken).toFixed(0)} ms`);
+}
+
+async function measureOpening(page: Page, address: string): Promise<void> {
+  const times: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    const from = performance.now();
+    await page.goto(address);
+    await captionsTab(page).click();
+    await words(page, 1).waitFor();
+    times.push(performance.now() - from);
+  }
+  report('opens, to its first captions, median', `${median(times).toFixed(0)} ms`, 'under 2000 ms');
+}
+
+async function measureTyping(page: Page): Promise<void> {
+  await page.evaluate(WATCH_FRAMES);
+  await words(page, 3).click();
+  await page.keyboard.press('Control+End');
+  await page.waitForLoadState('networkidle');
+  await takeFrames(page);
+  for (let i = 0; i < KEYS; i++) await page.keyboard.press('abcdefg'[i % 7], { delay: 40 });
+  reportFrames('typing', await takeFrames(page));
+  await page.keyboard.press('Escape');
+}
+
+async function measureScrolling(page: Page): Promise<void> {
+  await page.mouse.move(400, 400);
+  await takeFrames(page);
+  for (let i = 0; i < KEYS; i++) await page.mouse.wheel(0, 600);
+  reportFrames('scrolling', await takeFrames(page));
+}
+
+async function measureProof(page: Page): Promise<void> {
+  const from = performance.now();
+  await page.getByRole('radio', { name: 'Proof' }).click();
+  const done = { hasText: 'All looked at' };
+  await page.getByRole('status').filter(done).waitFor({ timeout: 300_000 });
+  report(`whole proof of ${CUES} captions`, `${((performance.now() - from) / 1000).toFixed(1)} s`);
+}
