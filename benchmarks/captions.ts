@@ -14,7 +14,7 @@ const clock = (ms: number): string => new Date(ms).toISOString().slice(11, 23).r
 const FILE = Array.from(
   { length: CUES },
   (_, i) =>
-    `${i + 1}\n${clock(i * 3000)} --> ${clock(i * 3000 + 2600)}\nThe ferry of heat ${i} came in\nbefore the bell was rung.\n`,
+    `${i + 1}\n${clock(i * 3000)} --> ${clock(i * 3000 + 2600)}\nHeat ${i} came in\nbefore the bell.\n`,
 ).join('\n');
 
 /** How three thousand cues are read, open, take letters, scroll and are checked. Needs a build. */
@@ -49,11 +49,18 @@ export async function benchCaptions(): Promise<void> {
 }
 
 const captionsTab = (page: Page) => page.getByRole('tab', { name: 'Captions' });
-const words = (page: Page, number: number) => page.getByLabel(`Words of caption ${number}`, { exact: true });
+
+/** Opens the sheet as soon as the page takes clicks. */
+async function openCaptions(page: Page): Promise<void> {
+  const tab = captionsTab(page);
+  while ((await tab.getAttribute('aria-selected')) !== 'true') await tab.click();
+}
+
+const row = (page: Page, heat: number) => page.getByRole('row').filter({ hasText: `Heat ${heat} came` });
 
 async function measureReading(page: Page, address: string): Promise<void> {
   await page.goto(address);
-  await captionsTab(page).click();
+  await openCaptions(page);
   await page.getByRole('button', { name: 'Read a caption file' }).click();
   const from = performance.now();
   await page
@@ -64,7 +71,7 @@ async function measureReading(page: Page, address: string): Promise<void> {
   report('read, and what is in it said', `${(performance.now() - from).toFixed(0)} ms`);
   const taken = performance.now();
   await take.click();
-  await words(page, 1).waitFor();
+  await row(page, 0).waitFor();
   report('imported, to its first rows', `${(performance.now() - taken).toFixed(0)} ms`);
   await page.getByText('saved', { exact: true }).waitFor();
   report('imported, to saved', `${(performance.now() - taken).toFixed(0)} ms`);
@@ -75,8 +82,8 @@ async function measureOpening(page: Page, address: string): Promise<void> {
   for (let i = 0; i < 5; i++) {
     const from = performance.now();
     await page.goto(address);
-    await captionsTab(page).click();
-    await words(page, 1).waitFor();
+    await openCaptions(page);
+    await row(page, 0).waitFor();
     times.push(performance.now() - from);
   }
   report('opens, to its first captions, median', `${median(times).toFixed(0)} ms`, 'under 2000 ms');
@@ -84,7 +91,7 @@ async function measureOpening(page: Page, address: string): Promise<void> {
 
 async function measureTyping(page: Page): Promise<void> {
   await page.evaluate(WATCH_FRAMES);
-  await words(page, 3).click();
+  await row(page, 2).getByText('Heat 2 came').click();
   await page.keyboard.press('Control+End');
   await page.waitForLoadState('networkidle');
   await takeFrames(page);
@@ -100,10 +107,12 @@ async function measureScrolling(page: Page): Promise<void> {
   reportFrames('scrolling', await takeFrames(page));
 }
 
+/** The whole proof runs by itself as soon as the project is open. */
 async function measureProof(page: Page): Promise<void> {
   const from = performance.now();
-  await page.getByRole('radio', { name: 'Proof' }).click();
-  const done = { hasText: 'All looked at' };
-  await page.getByRole('status').filter(done).waitFor({ timeout: 300_000 });
-  report(`whole proof of ${CUES} captions`, `${((performance.now() - from) / 1000).toFixed(1)} s`);
+  await page.reload();
+  await openCaptions(page);
+  await row(page, 0).waitFor();
+  await page.getByText(/^looking at /).waitFor({ state: 'hidden', timeout: 300_000 });
+  report(`opened, and all ${CUES} looked at`, `${((performance.now() - from) / 1000).toFixed(1)} s`);
 }

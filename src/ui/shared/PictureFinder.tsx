@@ -110,7 +110,7 @@ function Tiles({
           }
         >
           <Look value={one.value} />
-          <span className="truncate font-semibold" title={one.label}>
+          <span className="line-clamp-2 font-semibold break-words" title={one.label}>
             {one.label}
           </span>
           <span className="text-[12px] text-soft">
