@@ -1,9 +1,8 @@
 import { existsSync } from 'node:fs';
-import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { reportFrames, takeFrames, WATCH_FRAMES } from './frames';
 import { median, report } from './measure';
-import { CHROMIUM, start, withFolder } from './server';
+import { start, startBrowser, withFolder } from './server';
 
 const CUES = 3000;
 const KEYS = 40;
@@ -26,13 +25,7 @@ export async function benchCaptions(): Promise<void> {
   }
   await withFolder(async (folder) => {
     const server = await start(folder);
-    const args = [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-dev-shm-usage',
-      '--disable-background-networking',
-    ];
-    const browser = await chromium.launch({ executablePath: CHROMIUM, args });
+    const browser = await startBrowser();
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const settings = { name: 'Three thousand', production: '', format: 'wide-1080', rate: '25' };
     const made = await page.request.post(`${server.url}/api/projects`, { data: settings });

@@ -1,8 +1,7 @@
-import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { reportFrames, takeFrames, WATCH_FRAMES } from './frames';
 import { median, report } from './measure';
-import { CHROMIUM, start, withFolder } from './server';
+import { start, startBrowser, withFolder } from './server';
 
 const TITLES = 2000;
 const KEYS = 40;
@@ -15,10 +14,7 @@ export async function benchDesk(): Promise<void> {
   console.log(`\nThe desk with ${TITLES} titles`);
   await withFolder(async (folder) => {
     const server = await start(folder);
-    const browser = await chromium.launch({
-      executablePath: CHROMIUM,
-      args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
-    });
+    const browser = await startBrowser();
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const id = await largeProject(page, server.url);
     await measureOpening(page, server.url, id);

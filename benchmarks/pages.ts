@@ -1,8 +1,7 @@
 import { existsSync } from 'node:fs';
 import { get } from 'node:http';
-import { chromium } from '@playwright/test';
 import { report } from './measure';
-import { CHROMIUM, start, withFolder } from './server';
+import { CHROMIUM, start, startBrowser, withFolder } from './server';
 
 const SCREENS = ['/shelf', '/bench/tideline-strap', '/desk/lantern-regatta-2', '/press'];
 
@@ -26,13 +25,7 @@ export async function benchPages(): Promise<void> {
 }
 
 async function measureScreens(url: string): Promise<void> {
-  const args = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-dev-shm-usage',
-    '--disable-background-networking',
-  ];
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args });
+  const browser = await startBrowser();
   for (const path of SCREENS) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const fetched = new Set<string>();

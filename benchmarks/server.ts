@@ -2,8 +2,21 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import type { Browser } from '@playwright/test';
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+/** Starts the browser that screens are measured in. */
+export function startBrowser(): Promise<Browser> {
+  const args = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-background-networking',
+  ];
+  return chromium.launch({ executablePath: CHROMIUM, args });
+}
 
 export interface RunningServer {
   readonly url: string;

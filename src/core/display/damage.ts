@@ -7,8 +7,8 @@ import type { DisplayItem } from './list';
 
 /**
  * The rectangles (whole pixels, not empty) in which two lists of items, painted on nothing, may differ; none where they
- * are the same. Of a roll over a scrim those are the lines of its words. Items that stand in both lists before and after what changed are left
- * out, and so is what stayed within a group or a clip. `before` null: there was nothing.
+ * are the same. Of a roll over a scrim those are the lines of its words. Items that stand in both lists before and after
+ * what changed are left out, and so is what stayed within a group or a clip. `before` null: there was nothing.
  */
 export function damageBetween(
   before: readonly DisplayItem[] | null,
