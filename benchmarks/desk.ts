@@ -1,12 +1,12 @@
 import type { Page } from '@playwright/test';
 import { reportFrames, takeFrames, WATCH_FRAMES } from './frames';
 import { median, report } from './measure';
+import { allLookedAt, change, inThreeFormats, newProject, put, strapTitle } from './projects';
 import { start, startBrowser, withFolder } from './server';
 
 const TITLES = 2000;
 const KEYS = 40;
 const SCROLLS = 60;
-const EDITIONS = ['tideline-strap-1', 'place-corner-1', 'opening-lockup-1'];
 const SCENES = ['lock-gates', 'harbour-dusk', 'weir', 'reed-beds', 'night-deck'];
 
 /** How a project of two thousand titles opens, scrolls, takes letters and a sheet, and how long its whole proof takes. */
@@ -29,32 +29,8 @@ export async function benchDesk(): Promise<void> {
 }
 
 async function largeProject(page: Page, url: string): Promise<string> {
-  const settings = { name: 'Two thousand', production: '', format: 'wide-1080', rate: '25' };
-  const made = await page.request.post(`${url}/api/projects`, { data: settings });
-  const { id }: { id: string } = await made.json();
-  const titles = Array.from({ length: TITLES }, (_, i) => ({
-    id: `t${i}`,
-    editionId: EDITIONS[i % 10 < 7 ? 0 : i % 10 < 9 ? 1 : 2],
-    startFrame: i * 150,
-    lengthFrames: 145,
-    lane: 0,
-    values: {
-      name: `Guest ${i} Marrow`,
-      role: 'Judge of the boats',
-      place: `Pier ${i}`,
-      when: 'low water',
-      title: `Heat ${i}`,
-      line: 'Day two',
-    },
-    keepsEdition: false,
-    heldTo: 'clip',
-    fadeInFrames: 0,
-    fadeOutFrames: 0,
-    shift: null,
-    scrim: null,
-    perDelivery: {},
-    kept: [],
-  }));
+  const id = await newProject(page, url, 'Two thousand');
+  const titles = Array.from({ length: TITLES }, (_, i) => strapTitle(i, i * 150));
   const clips = Array.from({ length: 400 }, (_, i) => ({
     id: `c${i}`,
     picture: SCENES[i % SCENES.length],
@@ -67,26 +43,12 @@ async function largeProject(page: Page, url: string): Promise<string> {
     recordedAt: '',
   }));
   const project = await (await page.request.get(`${url}/api/projects/${id}`)).json();
-  const plan = {
-    value: {
-      ...project.plan,
-      deliveries: [
-        ...project.plan.deliveries,
-        { id: 'tall', name: 'Tall', format: 'tall-1080', interlaced: false },
-        { id: 'square', name: 'Square', format: 'square-1080', interlaced: false },
-      ],
-    },
-    revision: project.planRevision,
-  };
+  const plan = inThreeFormats(project);
   const remove = project.clips.map((clip: { id: string; revision: number }) => ({
     id: clip.id,
     revision: clip.revision,
   }));
-  const put = (list: readonly object[]): object[] => list.map((value) => ({ value, revision: null }));
-  const answer = await page.request.post(`${url}/api/projects/${id}/changes`, {
-    data: { titles: { put: put(titles), remove: [] }, clips: { put: put(clips), remove }, plan },
-  });
-  if (!answer.ok()) throw new Error(await answer.text());
+  await change(page, url, id, { titles: put(titles), clips: { ...put(clips), remove }, plan });
   return id;
 }
 
@@ -103,12 +65,10 @@ async function measureOpening(page: Page, url: string, id: string): Promise<void
   report('opens, to its first rows, median', `${median(times).toFixed(0)} ms`, 'under 2000 ms');
 }
 
-const allLookedAt = { hasText: 'All looked at' };
-
 async function measureProof(page: Page): Promise<void> {
   const from = performance.now();
   await page.getByRole('radio', { name: 'Proof' }).click();
-  await page.getByRole('status').filter(allLookedAt).waitFor({ timeout: 300_000 });
+  await allLookedAt(page).waitFor({ timeout: 300_000 });
   const seconds = (performance.now() - from) / 1000;
   report(`whole proof of ${TITLES} titles in 3 deliveries`, `${seconds.toFixed(1)} s`, 'under 60 s');
   await page.getByRole('radio', { name: 'Card' }).click();
@@ -136,7 +96,7 @@ async function measureScrolling(page: Page): Promise<void> {
 
 async function measureOneChange(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Proof' }).click();
-  const settled = page.getByRole('status').filter(allLookedAt);
+  const settled = allLookedAt(page);
   await settled.waitFor({ timeout: 120_000 });
   await page.getByRole('grid').evaluate((grid) => grid.scrollTo(0, 0));
   const times: number[] = [];
@@ -175,10 +135,7 @@ const watchForFinding = (words: string): string => `void (window.gilderFound = n
 }))`;
 
 async function measureImport(page: Page, url: string): Promise<void> {
-  const settings = { name: 'From a sheet', production: '', format: 'wide-1080', rate: '25' };
-  const { id }: { id: string } = await (
-    await page.request.post(`${url}/api/projects`, { data: settings })
-  ).json();
+  const id = await newProject(page, url, 'From a sheet');
   await page.goto(`${url}/desk/${id}`);
   const rows = Array.from(
     { length: TITLES },

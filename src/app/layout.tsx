@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
+import { TypedBefore } from '@/ui/shared/TypedBefore';
 import { UploadTray } from '@/ui/shared/UploadTray';
 import './globals.css';
 
@@ -13,12 +14,13 @@ export default function RootLayout({ children }: { readonly children: ReactNode 
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        {/* Before the first paint, so that a dark room is not lit up at every load. */}
+        {/* Before the first paint, so that a dark room is not lit up at every load and nothing that is typed is lost. */}
         {/* eslint-disable-next-line @next/next/no-sync-scripts -- it has to run before the first paint */}
-        <script src="/theme.js" />
+        <script src="/early.js" />
       </head>
       <body>
         {children}
+        <TypedBefore />
         <UploadTray />
         <Toaster position="bottom-center" />
       </body>

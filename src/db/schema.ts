@@ -17,6 +17,7 @@ import type { EmptiedWords } from '@/contract/projects';
 import type { Away } from '@/contract/room';
 import type { FaceFacts } from '@/core/faces/faceFile';
 import type { Face } from '@/core/faces/faces';
+import type { ScriptFallback } from '@/core/faces/fallback';
 import type { House } from '@/core/model/house';
 import type { Cue, CuePlace } from '@/core/model/captions';
 import type { Plan } from '@/core/model/plan';
@@ -328,6 +329,8 @@ export interface JobPayload {
   readonly language?: string;
   /** The House's own faces that its titles are set in, as they were when it was ordered; left out for none. */
   readonly faces?: readonly Face[];
+  /** What the House had said of letters that a face lacks; left out for the usual order. */
+  readonly fallbacks?: readonly ScriptFallback[];
   readonly titles: readonly JobContent[];
   /** Caption files; left out by jobs from before there were any. */
   readonly papers?: readonly JobPaper[];

@@ -3,10 +3,12 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { HyphenRules } from 'hyphen';
 import { FACES, fontFileNames, knowOwnFaces } from '@/core/faces/faces';
+import { knowFallbacks, knownFallbacks } from '@/core/faces/fallback';
 import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
 import { listFonts } from '@/db/fonts';
+import { findHouse } from '@/db/house';
 import type { Db } from '@/db/open';
 import { picturePath } from './pictures/pictureFiles';
 
@@ -36,9 +38,14 @@ function hyphenRulesIn(folder: string): (name: string) => HyphenRules | null {
   };
 }
 
-/** Has the House's own faces known in this process. */
-export async function learnOwnFaces(db: Db): Promise<void> {
-  knowOwnFaces(ownFaces(await listFonts(db)));
+/** Has the House's own faces known in this process, and which it takes for what others lack. */
+export async function learnHouseFaces(db: Db): Promise<void> {
+  const [files, { document }] = [await listFonts(db), await findHouse(db)];
+  knowOwnFaces(ownFaces(files));
+  const before = knownFallbacks();
+  knowFallbacks(document.fallbacks ?? []);
+  // Another object, for whoever keeps what was laid out with it.
+  if (before !== knownFallbacks()) loading = Promise.resolve((await serverFonts()).with(new Map()));
 }
 
 /** The shipped fonts, with those of the House's own faces that are asked for. */
@@ -46,9 +53,12 @@ export async function fontsFor(
   { db, pictureFolder }: { readonly db: Db; readonly pictureFolder: string },
   faceIds: readonly string[],
 ): Promise<FontLibrary> {
+  await learnHouseFaces(db);
   const library = await serverFonts();
-  await learnOwnFaces(db);
-  const wanted = faceIds.flatMap((id) => FACES.find(id) ?? []).filter(({ own }) => own === true);
+  const fallbacks = knownFallbacks().flatMap(({ faces }) => faces);
+  const wanted = [...new Set([...faceIds, ...fallbacks])]
+    .flatMap((id) => FACES.find(id) ?? [])
+    .filter(({ own }) => own === true);
   if (wanted.length === 0) return library;
   return library.with(
     await readFonts(

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { FIRST_HOUSE } from '@/core/model/house';
 import { loadFonts } from './picture/fontStore';
 
 /** Loads the shipped fonts as a page does, for tests of what is measured. To be called before all tests of a file. */
@@ -11,7 +12,8 @@ export async function loadFontsForTest(): Promise<void> {
       name === undefined ? new URL(String(asked), 'file:') : join(process.cwd(), 'public/fonts', name);
     const arrayBuffer = (): Promise<ArrayBuffer> =>
       Promise.resolve(Uint8Array.from(readFileSync(file)).buffer);
-    const json = (): Promise<unknown> => Promise.resolve([]);
+    const json = (): Promise<unknown> =>
+      Promise.resolve(asked === '/api/house' ? { document: FIRST_HOUSE } : []);
     return Promise.resolve({ ok: true, arrayBuffer, json } as Response);
   };
   await loadFonts();

@@ -1,10 +1,10 @@
 import { cueTitle } from '@/core/captions/cueTitle';
 import { PLAIN_CAPTION_ID } from '@/core/captions/plainCaption';
 import type { Cue } from '@/core/model/captions';
-import { creditPictures } from '@/core/model/credits';
+import { creditPictures, creditWords } from '@/core/model/credits';
 import type { Title } from '@/core/model/project';
 import { layerWords } from '@/core/model/template';
-import { lateFacesFor } from '@/core/faces/faces';
+import { lateFacesFor } from '@/core/faces/fallback';
 import { everyFace } from '@/core/resolve/faces';
 import { chosenPictures, everyPicture } from '@/core/resolve/pictures';
 import { FORMATS } from '@/core/frame/formats';
@@ -57,12 +57,22 @@ async function startOver(making: Promise<Proofer>): Promise<void> {
   await work(made);
 }
 
-/** The faces of all editions, and those that stand in for letters of their words and of changed titles. */
-function facesIn({ editions }: ProofSurroundings, changed: readonly Title[]): string[] {
+/** All that is typed into a title. */
+function everyWord({ values, perDelivery, credits }: Title): string[] {
+  const typed = [values, ...Object.values(perDelivery).map((own) => own.values)];
+  return [...typed.flatMap<string>(Object.values), ...(credits?.rows ?? []).map(creditWords)];
+}
+
+/** The faces of all editions, and those that stand in for letters of their words and of what changed. */
+function facesIn(
+  { editions }: ProofSurroundings,
+  { changed, changedCues = [] }: Pick<ProofWork, 'changed' | 'changedCues'>,
+): string[] {
   const documents = [...editions.values()].map(({ document }) => document);
   const words = [
     ...documents.flatMap(({ layers }) => layers.map(layerWords)),
-    ...changed.map(({ values }) => Object.values(values).join('\n')),
+    ...changed.flatMap(everyWord),
+    ...changedCues.flatMap(({ words, speaker }) => [words, speaker]),
   ].join('\n');
   return [...documents.flatMap(everyFace), ...lateFacesFor(words)];
 }
@@ -90,7 +100,7 @@ async function handle(message: ProofRequest): Promise<void> {
   loads = Promise.all([
     loads.catch(() => undefined),
     speller.load(languagesIn(around)),
-    loadFontsFor(facesIn(around, message.changed)),
+    loadFontsFor(facesIn(around, message)),
     loadTitlePictures(message.editions === undefined ? message.changed : titles.values()),
   ]);
   await loads;

@@ -1,4 +1,4 @@
-import { lateFacesFor } from '@/core/faces/faces';
+import { lateFacesFor } from '@/core/faces/fallback';
 import { everyFace } from '@/core/resolve/faces';
 import { layerWords } from '@/core/model/template';
 import { picturesOf } from '@/core/resolve/pictures';

@@ -4,7 +4,6 @@ import { sameValue } from '../kit/sameValue';
 import type { FaceAxis, NamedStyle } from './faceFile';
 import type { FaceOption } from './faceOptions';
 import { optionsOf } from './faceOptions';
-import { scriptTag } from './scripts';
 
 /** OpenType tags: tabular and old-style figures, small capitals, fractions. */
 export type FaceFeature = 'tnum' | 'onum' | 'smcp' | 'frac';
@@ -154,6 +153,7 @@ const SHIPPED: readonly Face[] = [
     licence: 'OFL-1.1',
     features: ['tnum'],
     options: optionsOf(['dlig', 'ordn', 'pnum']),
+    late: true,
   },
   {
     id: 'noto-sans-devanagari',
@@ -163,6 +163,7 @@ const SHIPPED: readonly Face[] = [
     licence: 'OFL-1.1',
     features: [],
     options: optionsOf(['ordn']),
+    late: true,
   },
   {
     id: 'noto-sans-hebrew',
@@ -267,40 +268,6 @@ export function italicOf(faceId: string): string | null {
 
 export const DEFAULT_FACE_ID = 'barlow-condensed';
 
-/** The order in which faces stand in for others, where nothing else decides; those that come late for their script only. */
-const STAND_IN_ORDER = [
-  'hanken-grotesk',
-  'barlow-condensed',
-  'alegreya',
-  'fraunces',
-  'archivo',
-  'noto-sans-arabic',
-  'noto-sans-devanagari',
-  'noto-sans-symbols',
-] as const;
-
-const orders = new Map<string, readonly string[]>();
-
-/**
- * The faces that are asked in turn for a character of a script (ISO 15924) that the chosen face does not have: those
- * made for the script, those that have it as well, then those for Latin, then the others. So a Latin letter never
- * comes from another script's face while a Latin face has it, and signs that go with any script come from a Latin one.
- */
-export function fallbackFaces(script: string): readonly string[] {
-  const before = orders.get(script);
-  if (before !== undefined) return before;
-  const rank = (id: string): number => {
-    const scripts = FACES.get(id).scripts.map(scriptTag);
-    if (scripts[0] === script) return 0;
-    if (scripts.includes(script)) return 1;
-    return scripts[0] === 'Latn' ? 2 : 3;
-  };
-  const late = SHIPPED.filter((face) => face.late === true && scriptTag(face.scripts[0]) === script);
-  const order = [...late.map(({ id }) => id), ...STAND_IN_ORDER].toSorted((a, b) => rank(a) - rank(b));
-  orders.set(script, order);
-  return order;
-}
-
 const listed = new WeakMap<Face, readonly number[]>();
 
 function weightsOf(face: Face): readonly number[] {
@@ -356,14 +323,4 @@ export function fontFileNames(): { readonly first: readonly string[]; readonly l
 /** Whether the files of a face come only once something is set in it. */
 export function comesLate({ own, late }: Face): boolean {
   return own === true || late === true;
-}
-
-const LATE = SHIPPED.filter(({ late }) => late === true).map(({ id, scripts: [script] }) => ({
-  id,
-  isIn: new RegExp(`\\p{Script=${script}}`, 'u'),
-}));
-
-/** The faces that come late and stand in for letters of some words. */
-export function lateFacesFor(words: string): string[] {
-  return LATE.flatMap(({ id, isIn }) => (isIn.test(words) ? [id] : []));
 }

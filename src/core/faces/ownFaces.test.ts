@@ -6,15 +6,8 @@ import { countLetters, lettersOf, mayTravel } from './faceFile';
 import { makeFont } from '../../server/faces/testing/makeFont';
 import { faceFile } from '../testing';
 import { loadFontLibrary } from '../text/fontLibrary';
-import {
-  DEFAULT_FACE_ID,
-  FACES,
-  fallbackFaces,
-  fontFileNames,
-  italicOf,
-  knowOwnFaces,
-  nearestWeight,
-} from './faces';
+import { DEFAULT_FACE_ID, FACES, fontFileNames, italicOf, knowOwnFaces, nearestWeight } from './faces';
+import { fallbackFaces } from './fallback';
 import { ownFaceId, ownFaces, placeOf } from './ownFaces';
 
 afterEach(() => knowOwnFaces([]));

@@ -1,5 +1,6 @@
 import { tagsSchema } from './tags';
 import * as yup from 'yup';
+import type { ScriptFallback } from '../faces/fallback';
 import { sameValue } from '../kit/sameValue';
 import type { CaptionRules } from './captions';
 import { captionRulesSchema, FIRST_CAPTIONS } from './captions';
@@ -110,6 +111,8 @@ export interface House {
   readonly areas: readonly OwnArea[];
   /** The language of words (BCP 47) where nothing nearer says one. */
   readonly language?: string;
+  /** The fonts that letters come from which a text's own font lacks, by script; left out for the usual order. */
+  readonly fallbacks?: readonly ScriptFallback[];
 }
 
 /** What captions of a house keep to. */
@@ -162,6 +165,18 @@ export const houseSchema = exactly({
   areas: areasSchema,
   filesDays: yup.number().integer().min(1).max(MOST_FILES_DAYS),
   language: languageTag,
+  fallbacks: listOf(
+    exactly({
+      script: yup
+        .string()
+        .required()
+        .matches(/^[A-Z][a-z]{3}$/),
+      faces: listOf(id, 20),
+    }),
+    60,
+  )
+    .default(undefined)
+    .optional(),
 });
 
 /** A house document from outside, checked; each finish by what it makes of a layer. Throws InputError. */

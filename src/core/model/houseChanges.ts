@@ -19,6 +19,7 @@ const PARTS: Readonly<Record<HousePart, true>> = {
   filesDays: true,
   areas: true,
   language: true,
+  fallbacks: true,
 };
 
 /** Something of the house that has another value now. */

@@ -14,3 +14,21 @@ test('figures of captions and the language are as the one that changed them has 
   // Where nobody says anything, nothing is said.
   expect('captions' in mergeHouse(FIRST_HOUSE, FIRST_HOUSE, FIRST_HOUSE)).toBe(false);
 });
+
+test('fallback fonts of different scripts come together; of one script those of here count', () => {
+  const says = (...fallbacks: [string, string][]) => ({
+    ...FIRST_HOUSE,
+    fallbacks: fallbacks.map(([script, face]) => ({ script, faces: [face] })),
+  });
+  const base = says(['Grek', 'alegreya']);
+  const mine = says(['Grek', 'fraunces'], ['Latn', 'fraunces']);
+  const theirs = says(['Grek', 'archivo'], ['Thai', 'alegreya']);
+  expect(
+    mergeHouse(base, mine, theirs).fallbacks?.toSorted((a, b) => (a.script < b.script ? -1 : 1)),
+  ).toEqual([
+    { script: 'Grek', faces: ['fraunces'] },
+    { script: 'Latn', faces: ['fraunces'] },
+    { script: 'Thai', faces: ['alegreya'] },
+  ]);
+  expect('fallbacks' in mergeHouse(FIRST_HOUSE, FIRST_HOUSE, FIRST_HOUSE)).toBe(false);
+});

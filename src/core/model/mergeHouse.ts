@@ -16,10 +16,13 @@ export function mergeHouse(base: House, mine: House, theirs: House): House {
   const saysCredits = mine.credits !== undefined || theirs.credits !== undefined;
   const saysPresets = mine.presets !== undefined || theirs.presets !== undefined;
   const language = mine.language === base.language ? theirs.language : mine.language;
+  const saysFallbacks = mine.fallbacks !== undefined || theirs.fallbacks !== undefined;
+  const fallbacks = list(({ fallbacks: all = [] }) => all.map((one) => ({ ...one, id: one.script })));
   const filesDays = mine.filesDays === base.filesDays ? theirs.filesDays : mine.filesDays;
   return {
     ...(filesDays !== undefined && { filesDays }),
     ...(language !== undefined && { language }),
+    ...(saysFallbacks && { fallbacks: fallbacks.map(({ id: _, ...one }) => one) }),
     ...(saysRules && { captions }),
     ...(saysCredits && { credits }),
     ...(saysPresets && { presets: list(({ presets = [] }) => presets) }),

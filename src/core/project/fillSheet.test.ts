@@ -8,6 +8,9 @@ import type { Template } from '../model/template';
 import { readSheet, writeCsv } from '../formats/csv/csv';
 import { clockOf } from '../time/clock';
 import { RATES } from '../time/rates';
+import { designValue } from '../resolve/fieldValue';
+import { designFrames } from '../titleTime/stretch';
+import { exampleSheet } from './exampleSheet';
 import { cueSheetRows } from './exportSheet';
 import type { FilledRow, FillContext } from './fillSheet';
 import { fillRows } from './fillSheet';
@@ -197,6 +200,20 @@ describe('an exported cue sheet', () => {
     const rows = fill(exported(existing), existing);
     expect(rows.map(({ before }) => before)).toEqual(existing);
     expect(rows.map(({ title }) => title)).toEqual(existing);
+  });
+
+  test('an example of it makes a title of each template, as it was designed, and says nothing that need not be said', () => {
+    const { headers, rows } = exampleSheet([tidelineStrap, placeCorner], 500, clockOf(rate));
+    expect(headers.slice(0, 3)).toEqual(['In', 'Duration', 'Template']);
+    expect(headers.filter((header) => /lane|id$/i.test(header))).toEqual([]);
+    const [strap, corner] = fill(writeCsv(headers, rows));
+    expect([strap, corner].map(({ problems }) => problems)).toEqual([[], []]);
+    const length = designFrames(tidelineStrap.timing, rate);
+    expect(strap.title).toMatchObject({ editionId: 'strap', startFrame: 500, lengthFrames: length });
+    expect(corner.title).toMatchObject({ editionId: 'corner', startFrame: 500 + 2 * length });
+    const [name] = tidelineStrap.fields;
+    expect(strap.title?.values[name.id]).toBe(designValue(tidelineStrap, name));
+    expect(exampleSheet([], 0, clockOf(rate)).rows).toEqual([]);
   });
 
   test('words without a field stay as they are: two of one name, figures, and all where the sheet has no column', () => {

@@ -1,5 +1,6 @@
 import type { TextStyle } from '../model/template';
-import { FACES, fallbackFaces } from '../faces/faces';
+import { fallbackFaces } from '../faces/fallback';
+import { FACES } from '../faces/faces';
 import type { FontLibrary, ShapingFont } from './fontLibrary';
 import { COMMON, resolveScripts } from '../faces/scripts';
 import { bidi } from '../kit/bidi';

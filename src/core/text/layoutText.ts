@@ -1,6 +1,7 @@
 import type { TextRun, TextStyle } from '../model/template';
 import { breakLines } from './breakLines';
-import { FACES, fallbackFaces } from '../faces/faces';
+import { fallbackFaces } from '../faces/fallback';
+import { FACES } from '../faces/faces';
 import { cleanText } from './cleanText';
 import type { FontLibrary } from './fontLibrary';
 import type { ItemisedParagraph, StyledParagraph } from './itemise';

@@ -42,7 +42,7 @@ beforeAll(async () => {
   await keepPicture(source.pictureFolder, HASH, PIXELS);
   const size = { widthPx: 8, heightPx: 6, ownWidth: 8, ownHeight: 6, byteCount: PIXELS.length };
   await putAsset(open.db, { id: 'leaf', name: 'leaf.png', mediaType: 'image/png', hash: HASH, ...size });
-  cpSync('public/theme.js', join(source.mediaFolder, `${'0'.repeat(24)}.webm`));
+  cpSync('public/early.js', join(source.mediaFolder, `${'0'.repeat(24)}.webm`));
   await putMedia(open.db, { id: VIDEO, name: 'weir.webm', byteCount: 3, hash: HASH });
   await keepPicture(source.pictureFolder, FONT.id, PIXELS);
   await putFont(open.db, FONT);

@@ -5,7 +5,7 @@ import type { Db } from '@/db/open';
 import type { JobPayload } from '@/db/schema';
 import { readEditions } from '@/db/templates';
 import { ffmpegEncoders } from '../press/ffmpeg';
-import { withOwnFaces } from '../press/ownFacesOf';
+import { withHouseFaces } from '../press/facesOf';
 import { renderPayload } from './renderPayload';
 
 /** What the press needs for an order of a template with words. Throws InputError with everything that is wrong with it. */
@@ -15,5 +15,5 @@ export async function orderedPayload(db: Db, order: RenderOrder): Promise<JobPay
   const ids = Object.values(order.values).filter((value) => typeof value === 'string' && value.length <= 64);
   const here = new Set((await findAssets(db, ids.map(String))).map(({ id }) => id));
   const hasPicture = (id: string): boolean => here.has(id);
-  return withOwnFaces(db, renderPayload(order, { edition, encoders: ffmpegEncoders(), hasPicture }));
+  return withHouseFaces(db, renderPayload(order, { edition, encoders: ffmpegEncoders(), hasPicture }));
 }

@@ -36,12 +36,13 @@ export function drawSvg(bytes: Uint8Array, root: string): PreparedPicture {
 }
 
 function open(source: string, root: string, zoom: number): Resvg {
+  const { first, late } = fontFileNames();
   try {
     return new Resvg(source, {
       fitTo: { mode: 'zoom', value: zoom },
       font: {
         loadSystemFonts: false,
-        fontFiles: fontFileNames().first.map((name) => join(root, 'public', 'fonts', name)),
+        fontFiles: [...first, ...late].map((name) => join(root, 'public', 'fonts', name)),
         defaultFontFamily: FALLBACK_FACE,
       },
     });

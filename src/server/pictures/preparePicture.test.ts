@@ -233,6 +233,27 @@ describe('drawings', () => {
     expect(data.some((value, i) => i % 4 === 3 && value > 200)).toBe(true);
   });
 
+  test.each(['Πορθμείο', 'Переправа', 'معبر', 'מעבורת', 'नौका', 'নৌকা', 'படகு', 'เรือ', 'ბორანი', 'Լաստ'])(
+    'set “%s” in a face that has its letters',
+    async (words) => {
+      const letters = Array.from(
+        { length: 2 },
+        (_, i) => `<text x="2" y="${16 + i * 20}">${[...words][i]}</text>`,
+      );
+      const { bytes } = await prepare(
+        'a.svg',
+        svg(letters.join(''), 'width="40" height="40" font-size="16"'),
+      );
+      const { data, width, height } = PNG.sync.read(Buffer.from(bytes));
+      const rows = Array.from({ length: 2 }, (_, i) =>
+        data.subarray((i * height * width * 4) / 2, ((i + 1) * height * width * 4) / 2),
+      );
+      // Two letters alike would be two boxes.
+      expect(rows.every((row) => row.some((value, i) => i % 4 === 3 && value > 100))).toBe(true);
+      expect(rows[0].equals(rows[1])).toBe(false);
+    },
+  );
+
   test('lose what would run, load or show something from elsewhere', async () => {
     const blue = '<rect width="40" height="20" fill="#0000ff"/>';
     for (const inside of [

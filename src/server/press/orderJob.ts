@@ -29,7 +29,7 @@ import { captionPapers } from './captionPapers';
 import { atRest, inPlanes, refuseMissing, refuseShape } from './jobFiles';
 import { deliveryFolder } from './machineSettings';
 import { factsOf, nameFiles } from './nameFiles';
-import { withOwnFaces } from './ownFacesOf';
+import { withHouseFaces } from './facesOf';
 import { programmeToJob } from './orderProgramme';
 
 /** An order from outside, checked. Throws InputError. */
@@ -64,7 +64,7 @@ export async function orderToPayload(
     : titlesOf(db, project, order, delivery, output));
   const where = delivery.id === MASTER_ID ? '' : `, ${delivery.name}`;
   const named = nameFiles(contents, order.names ?? USUAL_NAMES, project, delivery);
-  return withOwnFaces(db, {
+  return withHouseFaces(db, {
     name: `${project.settings.name}${where}, ${named.contents.length === 1 ? named.contents[0].fileStem : `${named.contents.length} titles`}`,
     origin: `${project.id}/${delivery.id}`,
     ...folderOf(order, project, delivery),

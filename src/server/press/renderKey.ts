@@ -6,7 +6,7 @@ import { shadesOf } from '@/core/outputs/output';
 import type { Template } from '@/core/model/template';
 import { plainColours } from '@/core/resolve/plainColours';
 import type { JobContent, JobPayload, JobTitle } from '@/db/schema';
-import { facesIn } from './ownFacesOf';
+import { facesOf } from './facesOf';
 import { CODING_VERSION } from './sinks';
 
 let painter: string | undefined;
@@ -27,13 +27,14 @@ export function renderKey(payload: JobPayload, content: JobContent, root = proce
   const { titleId: _titleId, fileStem: _fileStem, ...rest } = content;
   const painted =
     'parts' in rest ? { ...rest, documents: rest.documents.map(documentHash) } : withoutPlace(rest);
-  const faces = facesIn(content, payload.faces);
+  const { faces, fallbacks } = facesOf(payload, content);
   return hashOf({
     painter: painterHash(root),
     coding: codingOf(payload),
     painted,
     // Left out for none: files of the shipped ones alone are the same.
     ...(faces.length === 0 ? {} : { faces }),
+    ...(fallbacks.length === 0 ? {} : { fallbacks }),
   });
 }
 

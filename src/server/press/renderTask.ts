@@ -1,4 +1,5 @@
 import type { Face } from '@/core/faces/faces';
+import type { ScriptFallback } from '@/core/faces/fallback';
 import type { JobContent } from '@/db/schema';
 import type { PictureKind, Shades } from '@/core/outputs/output';
 import type { FrameRingMemory } from './frameRing';
@@ -26,6 +27,8 @@ export interface RenderTask {
   readonly pictures: ReadonlyMap<string, Uint8Array>;
   /** The House's own faces that it is set in, with their files; left out for none. */
   readonly own?: OwnFonts;
+  /** What the House says of letters that a face lacks; left out for the usual order. */
+  readonly fallbacks?: readonly ScriptFallback[];
   /** Where the videos lie that are seen under it, by id. */
   readonly videos: ReadonlyMap<string, string>;
   /** Whether the project's timecode drops numbers. */

@@ -23,7 +23,7 @@ import { createSink } from './sinks';
 import type { EarlierFile } from './reuse/earlierFile';
 import type { ListedPicture } from './reuse/pictureList';
 import { writePictureList } from './reuse/pictureList';
-import { facesIn } from './ownFacesOf';
+import { facesOf } from './facesOf';
 import type { Sources } from './sources';
 import { verifyFile } from './verifyFile';
 
@@ -123,7 +123,7 @@ export async function renderTitle({
   const pictureList: ListedPicture[] = [];
   const shown = picturesIn(title, format);
   const pictures = await sources.pictures(shown.filter((id) => videoId(id) === null));
-  const faces = facesIn(title, payload.faces);
+  const { faces, fallbacks } = facesOf(payload, title);
   const own = faces.length === 0 ? undefined : { faces, files: await fontsOf(faces, sources) };
   const videos = await sources.videos(videosIn(title, shown));
   const samples = `${partial}.sound`;
@@ -163,6 +163,7 @@ export async function renderTitle({
         studio: payload.studio,
         pictures,
         own,
+        fallbacks,
         videos,
         drop: payload.drop,
         ...(writeCoded === undefined ? {} : { known: earlier?.keys ?? new Set<string>() }),

@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { knowOwnFaces } from '@/core/faces/faces';
+import { knowFallbacks } from '@/core/faces/fallback';
 import { sameDisplayList } from '@/core/display/list';
 import type { DisplayItem, DisplayList } from '@/core/display/list';
 import { programmeAt, programmeCut } from '@/core/display/programme';
@@ -149,6 +150,7 @@ async function render(task: RenderTask): Promise<void> {
   const pictures = await decodePictures(task.pictures);
   const { own = { faces: [], files: new Map() } } = task;
   knowOwnFaces(own.faces);
+  knowFallbacks(task.fallbacks ?? []);
   const fonts = (await serverFonts(String(root))).with(own.files);
   const videos = await VideoFrames.of(task.videos, format, rate);
   const sizes: PictureSizes = { size: (id) => pictures.size(id) ?? videos.size(id) };

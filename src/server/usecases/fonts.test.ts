@@ -15,7 +15,7 @@ import { deleteThings } from '@/db/room';
 import { insertTemplate } from '@/db/templates';
 import { stopFaces } from '../faces/openFaceFile';
 import { makeFont } from '../faces/testing/makeFont';
-import { withOwnFaces } from '../press/ownFacesOf';
+import { withHouseFaces } from '../press/facesOf';
 import { renderKey } from '../press/renderKey';
 import { RenderPool } from '../press/renderPool';
 import { ONLY_ATTEMPT, renderTitle } from '../press/renderTitle';
@@ -282,7 +282,7 @@ describe('the press', () => {
   test('sets words in it: squares of half an em, as far apart as the font says', async () => {
     const { db } = await workshop();
     await take({ advance: 900 });
-    const [first, gap, ...rest] = await runsOf(await withOwnFaces(db, order()));
+    const [first, gap, ...rest] = await runsOf(await withHouseFaces(db, order()));
     expect(rest).toHaveLength(5);
     expect(gap / first).toBeCloseTo(0.8, 1);
   });
@@ -290,16 +290,51 @@ describe('the press', () => {
   test('keeps to the version that was ordered, and makes the file anew for another', async () => {
     const { db } = await workshop();
     const first = await take({ advance: 900 });
-    const ordered = await withOwnFaces(db, order());
+    const ordered = await withHouseFaces(db, order());
     const later = await take({ version: '2.0', advance: 600 });
     await putFontInUse(later.id);
-    const anew = await withOwnFaces(db, order());
+    const anew = await withHouseFaces(db, order());
     expect(renderKey(anew, anew.titles[0])).not.toBe(renderKey(ordered, ordered.titles[0]));
     const [[square, gap], [, closer]] = [await runsOf(ordered), await runsOf(anew)];
     expect(gap / square).toBeCloseTo(0.8, 1);
     expect(closer / square).toBeCloseTo(0.2, 1);
     await removeFont(first.id);
     await expect(runsOf(ordered)).rejects.toThrow(/The font “Marrow Sans” is no longer here/);
+  });
+
+  test('takes letters that a font lacks from the one that the House names for their script', async () => {
+    const { db } = await workshop();
+    const shipped = (layer: Layer): Layer =>
+      layer.kind === 'text' ? { ...layer, style: { ...layer.style, face: 'barlow-condensed' } } : layer;
+    const [title] = order().titles;
+    const document = { ...SET, layers: SET.layers.map(shipped) };
+    const lacking = {
+      ...order(),
+      titles: [{ ...title, document, values: { [SET.fields[0].id]: 'กกกก' } }],
+    };
+    await take({ advance: 900, letters: 'กM' });
+    const usual = await withHouseFaces(db, lacking);
+    expect(usual).toEqual(lacking);
+    const { document: house, revision } = await getHouse();
+    const named = [
+      { script: 'Thai', faces: [FACE] },
+      { script: 'Taml', faces: [FACE] },
+    ];
+    await putHouse({ document: { ...house, fallbacks: named }, revision });
+    const ordered = await withHouseFaces(db, lacking);
+    // What is written in no letter of it counts for nothing.
+    expect(ordered.fallbacks).toEqual([named[0]]);
+    expect(renderKey(ordered, ordered.titles[0])).not.toBe(renderKey(usual, usual.titles[0]));
+    const [first, gap, ...rest] = await runsOf(ordered);
+    expect(rest).toHaveLength(5);
+    expect(gap / first).toBeCloseTo(0.8, 1);
+    await expect(removeFont((await getFonts())[0].id)).rejects.toThrow(/in use by House, fallback for Thai/);
+    const now = await getHouse();
+    await putHouse({ document: { ...now.document, fallbacks: undefined }, revision: now.revision });
+    // The order keeps what it was ordered with; the next one is as before.
+    expect(await runsOf(ordered)).toEqual([first, gap, ...rest]);
+    expect(await withHouseFaces(db, lacking)).toEqual(lacking);
+    expect(await runsOf(lacking)).not.toEqual([first, gap, ...rest]);
   });
 
   test('a title in shipped fonts alone has the key that it had', async () => {
@@ -310,7 +345,7 @@ describe('the press', () => {
     };
     const key = renderKey(plain, plain.titles[0]);
     await take();
-    const later = await withOwnFaces(db, plain);
+    const later = await withHouseFaces(db, plain);
     expect(later).toEqual(plain);
     expect(renderKey(later, later.titles[0])).toBe(key);
   });

@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import type { FontUses, TakenFonts } from '@/contract/fonts';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { ownFaceId, placeOf } from '@/core/faces/ownFaces';
+import { scriptName } from '@/core/faces/scripts';
 import { InputError } from '@/core/kit/inputError';
 import { forgetFonts, listFonts, putFont, setFontInUse } from '@/db/fonts';
 import { findHouse } from '@/db/house';
@@ -119,9 +120,12 @@ export async function dropFonts(ids: readonly string[]): Promise<void> {
 
 async function usesOfFace(faceId: string): Promise<string[]> {
   const { db } = await workshop();
-  const { faces } = (await findHouse(db)).document;
+  const { faces, fallbacks = [] } = (await findHouse(db)).document;
   const inHouse = faces.filter(({ face }) => face === faceId).map(({ name }) => `House, ${name}`);
-  return [...(await usesInDocuments(db, faceId)), ...inHouse];
+  const standsIn = fallbacks
+    .filter((one) => one.faces.includes(faceId))
+    .map(({ script }) => `House, fallback for ${scriptName(script) ?? script}`);
+  return [...(await usesInDocuments(db, faceId)), ...inHouse, ...standsIn];
 }
 
 async function getFont(id: string): Promise<FaceFile> {

@@ -36,7 +36,7 @@ import type { OpenZip } from '../incoming/unzip';
 import { openZip } from '../incoming/unzip';
 import { readPictures } from '../pictures/pictureFiles';
 import { workshop } from '../workshop';
-import { learnOwnFaces, readFonts } from '../fontFiles';
+import { learnHouseFaces, readFonts } from '../fontFiles';
 import { dropFonts, LARGEST_FONT_BYTES, takeInFonts } from './fonts';
 import { LARGEST_BYTES, takeInPicture } from './assets';
 import { INCOMING, mediaFileName } from '../mediaFiles';
@@ -144,7 +144,7 @@ async function takeInZip(zip: OpenZip, where: string): Promise<BroughtIn> {
     const { template: own, places } = withoutUnknownColours(renamePictures(template, ids), colours);
     notes.push(...sayColours(own, places, colours));
     await insertTemplate(db, id, sound === null ? own : await withSound(zip, sound.file, own));
-    await learnOwnFaces(db);
+    await learnHouseFaces(db);
     return { id, name: template.name, missingFaces: missingFaces(template), notes };
   } catch (error) {
     // A package that is refused leaves nothing behind.

@@ -6,6 +6,7 @@ import type { TemplateSummary } from '@/contract/templates';
 import { TEMPLATE_KINDS } from '@/core/model/kinds';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { useFonts } from '../picture/useFonts';
+import { FirstSteps } from '../shared/FirstSteps';
 import { useSeen, useTemplateDocument } from '../shared/documents';
 import { counted } from '../shared/counted';
 import { ThingMenu } from '../shared/ThingMenu';
@@ -52,7 +53,7 @@ export function BenchList({ templates }: { readonly templates: readonly Template
         <TemplateFilters finder={finder} />
         <section aria-label="Templates" className="min-h-0 flex-1 overflow-y-auto p-4">
           {templates.length === 0 && (
-            <p className="p-6 text-soft">No templates yet. Start one with “New template”.</p>
+            <FirstSteps here="bench">No templates yet. Start one with “New template”.</FirstSteps>
           )}
           <NothingFound finder={finder} />
           {finder.narrowed && finder.found.length > 1 && (

@@ -29,6 +29,7 @@ import { DeliverySwitch } from './DeliverySwitch';
 import { DeskPicture } from './DeskPicture';
 import { DeskProvider, useClips, useDelivery, useDesk, useDeskUi, useTitles } from './deskContext';
 import type { DeskView } from './deskContext';
+import type { DeskSheet } from './deskAddress';
 import { createDeskStore } from './deskStore';
 import { createDeskUi } from './deskUi';
 import {
@@ -60,6 +61,7 @@ import { EmptiedBar } from './EmptiedBar';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskSaving } from './useDeskSaving';
 import { usePlaceTitle } from './usePlaceTitle';
+import { useSheetInAddress } from './useSheetInAddress';
 import { counted } from '../shared/counted';
 
 // What captions are painted as without a template of their own is on no shelf.
@@ -75,11 +77,13 @@ interface Props {
   readonly project: DeskProject;
   /** An edition to place as soon as the desk opens. */
   readonly placeEditionId: string | null;
+  /** The sheet that lies open at first. */
+  readonly sheet: DeskSheet;
 }
 
 /** The desk: where titles are placed in a project. */
-export function DeskScreen({ project, placeEditionId }: Props) {
-  const { view, saving } = useDeskView(project);
+export function DeskScreen({ project, placeEditionId, sheet }: Props) {
+  const { view, saving } = useDeskView(project, sheet);
   const proof = useProof(view);
   return (
     <DeskProvider value={view}>
@@ -91,7 +95,10 @@ export function DeskScreen({ project, placeEditionId }: Props) {
 }
 
 /** The shared state of a desk on a project, kept saved and up to date with what other desks and the bench do. */
-export function useDeskView(project: DeskProject): {
+export function useDeskView(
+  project: DeskProject,
+  sheet: DeskSheet = 'titles',
+): {
   view: DeskView;
   saving: ReturnType<typeof useDeskSaving>;
 } {
@@ -103,7 +110,9 @@ export function useDeskView(project: DeskProject): {
       plan: project.plan,
     }),
   );
-  const [ui] = useState(() => createDeskUi({ selection: project.titles.slice(0, 1).map(({ id }) => id) }));
+  const [ui] = useState(() =>
+    createDeskUi({ sheet, selection: project.titles.slice(0, 1).map(({ id }) => id) }),
+  );
   const saving = useDeskSaving(project, store);
   const { editions, isShelfHere, addEdition } = saving;
   const view = useMemo<DeskView>(() => {
@@ -146,7 +155,7 @@ const CreditRows = memo(CreditSheet);
 const Roll = memo(RollPanel);
 
 function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
-  const { settings, store } = useDesk();
+  const { settings, store, ui } = useDesk();
   const say = useCallback((step: Change): string => sayChange(step, store.getState(), WORK_WORDS), [store]);
   const titles = useTitles();
   const fonts = useFonts();
@@ -158,6 +167,7 @@ function DeskLayout({ saving, placeEditionId, emptied }: LayoutProps) {
   const shelfOpen = useDeskUi((ui) => ui.shelfOpen);
   const panel = useDeskUi((ui) => ui.panel);
   useDeskKeys({ player, end });
+  useSheetInAddress(ui);
   usePlaceOnOpening(placeEditionId, player.frame);
   const sheet = useDeskUi((ui) => ui.sheet);
   const isOver = useDeskUi((ui) => ui.dialog !== null);

@@ -9,6 +9,7 @@ import type { ProjectSummary } from '@/contract/projects';
 import { FORMATS } from '@/core/frame/formats';
 import { RATES } from '@/core/time/rates';
 import { SmallPicture } from '../picture/SmallPicture';
+import { FirstSteps } from '../shared/FirstSteps';
 import { ask, wordsOf } from '../shared/api';
 import { ThingMenu } from '../shared/ThingMenu';
 import { TopBar } from '../shared/TopBar';
@@ -42,7 +43,7 @@ export function ProjectList({ projects }: { readonly projects: readonly ProjectS
       />
       <main id="content" tabIndex={-1} className="outline-none min-h-0 flex-1 overflow-y-auto p-4">
         {projects.length === 0 && (
-          <p className="p-6 text-soft">No projects yet. Start one with “New project”.</p>
+          <FirstSteps here="desk">No projects yet. Start one with “New project”.</FirstSteps>
         )}
         {projects.length > 0 && shown.length === 0 && (
           <p className="p-6 text-soft">{`No project is called “${words.trim()}”.`}</p>

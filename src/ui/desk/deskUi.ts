@@ -3,6 +3,7 @@ import { createStore } from 'zustand';
 import type { StoreApi } from 'zustand';
 import { MASTER_ID } from '@/core/model/plan';
 import type { Span } from '@/core/project/lanes';
+import type { DeskSheet } from './deskAddress';
 
 /** A screen that lies over the desk. */
 type DeskDialog =
@@ -38,7 +39,7 @@ export interface DeskUi {
   readonly selection: readonly string[];
   readonly clipId: string | null;
   /** Which sheet lies open. */
-  readonly sheet: 'titles' | 'captions' | 'credits';
+  readonly sheet: DeskSheet;
   /** The caption track that is worked on and seen; null for the first. */
   readonly trackId: string | null;
   /** The chosen cues; the first of them is the one that is typed into. */

@@ -6,6 +6,9 @@ import type { RefObject } from 'react';
 /** How high the head of a sheet is, which stays above its rows. */
 export const HEAD_PX = 33;
 
+/** As large as a sheet usually is, so that its first rows come with the page and not after it. */
+const FIRST_VIEW = { width: 800, height: 420 };
+
 interface Rows {
   readonly ids: readonly { readonly id: string }[];
   readonly rowPx: number;
@@ -20,6 +23,7 @@ export function useRowsInView({ ids, rowPx, scroller }: Rows): Virtualizer<HTMLD
     getScrollElement: () => scroller.current,
     estimateSize: () => rowPx,
     overscan: 8,
+    initialRect: FIRST_VIEW,
     scrollPaddingStart: HEAD_PX,
     scrollPaddingEnd: HEAD_PX,
     getItemKey: (i) => ids[i]?.id ?? i,

@@ -73,7 +73,7 @@ function useNews(
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const item: NewsItem = JSON.parse(data);
       if (item.kind === 'house') void reloadHouse();
-      if (item.kind === 'fonts') void refreshFonts().catch(() => undefined);
+      if (item.kind === 'fonts' || item.kind === 'house') void refreshFonts(true).catch(() => undefined);
       if (item.kind === 'restored') window.location.reload();
       if (item.kind === 'project' && item.projectId === projectId && item.by !== draft.deskId) catchUp();
       if (item.kind === 'edition') {

@@ -7,6 +7,7 @@ import { titleFamily } from '../picture/fontStore';
 import { useFonts } from '../picture/useFonts';
 import { Button } from '../shared/Button';
 import { SelectBox } from '../shared/SelectBox';
+import { FallbackOrder } from './fonts/FallbackOrder';
 import { OwnFonts } from './fonts/OwnFonts';
 import type { SectionProps } from './HouseScreen';
 import { NamedRow } from './NamedRow';
@@ -62,6 +63,10 @@ export function FacesSection({ house, inForce, templates, onChange }: SectionPro
           <PlusIcon className="h-4 w-4" /> Add a use
         </Button>
       </div>
+      <FallbackOrder
+        fallbacks={house.fallbacks ?? []}
+        onChange={(fallbacks) => onChange({ fallbacks: fallbacks.length === 0 ? undefined : fallbacks })}
+      />
       <OwnFonts />
     </>
   );

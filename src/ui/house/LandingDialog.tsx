@@ -16,7 +16,7 @@ import { RATES } from '@/core/time/rates';
 import { useBackdrop } from '../picture/backdrop';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { useCompiled } from '../picture/useCompiled';
-import { loadFontsFor } from '../picture/fontStore';
+import { loadFontsFor, refreshFonts } from '../picture/fontStore';
 import { useFonts } from '../picture/useFonts';
 import { ask, RefusedError, wordsOf } from '../shared/api';
 import { Button } from '../shared/Button';
@@ -67,6 +67,8 @@ export function LandingDialog({ saved, house, changes, templates, onClose, onKno
         });
       // Last: should a template refuse, what is left to change is still known by what the House was.
       await ask('house', { method: 'PUT', body: { revision: saved.revision, document: house } });
+      // Words may be set otherwise by it, on this page and on others.
+      if (changes.some(({ kind }) => kind === 'fallbacks')) void refreshFonts(true).catch(() => undefined);
       onKnown(...(await whatIsThere()));
       onClose();
     } catch (error) {
@@ -203,6 +205,12 @@ function Placed({ saved, house, changes }: Pick<Props, 'house' | 'changes'> & { 
         <p>
           Words are set in capitals, broken and spelt by the new language, unless a field, a delivery or a
           project says one.
+        </p>
+      )}
+      {kinds.has('fallbacks') && (
+        <p>
+          Letters that a text’s own font lacks come from the fonts that are named for their script, wherever
+          they are shown, proofed or rendered from now on. Files that are made stay as they are.
         </p>
       )}
       {kinds.has('credits') && <p>The credits of every project are proofed by the new figures.</p>}

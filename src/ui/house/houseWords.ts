@@ -34,5 +34,6 @@ export const HOUSE_WORDS: DocumentWords = {
     areas: 'Safe areas',
     filesDays: 'How long files are kept',
     language: 'Language',
+    fallbacks: 'Fallback fonts',
   },
 };

@@ -4,7 +4,10 @@ import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { makeFont } from '@/server/faces/testing/makeFont';
 import type { FaceFile } from '@/core/faces/faceFile';
 import { FACES, knowOwnFaces } from '@/core/faces/faces';
+import { fallbackFaces } from '@/core/faces/fallback';
 import { faceFile } from '@/core/testing';
+import type { House } from '@/core/model/house';
+import { FIRST_HOUSE } from '@/core/model/house';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { jsonAnswer } from '../shared/forTest';
 import { loadFonts, loadFontsFor, onFonts, refreshFonts } from './fontStore';
@@ -16,12 +19,14 @@ const fonts: Record<string, Buffer> = {
 };
 const fileOf = (id: string, family: string): FaceFile => faceFile({ id, family });
 let list: readonly FaceFile[] = [fileOf('marrow', 'Marrow Sans'), fileOf('reach', 'Reach')];
+let house: House = FIRST_HOUSE;
 /** The own font files that were asked for. */
 const asked: string[] = [];
 
 beforeAll(() => {
   globalThis.fetch = (input) => {
     const url = String(input);
+    if (url === '/api/house') return Promise.resolve(jsonAnswer(200, { document: house }));
     if (url === '/api/fonts') return Promise.resolve(jsonAnswer(200, list));
     const own = /^\/api\/fonts\/(\w+)$/.exec(url)?.[1];
     if (own !== undefined) asked.push(own);
@@ -70,6 +75,21 @@ test('nothing is set again while the House has the same fonts; one that goes is 
   await refreshFonts();
   expect(times).toBe(1);
   expect(FACES.find('own-marrow-sans')).toBeUndefined();
+  stop();
+});
+
+test('everything is set again when the House names other fonts for what a font lacks, and not otherwise', async () => {
+  let times = 0;
+  const stop = onFonts(() => (times += 1));
+  house = { ...house, fallbacks: [{ script: 'Thai', faces: ['own-reach'] }] };
+  await refreshFonts();
+  await refreshFonts();
+  expect(times).toBe(1);
+  expect(fallbackFaces('Thai')[0]).toBe('own-reach');
+  house = FIRST_HOUSE;
+  await refreshFonts();
+  expect(times).toBe(2);
+  expect(fallbackFaces('Thai')[0]).toBe('noto-sans-thai');
   stop();
 });
 

@@ -1,6 +1,8 @@
+import type { HouseRecord } from '@/contract/house';
 import type { FaceFile } from '@/core/faces/faceFile';
 import type { Face } from '@/core/faces/faces';
 import { comesLate, FACES, fontFileNames, knowOwnFaces } from '@/core/faces/faces';
+import { knowFallbacks, knownFallbacks } from '@/core/faces/fallback';
 import { ownFaces } from '@/core/faces/ownFaces';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { loadFontLibrary } from '@/core/text/fontLibrary';
@@ -36,10 +38,10 @@ export async function loadFontsFor(faceIds: Iterable<string>): Promise<FontLibra
 /** Brings in what the House has now; `tell` says so to other pages and to workers. */
 export async function refreshFonts(tell = false): Promise<void> {
   const before = await loadFonts();
-  const known = FACES.list;
-  await learnOwnFaces();
+  const [known, order] = [FACES.list, knownFallbacks()];
+  await learnHouseFaces();
   if (tell) new BroadcastChannel(CHANNEL).postMessage('changed');
-  if (known !== FACES.list) publish(before.with(new Map()));
+  if (known !== FACES.list || order !== knownFallbacks()) publish(before.with(new Map()));
 }
 
 /** Calls back with the fonts as they are from now on, whenever they change, until the returned function is called. */
@@ -65,7 +67,7 @@ async function loadAll(): Promise<FontLibrary> {
       (patterns) =>
         hyphenRules(patterns, () => void loadFonts().then((fonts) => publish(fonts.with(new Map())))),
     ),
-    learnOwnFaces(),
+    learnHouseFaces(),
   ]);
   return library;
 }
@@ -95,14 +97,23 @@ export async function trialFonts(
   );
 }
 
-/** Has the House's own faces known here. */
-async function learnOwnFaces(): Promise<void> {
-  const response = await fetch('/api/fonts');
-  if (!response.ok) throw new Error('The fonts of the House could not be loaded');
-  const list: readonly FaceFile[] = await response.json();
+/** Has the House's own faces known here, and which it takes for what others lack. */
+async function learnHouseFaces(): Promise<void> {
+  const [list, { document }] = await Promise.all([
+    askFor<readonly FaceFile[]>('/api/fonts'),
+    askFor<HouseRecord>('/api/house'),
+  ]);
   const faces = ownFaces(list);
   knowOwnFaces(faces);
+  knowFallbacks(document.fallbacks ?? []);
   for (const face of faces) showInPage(face);
+}
+
+async function askFor<T>(address: string): Promise<T> {
+  const response = await fetch(address);
+  if (!response.ok) throw new Error('The fonts of the House could not be loaded');
+  const answer: T = await response.json();
+  return answer;
 }
 
 /** Fetches the files of faces that come late and did not come before. */

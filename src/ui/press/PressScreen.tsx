@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { PressPage } from '@/contract/jobs';
+import { FirstSteps } from '../shared/FirstSteps';
 import { Button } from '../shared/Button';
 import { TopBar } from '../shared/TopBar';
 import { JobCard } from './JobCard';
@@ -33,9 +34,9 @@ export function PressScreen(first: PressPage) {
       <main id="content" tabIndex={-1} className="outline-none flex min-h-0 flex-1">
         <section aria-label="Jobs" className="min-h-0 flex-1 overflow-y-auto p-4">
           {jobs.length === 0 && (
-            <p className="p-6 text-soft">
+            <FirstSteps here="press">
               Nothing has been sent to the press yet. Open a project on the desk and choose “Send to Press”.
-            </p>
+            </FirstSteps>
           )}
           <ul className="grid gap-3">
             {jobs.map((job) => (

@@ -1,7 +1,7 @@
 'use client';
 import { useSyncExternalStore } from 'react';
 
-// Where the theme is kept in this browser; public/theme.js reads it before the first paint.
+// Where the theme is kept in this browser; public/early.js reads it before the first paint.
 const THEME_KEY = 'gilder-theme';
 
 export type Theme = 'daylight' | 'lamplight';

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ProjectSummary } from '@/contract/projects';
 import type { ShelfEntry } from '@/contract/templates';
 import { useFonts } from '../picture/useFonts';
+import { FirstSteps } from '../shared/FirstSteps';
 import { TopBar } from '../shared/TopBar';
 import { useGrowing } from '../shared/useGrowing';
 import { NewTemplate } from './NewTemplate';
@@ -48,9 +49,9 @@ export function ShelfScreen({ entries, projects, first }: Props) {
         <TemplateFilters finder={finder} />
         <section aria-label="Templates" className="min-h-0 flex-1 overflow-y-auto p-4">
           {entries.length === 0 && (
-            <p className="p-6 text-soft">
+            <FirstSteps here="bench">
               The shelf is empty. Start a template with “New template”; once published it stands here.
-            </p>
+            </FirstSteps>
           )}
           <NothingFound finder={finder} />
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">

@@ -1,14 +1,17 @@
 'use client';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { decodeSheet, readSheet } from '@/core/formats/csv/csv';
+import { decodeSheet, readSheet, writeCsv } from '@/core/formats/csv/csv';
 import type { Sheet } from '@/core/formats/csv/csv';
 import { sheetKind } from '@/core/formats/sheets/sheetKind';
 import { InputError } from '@/core/kit/inputError';
+import { TEMPLATE_KINDS } from '@/core/model/kinds';
+import { exampleSheet } from '@/core/project/exampleSheet';
 import { Button } from '../../shared/Button';
 import { counted } from '../../shared/counted';
 import { Modal } from '../../shared/Modal';
-import { useDesk } from '../deskContext';
+import { saveFile } from '../../shared/saveFile';
+import { useClock, useDesk } from '../deskContext';
 import { FillPreview } from './FillPreview';
 import type { WorkbookPage } from './readWorkbook';
 import { readWorkbook } from './readWorkbook';
@@ -95,10 +98,13 @@ export function FillDialog({ frame, onClose }: Props) {
           ))}
         </p>
       )}
-      <p className="pt-3 pb-1.5 text-soft">
-        Or paste cells from a spreadsheet. The first row names the columns: In, Duration or Out, Template, and
-        the fields by their names.
-      </p>
+      <div className="flex items-end gap-4 pt-3 pb-1.5">
+        <p className="min-w-0 flex-1 text-soft">
+          Or paste cells from a spreadsheet. The first row names the columns: In, Duration or Out, Template,
+          and the fields by their names.
+        </p>
+        <ExampleSheet frame={frame} />
+      </div>
       <textarea
         aria-label="Cells"
         autoFocus
@@ -128,6 +134,35 @@ export function FillDialog({ frame, onClose }: Props) {
         </p>
       )}
     </Modal>
+  );
+}
+
+const MOST_EXAMPLES = 3;
+const OTHER_SHEETS = ['caption', 'credits'];
+const ranked = TEMPLATE_KINDS.list.map(({ id }) => id);
+
+/** Saves a sheet to begin from: of the templates that the project uses, else of some on the shelf. */
+function ExampleSheet({ frame }: { readonly frame: number }) {
+  const { editions, newest, settings, store } = useDesk();
+  const clock = useClock();
+  const save = (): void => {
+    const used = store.getState().titles.map(({ editionId }) => editions.get(editionId));
+    const shelf = [...newest.values()].toSorted(
+      (a, b) => ranked.indexOf(a.document.kind) - ranked.indexOf(b.document.kind),
+    );
+    const byTemplate = new Map(
+      [...used, ...shelf].flatMap((one) => (one ? [[one.templateId, one.document]] : [])),
+    );
+    const templates = [...byTemplate.values()].filter(
+      ({ kind, fields }) => fields.length > 0 && !OTHER_SHEETS.includes(kind),
+    );
+    const { headers, rows } = exampleSheet(templates.slice(0, MOST_EXAMPLES), frame, clock);
+    saveFile(`${settings.name}, example sheet.csv`, writeCsv(headers, rows), 'text/csv');
+  };
+  return (
+    <Button disabled={newest.size === 0} onClick={save}>
+      Save an example sheet
+    </Button>
   );
 }
 

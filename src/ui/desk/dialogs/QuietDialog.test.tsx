@@ -2,12 +2,14 @@ import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { newPlan } from '@/core/model/plan';
+import { FIRST_HOUSE } from '@/core/model/house';
 import type { Title } from '@/core/model/project';
 import { withDeliveryChange } from '@/core/project/deliver';
 import type { QuietMap } from '@/core/quiet/quietMap';
 import { FACES } from '@/core/faces/faces';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { jsonAnswer } from '../../shared/forTest';
 import type { DeskView } from '../deskContext';
 import { createDeskView, deskTitle, renderOnDesk } from '../deskForTest';
 import type { QuietQuestion } from '../proof/proofView';
@@ -34,8 +36,8 @@ const title = (): Title => view.store.getState().titles[0];
 beforeAll(() => {
   const fonts = new Set(FACES.list.flatMap((face) => Object.values(face.files)));
   globalThis.fetch = (input) => {
-    if (String(input) === '/api/fonts')
-      return Promise.resolve({ ok: true, json: () => Promise.resolve([]) } as Response);
+    if (String(input) === '/api/fonts') return Promise.resolve(jsonAnswer(200, []));
+    if (String(input) === '/api/house') return Promise.resolve(jsonAnswer(200, { document: FIRST_HOUSE }));
     const name = String(input).replace('/fonts/', '');
     if (!fonts.has(name)) return new Promise(() => undefined);
     const bytes = readFileSync(join('public/fonts', name));

@@ -48,6 +48,29 @@ describe('fill from a sheet', () => {
     await userEvent.click(button('Look at the rows'));
   };
 
+  test('an example to begin from has a row of each template in use, then of others, and is read as it is', async () => {
+    const given: Blob[] = [];
+    URL.createObjectURL = (file) => (given.push(file as Blob), '#');
+    URL.revokeObjectURL = () => undefined;
+    open('fill');
+    await userEvent.click(await screen.findByRole('button', { name: 'Save an example sheet' }));
+    const text = await new Promise<string>((resolve) => {
+      const reader = new FileReader();
+      reader.onload = () => resolve(String(reader.result));
+      reader.readAsText(given[0]);
+    });
+    expect(text.split(/\r?\n/)[0]).toMatch(/^.?In,Duration,Template,Name,Role,/);
+    await paste(text);
+    expect(await screen.findByText('3 rows are ready', { exact: false })).toBeInTheDocument();
+    expect(screen.queryByText(/something wrong/)).toBeNull();
+    const templates = text
+      .trim()
+      .split(/\r?\n/)
+      .slice(1)
+      .map((row) => row.split(',')[2]);
+    expect(templates).toEqual(['Tideline strap', 'Place corner', 'Opening lockup']);
+  });
+
   test('brings in what is right, keeps what is wrong to be corrected, and takes it once it is', async () => {
     open('fill');
     await paste('In\tName\tRole\n00:00:20:00\tNoor\tPilot\nsoon\tMira\tGlazier');

@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { Column } from '@/core/project/cells';
 import { fieldOf } from '@/core/project/cells';
+import { FirstSteps } from '../../shared/FirstSteps';
 import { classes } from '../../shared/classes';
 import { numbersOf, useCellContext, useDesk, useDeskUi, useSelect, useTitles } from '../deskContext';
 import { HEAD_PX, useRowsInView } from '../sheetRows';
@@ -111,11 +112,14 @@ export function CueSheet({ filter, onShow }: Props) {
 }
 
 function Empty() {
+  // In a low window it scrolls, by keys too.
   return (
-    <p className="p-6 text-soft">
-      No titles yet. Move the playhead on the strip below and add one with “Title”, or fill the sheet from a
-      list.
-    </p>
+    <div role="region" aria-label="First steps" tabIndex={0} className="min-h-0 flex-1 overflow-y-auto">
+      <FirstSteps here="desk">
+        No titles yet. Move the playhead on the strip below and add one with “Title”, or choose “Fill from a
+        sheet”.
+      </FirstSteps>
+    </div>
   );
 }
 
