@@ -1,4 +1,3 @@
-import { createCanvas } from '@napi-rs/canvas';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,7 +11,7 @@ import { showTitle } from '@/core/project/deliver';
 import type { FontLibrary } from '@/core/text/fontLibrary';
 import { RATES } from '@/core/time/rates';
 import { Painter } from '@/paint/painter';
-import { serverSurfaces } from '@/server/raster';
+import { createRasterFrame, serverSurfaces } from '@/server/raster';
 import { RenderPool } from '@/server/press/renderPool';
 import { pictureKeys } from '@/server/press/reuse/pictureKey';
 import { createSink } from '@/server/press/sinks';
@@ -53,16 +52,15 @@ export async function benchCredits(fonts: FontLibrary): Promise<void> {
   });
   report('one row changed, and its frame', `${median(edits).toFixed(1)} ms`);
   const shown = show(known);
-  const canvas = createCanvas(FORMAT.widthPx, FORMAT.heightPx);
-  const context = canvas.getContext('2d');
+  const raster = createRasterFrame(FORMAT.widthPx, FORMAT.heightPx);
   const painter = new Painter(serverSurfaces);
   const frames = Array.from({ length: 120 }, (_, i) => 2000 + i * 3);
   const evaluated = frames.map((frame) => timed(() => shown.frame(frame)));
   const painted = frames.map((frame) => {
     const list = shown.frame(frame);
     return timed(() => {
-      context.clearRect(0, 0, FORMAT.widthPx, FORMAT.heightPx);
-      painter.paint(context, list);
+      raster.clear();
+      painter.paint(raster.context, list);
     });
   });
   const keyOf = pictureKeys();

@@ -63,6 +63,8 @@ export const serverSurfaces: SurfaceMaker = {
 /** A reusable frame of fixed size whose pixels can be read. */
 export interface RasterFrame {
   readonly context: SKRSContext2D;
+  /** Empties it, to begin anew. */
+  clear(): void;
   /** Straight-alpha RGBA of an area (whole px), or of all; of its own. */
   readPixels(area?: Rect): Uint8ClampedArray;
 }
@@ -74,6 +76,8 @@ export function createRasterFrame(widthPx: number, heightPx: number): RasterFram
   const all = { x: 0, y: 0, width: widthPx, height: heightPx };
   return {
     context,
+    // A canvas that was read copies all of itself at the next change, however small; a new one has nothing to copy.
+    clear: () => void (canvas.width = widthPx),
     readPixels: ({ x, y, width, height } = all) => context.getImageData(x, y, width, height).data,
   };
 }

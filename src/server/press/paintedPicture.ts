@@ -50,12 +50,11 @@ type PaintsList = (list: DisplayList, areas: readonly Rect[]) => readonly Pixels
 function paintsPlain(surfaces: SurfaceMaker, { widthPx, heightPx }: FrameFormat): PaintsList {
   const painter = new Painter(surfaces);
   // Of the whole frame, since a canvas rounds edges otherwise where it begins elsewhere.
-  const { context, readPixels } = createRasterFrame(widthPx, heightPx);
+  const { context, clear, readPixels } = createRasterFrame(widthPx, heightPx);
   return (list, areas) => {
     const all = unionRects(areas);
     if (all === null) return [];
-    // What earlier pictures left elsewhere is never read.
-    context.clearRect(all.x, all.y, all.width, all.height);
+    clear();
     painter.paint(context, { ...list, items: partOf(list.items, all) });
     return areas.map(readPixels);
   };
