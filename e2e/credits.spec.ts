@@ -172,31 +172,6 @@ test('what one desk changes in credits comes to the other by itself', async ({ p
   await expect(words(page, 7)).toHaveValue('Withy Beds');
 });
 
-test('what is typed as the page is still on its way is kept', async ({ page, context }) => {
-  await newCredits(page, 'Credits at once');
-  await readList(page);
-  await page.getByRole('button', { name: 'Add 7 rows' }).click();
-  await saved(page);
-  const other = await context.newPage();
-  // Its code comes late: until it does, the page is as the server sent it.
-  let arrives = (): void => undefined;
-  const code = new Promise<void>((resolve) => (arrives = resolve));
-  await other.route('**/_next/static/**/*.js', async (route) => {
-    await code;
-    await route.continue();
-  });
-  await other.goto(page.url(), { waitUntil: 'commit' });
-  await words(other, 7).click();
-  await other.keyboard.press('End');
-  await other.keyboard.type(' and all who rowed');
-  arrives();
-  await expect(words(page, 7)).toHaveValue('Osier Harbour and all who rowed');
-  await expect(words(other, 7)).toHaveValue('Osier Harbour and all who rowed');
-  await other.keyboard.type(', twice');
-  await saved(other);
-  await expect(words(page, 7)).toHaveValue('Osier Harbour and all who rowed, twice');
-});
-
 test('a video plays beside a roll, from the moment when it comes; a file that is none is refused', async ({
   page,
 }, info) => {

@@ -5,13 +5,27 @@ const systemTheme = matchMedia('(prefers-color-scheme: dark)').matches ? 'lampli
 document.documentElement.dataset.theme =
   chosenTheme === 'lamplight' || chosenTheme === 'daylight' ? chosenTheme : systemTheme;
 
-// What is typed before React has taken the page over is noted; src/ui/shared/TypedBefore.tsx takes it up.
-window.gilderTyped = new Map();
+// What is typed and clicked before React has taken the page over is noted; src/ui/shared/DoneBefore.tsx does it again.
+window.gilderBefore = [];
+const isAsleep = (target) =>
+  !('awake' in document.documentElement.dataset) || target.closest('[data-late]') !== null;
 document.addEventListener(
   'input',
   ({ target }) => {
-    const awake = 'awake' in document.documentElement.dataset && target.closest('[data-late]') === null;
-    if (!awake) window.gilderTyped.set(target, /^(checkbox|radio)$/.test(target.type) ? target.checked : target.value);
+    if (!isAsleep(target)) return;
+    const value = /^(checkbox|radio)$/.test(target.type) ? target.checked : target.value;
+    window.gilderBefore = window.gilderBefore.filter((done) => done.target !== target || 'event' in done);
+    window.gilderBefore.push({ target, value });
+  },
+  true,
+);
+document.addEventListener(
+  'click',
+  (event) => {
+    const { target } = event;
+    // Links and boxes do by themselves what they are clicked for.
+    if (!isAsleep(target) || target.closest('a, input, select, textarea, label') !== null) return;
+    if (target.closest('button, [role="gridcell"]') !== null) window.gilderBefore.push({ target, event });
   },
   true,
 );

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
-import { TypedBefore } from '@/ui/shared/TypedBefore';
+import { DoneBefore } from '@/ui/shared/DoneBefore';
 import { UploadTray } from '@/ui/shared/UploadTray';
 import './globals.css';
 
@@ -20,7 +20,7 @@ export default function RootLayout({ children }: { readonly children: ReactNode 
       </head>
       <body>
         {children}
-        <TypedBefore />
+        <DoneBefore />
         <UploadTray />
         <Toaster position="bottom-center" />
       </body>

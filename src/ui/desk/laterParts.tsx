@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useEffect } from 'react';
 import type { ComponentType } from 'react';
-import { LatePart } from '../shared/TypedBefore';
+import { LatePart } from '../shared/DoneBefore';
 import type { DeskSheet } from './deskAddress';
 
 /*
