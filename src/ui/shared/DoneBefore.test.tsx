@@ -61,7 +61,9 @@ function Rows({ name }: { readonly name: string }) {
         <span>{`Choose of ${name}`}</span>
       </button>
       <div role="gridcell" onPointerDown={() => said(name, 'cell')}>{`Cell of ${name}`}</div>
-      <a href="#there" onClick={() => said(name, 'link')}>{`Link of ${name}`}</a>
+      <div role="gridcell">
+        <a href="#there" onClick={() => said(name, 'link')}>{`Link of ${name}`}</a>
+      </div>
     </div>
   );
 }
