@@ -63,14 +63,24 @@ function doAgain(done: Done): void {
   else fillAgain(done.target, done.value);
 }
 
-/** The whole of a click, for those who hear the pointer go down. */
-function clickAgain(
-  target: Element,
-  { clientX, clientY, shiftKey, ctrlKey, altKey, metaKey }: MouseEvent,
-): void {
-  const how = { bubbles: true, cancelable: true, clientX, clientY, shiftKey, ctrlKey, altKey, metaKey };
-  target.dispatchEvent(new PointerEvent('pointerdown', { ...how, pointerId: 1, isPrimary: true }));
-  target.dispatchEvent(new PointerEvent('pointerup', { ...how, pointerId: 1, isPrimary: true }));
+/** A click as it was: with the pointer going down, for those who hear that, unless it came by a key. */
+function clickAgain(target: Element, event: MouseEvent): void {
+  const { clientX, clientY, shiftKey, ctrlKey, altKey, metaKey, detail } = event;
+  const how = {
+    bubbles: true,
+    cancelable: true,
+    clientX,
+    clientY,
+    shiftKey,
+    ctrlKey,
+    altKey,
+    metaKey,
+    detail,
+  };
+  const pointerId = event instanceof PointerEvent ? event.pointerId : 0;
+  if (detail > 0)
+    for (const type of ['pointerdown', 'pointerup'])
+      target.dispatchEvent(new PointerEvent(type, { ...how, detail: 0, pointerId, isPrimary: true }));
   if (target.isConnected) target.dispatchEvent(new MouseEvent('click', how));
 }
 
