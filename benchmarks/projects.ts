@@ -1,4 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
+import type { Title } from '@/core/model/project';
+import { newTitle } from '@/core/model/project';
 
 /** Makes a project over HTTP and gives its id. */
 export async function newProject(page: Page, url: string, name: string): Promise<string> {
@@ -10,9 +12,9 @@ export async function newProject(page: Page, url: string, name: string): Promise
 
 const EDITIONS = ['tideline-strap-1', 'place-corner-1', 'opening-lockup-1'];
 
-/** A title as the server takes it: seven of ten are lower thirds. */
-export function strapTitle(i: number, startFrame: number): object {
-  return {
+/** A title of many: seven of ten are lower thirds. */
+export const strapTitle = (i: number, startFrame: number): Title =>
+  newTitle({
     id: `t${i}`,
     editionId: EDITIONS[i % 10 < 7 ? 0 : i % 10 < 9 ? 1 : 2],
     startFrame,
@@ -26,16 +28,7 @@ export function strapTitle(i: number, startFrame: number): object {
       title: `Heat ${i}`,
       line: 'Day two',
     },
-    keepsEdition: false,
-    heldTo: 'clip',
-    fadeInFrames: 0,
-    fadeOutFrames: 0,
-    shift: null,
-    scrim: null,
-    perDelivery: {},
-    kept: [],
-  };
-}
+  });
 
 /** The plan of a project as it was read, with a tall and a square delivery too. */
 export function inThreeFormats(project: { plan: { deliveries: object[] }; planRevision: number }): object {

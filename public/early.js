@@ -12,7 +12,8 @@ const isAsleep = (target) =>
 document.addEventListener(
   'input',
   ({ target }) => {
-    if (!isAsleep(target)) return;
+    // A file that is chosen cannot be chosen again for somebody.
+    if (!isAsleep(target) || target.type === 'file') return;
     const value = /^(checkbox|radio)$/.test(target.type) ? target.checked : target.value;
     window.gilderBefore = window.gilderBefore.filter((done) => done.target !== target || 'event' in done);
     window.gilderBefore.push({ target, value });
